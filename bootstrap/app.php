@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+use Apalos\Core\Input\BadInput;
+use App\Http\Middleware\HandleInertiaRequests;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Inertia\Inertia;
+use Symfony\Component\HttpFoundation\Response;
+
+return Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php', health: '/up')
+    ->withMiddleware(function (Middleware $middleware): void {
+        $middleware->web(append: [HandleInertiaRequests::class]);
+        // What a maker types is kept as typed: a lone space or an empty box is answered with a sentence, not turned into null.
+        $middleware->convertEmptyStringsToNull(except: [static fn (): bool => true]);
+    })
+    ->withExceptions(function (Exceptions $exceptions): void {
+        $exceptions->dontReport(BadInput::class);
+        $exceptions->render(static fn (BadInput $wrong): JsonResponse => new JsonResponse($wrong->toArray(), Response::HTTP_UNPROCESSABLE_ENTITY));
+        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->expectsJson());
+        $exceptions->respond(static function (Response $response, Throwable $e, Request $request): Response {
+            if ($request->expectsJson() || ! in_array($response->getStatusCode(), [403, 404, 405, 419, 500, 503], true) || (config('app.debug') === true && $response->getStatusCode() === 500)) {
+                return $response;
+            }
+
+            return Inertia::render('lost/Lost', ['status' => $response->getStatusCode()])
+                ->toResponse($request)
+                ->setStatusCode($response->getStatusCode());
+        });
+    })
+    ->create();

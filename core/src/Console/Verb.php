@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Console;
+
+use Apalos\Core\Cure\Clock;
+use Apalos\Core\Cure\CureRequest;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Mix\MixPlanner;
+use Apalos\Core\Mix\MixRequest;
+use Apalos\Core\Mix\Topup;
+use Apalos\Core\Mix\TopupRequest;
+use Apalos\Core\Volume\VolumeEstimator;
+use Apalos\Core\Volume\VolumeRequest;
+
+/** The questions the core answers, by name. The console and the web both ask through here. */
+enum Verb: string
+{
+    case Mix = 'mix';
+    case Topup = 'topup';
+    case Cure = 'cure';
+    case Volume = 'volume';
+
+    public function question(): string
+    {
+        return match ($this) {
+            self::Mix => 'what to weigh, in which batches, and how long there is for it',
+            self::Topup => 'what to add to a mis-weighed cup',
+            self::Cure => 'how long it pours, when it demoulds, in this room',
+            self::Volume => 'how much rubber the mould needs',
+        };
+    }
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws \Apalos\Core\Input\BadInput
+     */
+    public function answer(Fields $in): array
+    {
+        return match ($this) {
+            self::Mix => (new MixPlanner)->plan(MixRequest::from($in))->toArray(),
+            self::Topup => (new Topup)->rescue(TopupRequest::from($in))->toArray(),
+            self::Cure => (new Clock)->read(CureRequest::from($in))->toArray(),
+            self::Volume => (new VolumeEstimator)->estimate(VolumeRequest::from($in))->toArray(),
+        };
+    }
+}

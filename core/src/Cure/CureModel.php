@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Cure;
+
+use Apalos\Core\Units\Celsius;
+use Apalos\Core\Units\Grams;
+use Apalos\Core\Units\Minutes;
+
+/**
+ * What is believed of a base's clock: ln t = ln t₀ + offset − ln q10 · (T − ref)/10, with one q10 and one offset for all
+ * its times. The two unknowns have normal priors around the sheet and are updated by what the shop watched; with normal
+ * errors that is a 2×2 least-squares problem with a closed form (Bayesian linear regression).
+ */
+final readonly class CureModel
+{
+    private const SD_LN_Q10 = 0.22;
+
+    private const SD_OFFSET = 0.18;
+
+    private const SD_WATCHED = 0.10;
+
+    /** Half-width of the central 80 % of a normal distribution, in standard deviations. */
+    private const EIGHTY = 1.2815515655446004;
+
+    /** The mass a sheet's times are meant for. */
+    private const SHEET_MASS_G = 100.0;
+
+    private function __construct(
+        private CureSheet $sheet,
+        public float $offset,
+        public float $lnQ10,
+        private float $varOffset,
+        private float $varLnQ10,
+        private float $covariance,
+        public int $restsOn,
+    ) {}
+
+    /** @param list<array{room: Celsius, kind: Watched, after: Minutes}> $logs */
+    public static function learnt(CureSheet $sheet, array $logs): self
+    {
+        $lnQ10 = log($sheet->q10 ?? CureSheet::USUAL_Q10);
+        // Precision matrix and right-hand side of the normal equations, starting from the priors.
+        [$oo, $oq, $qq] = [1.0 / self::SD_OFFSET ** 2, 0.0, 1.0 / self::SD_LN_Q10 ** 2];
+        [$bo, $bq] = [0.0, $lnQ10 * $qq];
+        $weight = 1.0 / self::SD_WATCHED ** 2;
+        $used = 0;
+        foreach ($logs as $log) {
+            $sheetTime = $sheet->times[$log['kind']->milestone()->value] ?? null;
+            if ($sheetTime === null || $log['after']->min <= 0.0) {
+                continue;
+            }
+            $x = -$log['room']->tensAbove($sheet->reference);
+            $y = log($log['after']->min / $sheetTime->min);
+            $oo += $weight;
+            $oq += $weight * $x;
+            $qq += $weight * $x * $x;
+            $bo += $weight * $y;
+            $bq += $weight * $x * $y;
+            $used++;
+        }
+        $det = $oo * $qq - $oq * $oq;
+
+        return new self(
+            $sheet,
+            ($qq * $bo - $oq * $bq) / $det,
+            ($oo * $bq - $oq * $bo) / $det,
+            $qq / $det,
+            $oo / $det,
+            -$oq / $det,
+            $used,
+        );
+    }
+
+    /** How many times the sheet's minutes things take at this temperature and mass. */
+    public function factor(Celsius $room, ?Grams $mass): float
+    {
+        return exp($this->offset - $this->lnQ10 * $room->tensAbove($this->sheet->reference)) * $this->massFactor($mass);
+    }
+
+    /** An 80 % band for a time yet to be watched; null where the sheet has no such time. */
+    public function band(Milestone $milestone, Celsius $room, ?Grams $mass): ?Band
+    {
+        $sheetTime = $this->sheet->times[$milestone->value] ?? null;
+        if ($sheetTime === null) {
+            return null;
+        }
+        $x = -$room->tensAbove($this->sheet->reference);
+        $sd = sqrt($this->varOffset + $x * $x * $this->varLnQ10 + 2.0 * $x * $this->covariance + self::SD_WATCHED ** 2);
+        $likely = $sheetTime->min * $this->factor($room, $mass);
+
+        return new Band(
+            Minutes::of($likely * exp(-self::EIGHTY * $sd)),
+            Minutes::of($likely),
+            Minutes::of($likely * exp(self::EIGHTY * $sd)),
+        );
+    }
+
+    private function massFactor(?Grams $mass): float
+    {
+        return $mass === null || $mass->g <= 0.0 ? 1.0 : ($mass->g / self::SHEET_MASS_G) ** -$this->sheet->alpha;
+    }
+}

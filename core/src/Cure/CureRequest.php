@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Cure;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Units\Celsius;
+use Apalos\Core\Units\Grams;
+use Apalos\Core\Units\Minutes;
+
+/** A question to the clock: this sheet, in this room, this much at once, and what the shop has watched before. */
+final readonly class CureRequest
+{
+    /** @param list<array{room: Celsius, kind: Watched, after: Minutes}> $logs */
+    public function __construct(
+        public CureSheet $sheet,
+        public Celsius $room,
+        public ?Grams $mass = null,
+        public array $logs = [],
+    ) {}
+
+    /** @throws BadInput */
+    public static function from(Fields $in): self
+    {
+        $in->only('base', 'room_c', 'mass_g', 'logs');
+        $sheet = CureSheet::from($in->object('base'));
+        $mass = $in->positiveOrNull('mass_g');
+        $logs = [];
+        foreach ($in->objects('logs') as $log) {
+            $log->only('room_c', 'kind', 'minutes');
+            $kind = $log->choice('kind', Watched::class);
+            if (! isset($sheet->times[$kind->milestone()->value])) {
+                throw BadInput::at($log->at('kind'), "The sheet gives no {$kind->milestone()->value}, so this observation has nothing to count against.");
+            }
+            $logs[] = [
+                'room' => Celsius::of($log->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)),
+                'kind' => $kind,
+                'after' => Minutes::of($log->positive('minutes')),
+            ];
+        }
+
+        return new self(
+            $sheet,
+            Celsius::of($in->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)),
+            $mass === null ? null : Grams::of($mass),
+            $logs,
+        );
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Cure;
+
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Units\Celsius;
+use Apalos\Core\Units\Minutes;
+
+/** How a base cures, as its sheet says: times in minutes at the reference temperature; absent times stay absent. */
+final readonly class CureSheet
+{
+    /** Where a sheet says nothing, ten degrees halve the time. */
+    public const USUAL_Q10 = 2.0;
+
+    /**
+     * @param  array<value-of<Milestone>, Minutes>  $times  by milestone
+     * @param  float|null  $q10  1–10; null where the sheet is silent
+     * @param  float  $alpha  exponent of the mass for exothermic systems, 0 for silicones (0–2)
+     */
+    public function __construct(
+        public array $times,
+        public Celsius $reference,
+        public ?float $q10 = null,
+        public float $alpha = 0.0,
+    ) {}
+
+    public static function from(Fields $in): self
+    {
+        $known = array_map(static fn (Milestone $m): string => $m->value, Milestone::cases());
+        $in->only(...[...$known, 'ref_c', 'q10', 'alpha']);
+        $times = [];
+        foreach ($known as $key) {
+            $minutes = $in->positiveOrNull($key);
+            if ($minutes !== null) {
+                $times[$key] = Minutes::of($minutes);
+            }
+        }
+
+        return new self(
+            $times,
+            Celsius::of($in->number('ref_c', Celsius::COLDEST, Celsius::HOTTEST)),
+            $in->numberOrNull('q10', 1.0, 10.0),
+            $in->numberOrNull('alpha', 0.0, 2.0) ?? 0.0,
+        );
+    }
+}

@@ -1,0 +1,224 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Input;
+
+/**
+ * Strict reading of decoded JSON: every value is asked for by name and kind, and whatever is missing, unknown, of the
+ * wrong type or out of range ends in a BadInput that names its path. Nothing is guessed and nothing is cast.
+ */
+final readonly class Fields
+{
+    /** No workshop weighs, measures or waits for more than this; a larger number is a slip of the hand. */
+    public const HUGE = 1_000_000.0;
+
+    /** @param array<array-key, mixed> $values */
+    private function __construct(private array $values, public string $path) {}
+
+    /** @param array<array-key, mixed> $values */
+    public static function of(array $values, string $path = ''): self
+    {
+        return new self($values, $path);
+    }
+
+    /** @throws BadInput when the text is not one JSON object */
+    public static function fromJson(string $json): self
+    {
+        if (trim($json) === '') {
+            throw BadInput::at('', 'There is no input. Hand in one JSON object.');
+        }
+        $values = json_decode($json, true);
+        if (! is_array($values) || (array_is_list($values) && $values !== [])) {
+            $why = json_last_error() === JSON_ERROR_NONE ? 'it is not an object' : strtolower(json_last_error_msg());
+            throw BadInput::at('', "The input is not a JSON object ({$why}). NaN and Infinity are not numbers in JSON either.");
+        }
+
+        return new self($values, '');
+    }
+
+    public function at(string $key): string
+    {
+        return $this->path === '' ? $key : "{$this->path}.{$key}";
+    }
+
+    /** Refuses every field that is not in the list. */
+    public function only(string ...$known): self
+    {
+        foreach (array_keys($this->values) as $key) {
+            if (! in_array((string) $key, $known, true)) {
+                throw BadInput::at($this->at((string) $key), "There is no field “{$key}” here. Known are: ".implode(', ', $known).'.');
+            }
+        }
+
+        return $this;
+    }
+
+    /** True when the field is there and not null. */
+    public function has(string $key): bool
+    {
+        return isset($this->values[$key]);
+    }
+
+    /** A finite number from $min to $max, both included. */
+    public function number(string $key, float $min = 0.0, float $max = self::HUGE): float
+    {
+        $value = $this->finite($key);
+        if ($value < $min) {
+            throw BadInput::at($this->at($key), 'This must be '.self::plain($min).' or more; it was '.self::plain($value).'.');
+        }
+        if ($value > $max) {
+            throw BadInput::at($this->at($key), 'This must be '.self::plain($max).' at most; it was '.self::plain($value).'. Check the unit.');
+        }
+
+        return $value;
+    }
+
+    public function numberOrNull(string $key, float $min = 0.0, float $max = self::HUGE): ?float
+    {
+        return $this->has($key) ? $this->number($key, $min, $max) : null;
+    }
+
+    /** A finite number above zero. */
+    public function positive(string $key, float $max = self::HUGE): float
+    {
+        $value = $this->finite($key);
+        if ($value <= 0.0) {
+            throw BadInput::at($this->at($key), 'This must be more than 0; it was '.self::plain($value).'.');
+        }
+
+        return $this->number($key, 0.0, $max);
+    }
+
+    public function positiveOrNull(string $key, float $max = self::HUGE): ?float
+    {
+        return $this->has($key) ? $this->positive($key, $max) : null;
+    }
+
+    public function text(string $key): string
+    {
+        $value = $this->required($key);
+        if (! is_string($value) || trim($value) === '') {
+            throw BadInput::at($this->at($key), 'This needs a word or a name; it was '.self::show($value).'.');
+        }
+
+        return trim($value);
+    }
+
+    public function textOrNull(string $key): ?string
+    {
+        return $this->has($key) ? $this->text($key) : null;
+    }
+
+    public function bool(string $key): bool
+    {
+        $value = $this->required($key);
+        if (! is_bool($value)) {
+            throw BadInput::at($this->at($key), 'This is either true or false; it was '.self::show($value).'.');
+        }
+
+        return $value;
+    }
+
+    /**
+     * @template T of \BackedEnum
+     *
+     * @param  class-string<T>  $enum
+     * @return T
+     */
+    public function choice(string $key, string $enum): \BackedEnum
+    {
+        $value = $this->required($key);
+        $found = is_string($value) ? $enum::tryFrom($value) : null;
+        if ($found === null) {
+            $known = implode(', ', array_map(static fn (\BackedEnum $case): string => (string) $case->value, $enum::cases()));
+            throw BadInput::at($this->at($key), "Choose one of: {$known}. It was ".self::show($value).'.');
+        }
+
+        return $found;
+    }
+
+    public function object(string $key): self
+    {
+        $value = $this->required($key);
+        if (! is_array($value) || (array_is_list($value) && $value !== [])) {
+            throw BadInput::at($this->at($key), 'This must be an object with named fields; it was '.self::show($value).'.');
+        }
+
+        return new self($value, $this->at($key));
+    }
+
+    public function objectOrNull(string $key): ?self
+    {
+        return $this->has($key) ? $this->object($key) : null;
+    }
+
+    /** @return list<self> an absent list counts as an empty one */
+    public function objects(string $key): array
+    {
+        if (! $this->has($key)) {
+            return [];
+        }
+        $value = $this->required($key);
+        if (! is_array($value) || ! array_is_list($value)) {
+            throw BadInput::at($this->at($key), 'This must be a list; it was '.self::show($value).'.');
+        }
+        $list = [];
+        foreach ($value as $i => $entry) {
+            if (! is_array($entry) || (array_is_list($entry) && $entry !== [])) {
+                throw BadInput::at($this->at("{$key}.{$i}"), 'Each entry must be an object; this was '.self::show($entry).'.');
+            }
+            $list[] = new self($entry, $this->at("{$key}.{$i}"));
+        }
+
+        return $list;
+    }
+
+    /** @return list<string> the names of the fields that are there */
+    public function names(): array
+    {
+        return array_map(strval(...), array_keys($this->values));
+    }
+
+    private function finite(string $key): float
+    {
+        $value = $this->required($key);
+        if (is_string($value) && preg_match('/^\s*-?\d+,\d+\s*$/', $value) === 1) {
+            throw BadInput::at($this->at($key), 'Write the number with a point: '.str_replace(',', '.', trim($value)).'.');
+        }
+        if (! is_int($value) && ! is_float($value)) {
+            throw BadInput::at($this->at($key), 'This needs a number; it was '.self::show($value).'.');
+        }
+        if (! is_finite((float) $value)) {
+            throw BadInput::at($this->at($key), 'This number is too large to mean anything. Check it and write it again.');
+        }
+
+        return (float) $value;
+    }
+
+    private function required(string $key): mixed
+    {
+        if (! array_key_exists($key, $this->values) || $this->values[$key] === null) {
+            throw BadInput::at($this->at($key), 'This is missing. Give a value.');
+        }
+
+        return $this->values[$key];
+    }
+
+    private static function show(mixed $value): string
+    {
+        return match (true) {
+            $value === '' => 'empty',
+            is_string($value) => '“'.mb_strimwidth($value, 0, 40, '…').'”',
+            is_bool($value) => $value ? 'true' : 'false',
+            is_int($value), is_float($value) => self::plain((float) $value),
+            is_array($value) => array_is_list($value) ? 'a list' : 'an object',
+            default => 'nothing',
+        };
+    }
+
+    private static function plain(float $value): string
+    {
+        return rtrim(rtrim(number_format($value, 3, '.', ''), '0'), '.');
+    }
+}

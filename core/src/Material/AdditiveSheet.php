@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Material;
+
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Mix\Basis;
+use Apalos\Core\Mix\Into;
+use Apalos\Core\Units\Density;
+use Apalos\Core\Units\Grams;
+
+/** The sheet of something stirred into a base. */
+final readonly class AdditiveSheet
+{
+    /**
+     * @param  list<string>  $families  the bases it is meant for
+     * @param  list<string>  $hazards  ids of cautions
+     * @param  array<string, mixed>  $reading  the sheet as written, for reading
+     */
+    private function __construct(
+        public string $code,
+        public string $name,
+        public Role $role,
+        public array $families,
+        public Density $sg,
+        public Basis $basis,
+        public Into $into,
+        public float $max,
+        public ?Grams $drop,
+        public array $hazards,
+        public string $colour,
+        public array $reading,
+    ) {}
+
+    /** @param array<string, mixed> $sheet as read from the library and valid against its schema */
+    public static function of(array $sheet): self
+    {
+        $in = Fields::of($sheet, is_string($sheet['code'] ?? null) ? $sheet['code'] : 'sheet');
+        $drop = $in->positiveOrNull('drop_g');
+        $strings = static fn (mixed $list): array => is_array($list) ? array_values(array_filter($list, is_string(...))) : [];
+
+        return new self(
+            $in->text('code'),
+            $in->text('name'),
+            $in->choice('role', Role::class),
+            $strings($sheet['families'] ?? []),
+            Density::of($in->positive('sg')),
+            $in->choice('basis', Basis::class),
+            $in->choice('into', Into::class),
+            $in->positive('max'),
+            $drop === null ? null : Grams::of($drop),
+            $strings($sheet['hazards'] ?? []),
+            $in->text('colour'),
+            $sheet,
+        );
+    }
+
+    public function suits(BaseSheet $base): bool
+    {
+        return in_array($base->family, $this->families, true);
+    }
+}

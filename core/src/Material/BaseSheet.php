@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Material;
+
+use Apalos\Core\Cure\CureSheet;
+use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Mix\Base;
+use Apalos\Core\Mix\Ratio;
+use Apalos\Core\Units\Celsius;
+use Apalos\Core\Units\Density;
+use Apalos\Core\Units\Minutes;
+
+/** The sheet of a base: rubber, resin, plaster, latex, vinyl. Densities g/ml, times min at the reference temperature. */
+final readonly class BaseSheet
+{
+    /**
+     * @param  array{a: string, b?: string}  $partNames  what the maker calls the two parts
+     * @param  array<string, Minutes>  $times
+     * @param  array{reading: float, scale: string}|null  $hardness
+     * @param  list<AdditiveLimit>  $limits
+     * @param  list<string>  $hazards  ids of cautions
+     * @param  array<string, mixed>  $reading  the sheet as written, for reading
+     */
+    private function __construct(
+        public string $code,
+        public string $name,
+        public string $family,
+        public Ratio $ratio,
+        public array $partNames,
+        public ?Density $sgA,
+        public ?Density $sgB,
+        public ?Density $sgMixed,
+        public array $times,
+        public Celsius $reference,
+        public ?float $q10,
+        public float $alpha,
+        public ?array $hardness,
+        public bool $pourBFirst,
+        public bool $measuredByVolumeOk,
+        public string $vacuum,
+        public array $limits,
+        public array $hazards,
+        public string $colour,
+        public array $reading,
+    ) {}
+
+    /** @param array<string, mixed> $sheet as read from the library and valid against its schema */
+    public static function of(array $sheet): self
+    {
+        $in = Fields::of($sheet, is_string($sheet['code'] ?? null) ? $sheet['code'] : 'sheet');
+        $sg = $in->object('sg');
+        $density = static fn (string $key): ?Density => ($v = $sg->positiveOrNull($key)) === null ? null : Density::of($v);
+        $times = [];
+        foreach ($in->object('times')->names() as $name) {
+            $times[$name] = Minutes::of($in->object('times')->positive($name));
+        }
+        $parts = $in->object('part_names');
+        $hardness = $in->objectOrNull('hardness');
+
+        return new self(
+            $in->text('code'),
+            $in->text('name'),
+            $in->text('family'),
+            Ratio::from($in->object('ratio')),
+            $parts->has('b') ? ['a' => $parts->text('a'), 'b' => $parts->text('b')] : ['a' => $parts->text('a')],
+            $density('a'),
+            $density('b'),
+            $density('mixed'),
+            $times,
+            Celsius::of($in->number('ref_c')),
+            $in->numberOrNull('q10'),
+            $in->number('alpha'),
+            $hardness === null ? null : ['reading' => $hardness->number('reading'), 'scale' => $hardness->text('scale')],
+            $in->text('pour_first') === 'b',
+            $in->bool('measured_by_volume_ok'),
+            $in->text('vacuum'),
+            array_map(AdditiveLimit::from(...), $in->objects('limits')),
+            self::strings($sheet['hazards'] ?? []),
+            $in->text('colour'),
+            $sheet,
+        );
+    }
+
+    public function limitFor(Role $role): ?AdditiveLimit
+    {
+        foreach ($this->limits as $limit) {
+            if ($limit->role === $role) {
+                return $limit;
+            }
+        }
+
+        return null;
+    }
+
+    public function forMixing(): Base
+    {
+        return new Base(
+            $this->ratio, $this->sgA, $this->sgB, $this->sgMixed,
+            $this->times['pot_life_min'] ?? null, $this->times['demould_min'] ?? null,
+            $this->reference, $this->q10 ?? CureSheet::USUAL_Q10, $this->pourBFirst, $this->measuredByVolumeOk,
+        );
+    }
+
+    public function forCuring(): CureSheet
+    {
+        $times = [];
+        foreach (Milestone::cases() as $milestone) {
+            if (isset($this->times[$milestone->value])) {
+                $times[$milestone->value] = $this->times[$milestone->value];
+            }
+        }
+
+        return new CureSheet($times, $this->reference, $this->q10, $this->alpha);
+    }
+
+    /** Hardness with its scale (`00-30`, `A 25`), or null where it has none. */
+    public function shore(): ?string
+    {
+        if ($this->hardness === null) {
+            return null;
+        }
+
+        return $this->hardness['scale'].($this->hardness['scale'] === '00' ? '-' : ' ').rtrim(rtrim(number_format($this->hardness['reading'], 1), '0'), '.');
+    }
+
+    /** @return list<string> */
+    private static function strings(mixed $list): array
+    {
+        if (! is_array($list)) {
+            throw BadInput::at('hazards', 'Hazards are a list of caution ids.');
+        }
+
+        return array_values(array_filter($list, is_string(...)));
+    }
+}

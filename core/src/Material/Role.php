@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Material;
+
+/** What an additive is for. */
+enum Role: string
+{
+    case Softener = 'softener';
+    case Thickener = 'thickener';
+    case Thinner = 'thinner';
+    case Pigment = 'pigment';
+    case Flock = 'flock';
+    case Accelerator = 'accelerator';
+    case Retarder = 'retarder';
+    case VinylSoftener = 'vinyl-softener';
+    case VinylHardener = 'vinyl-hardener';
+}

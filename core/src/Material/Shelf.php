@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Material;
+
+use Apalos\Core\Input\BadInput;
+
+/** All sheets of the shop, by house code. */
+final readonly class Shelf
+{
+    /**
+     * @param  array<string, BaseSheet>  $bases
+     * @param  array<string, AdditiveSheet>  $additives
+     */
+    private function __construct(public array $bases, public array $additives) {}
+
+    /** @param iterable<array<string, mixed>> $sheets */
+    public static function of(iterable $sheets): self
+    {
+        $bases = [];
+        $additives = [];
+        foreach ($sheets as $sheet) {
+            if (($sheet['kind'] ?? null) === 'base') {
+                $base = BaseSheet::of($sheet);
+                $bases[$base->code] = $base;
+            } else {
+                $additive = AdditiveSheet::of($sheet);
+                $additives[$additive->code] = $additive;
+            }
+        }
+
+        return new self($bases, $additives);
+    }
+
+    public function base(string $code, string $field = 'base'): BaseSheet
+    {
+        return $this->bases[$code] ?? throw BadInput::at($field, "There is no base “{$code}” on the shelf. Choose one that is.");
+    }
+
+    public function additive(string $code, string $field = 'additive'): AdditiveSheet
+    {
+        return $this->additives[$code] ?? throw BadInput::at($field, "There is no additive “{$code}” on the shelf. Choose one that is.");
+    }
+}

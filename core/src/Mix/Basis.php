@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Mix;
+
+/** What the amount of an additive is counted on. */
+enum Basis: string
+{
+    case OfAB = 'pct_of_ab';
+    case OfA = 'pct_of_a';
+    case OfB = 'pct_of_b';
+    case OfTotal = 'pct_of_total';
+    case DropsPer100g = 'drops_per_100g';
+
+    public function inWords(): string
+    {
+        return match ($this) {
+            self::OfAB => '% of A+B',
+            self::OfA => '% of A',
+            self::OfB => '% of B',
+            self::OfTotal => '% of everything',
+            self::DropsPer100g => 'drops to 100 g of A+B',
+        };
+    }
+}

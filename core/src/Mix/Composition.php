@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Mix;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Units\Density;
+
+/**
+ * What one gram of A+B becomes once everything is in it. With X = A+B and the whole M:
+ * M·(1 − Σ p_total) = X·(1 + Σ p_ab + w_A Σ p_a + w_B Σ p_b + Σ n·drop/100), and volumes add.
+ */
+final readonly class Composition
+{
+    /** @param array<string, float> $parts grams of each ingredient for one gram of A+B, in the order given */
+    private function __construct(
+        public float $massPerAB,
+        public float $weightFractionOfA,
+        public array $parts,
+        public Density $density,
+    ) {}
+
+    /**
+     * @param  list<Additive>  $additives
+     *
+     * @throws BadInput when densities are missing, a name is used twice, or the shares of the total leave no room for A+B
+     */
+    public static function of(Base $base, array $additives): self
+    {
+        $wA = $base->ratio->weightFractionOfA($base->sgA, $base->sgB);
+        self::refuseDoubles($additives);
+
+        $ofTotal = array_sum(array_map(static fn (Additive $a): float => $a->shareOfTotal(), $additives));
+        if ($ofTotal >= 0.95) {
+            throw BadInput::at('additives', 'The percentages of everything add up to '.round($ofTotal * 100).' %; that leaves no rubber. Check their basis.');
+        }
+        $mass = (1.0 + array_sum(array_map(static fn (Additive $a): float => $a->perGramOfAB($wA), $additives))) / (1.0 - $ofTotal);
+
+        $parts = $base->ratio->isOnePart() ? ['A' => 1.0] : ['A' => $wA, 'B' => 1.0 - $wA];
+        $volume = self::volumeOfAB($base, $wA);
+        foreach ($additives as $additive) {
+            $grams = $additive->basis === Basis::OfTotal ? $additive->shareOfTotal() * $mass : $additive->perGramOfAB($wA);
+            $parts[$additive->name] = $grams;
+            $volume += $grams / $additive->sg->gPerMl;
+        }
+
+        return new self($mass, $wA, $parts, Density::of($mass / $volume));
+    }
+
+    /** Millilitres of one gram of A+B. */
+    private static function volumeOfAB(Base $base, float $wA): float
+    {
+        if ($base->sgMixed !== null) {
+            return 1.0 / $base->sgMixed->gPerMl;
+        }
+        if ($base->sgA === null || ($base->sgB === null && ! $base->ratio->isOnePart())) {
+            throw BadInput::at('base.sg', 'Grams and millilitres need the density of A and B, or of the mix. Take them from the sheet.');
+        }
+
+        return $wA / $base->sgA->gPerMl + ($base->sgB === null ? 0.0 : (1.0 - $wA) / $base->sgB->gPerMl);
+    }
+
+    /** @param list<Additive> $additives */
+    private static function refuseDoubles(array $additives): void
+    {
+        $seen = ['a' => true, 'b' => true];
+        foreach ($additives as $i => $additive) {
+            $key = mb_strtolower($additive->name);
+            if (isset($seen[$key])) {
+                throw BadInput::at("additives.{$i}.name", "“{$additive->name}” is already in the cup. Give every ingredient a name of its own.");
+            }
+            $seen[$key] = true;
+        }
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Pour;
+
+use Apalos\Core\Cure\Clock;
+use Apalos\Core\Cure\CureRequest;
+use Apalos\Core\Cure\Watched;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Material\Shelf;
+use Apalos\Core\Mix\MixPlanner;
+use Apalos\Core\Mix\MixRequest;
+use Apalos\Core\Mix\MixResult;
+use Apalos\Core\Mix\Scale;
+use Apalos\Core\Mix\Target;
+use Apalos\Core\Mix\Vessel;
+use Apalos\Core\Units\Celsius;
+use Apalos\Core\Units\Minutes;
+use Apalos\Core\Volume\VolumeEstimator;
+use Apalos\Core\Volume\VolumeRequest;
+use Apalos\Core\Volume\VolumeResult;
+
+/**
+ * A pour sheet from top to bottom: volume, formula, plan, clock. Each part is answered as far as it can be, and what is
+ * wrong in one of them is said there, so that a slip in the volume does not blank the formula.
+ */
+final readonly class PourReckoner
+{
+    public function __construct(
+        private VolumeEstimator $volumes = new VolumeEstimator,
+        private MixPlanner $mixes = new MixPlanner,
+        private Clock $clock = new Clock,
+    ) {}
+
+    /**
+     * @param  Fields  $sheet  `volume`, `target`, `formula`, `plan` as the maker has filled them in so far
+     * @param  list<array{room: Celsius, kind: Watched, after: Minutes}>  $logs  what the shop has watched of this base
+     */
+    public function reckon(Fields $sheet, Shelf $shelf, Celsius $room, array $logs): PourReckoning
+    {
+        $errors = [];
+        $try = static function (callable $answer) use (&$errors): mixed {
+            try {
+                return $answer();
+            } catch (BadInput $wrong) {
+                $errors[] = $wrong;
+
+                return null;
+            }
+        };
+
+        $byMass = $sheet->objectOrNull('target')?->has('mass_g') === true;
+        /** @var VolumeResult|null $volume */
+        $volume = $try(fn (): ?VolumeResult => $byMass && ! $sheet->has('volume') ? null : $this->volumes->estimate(VolumeRequest::from($sheet->object('volume'))));
+        /** @var Recipe|null $recipe */
+        $recipe = $try(static fn (): Recipe => Recipe::from($sheet->object('formula'), $shelf));
+        /** @var MixResult|null $mix */
+        $mix = $recipe === null || ($volume === null && ! $byMass) ? null
+            : $try(fn (): MixResult => $this->mix($sheet, $recipe, $byMass ? null : $volume, $room));
+        $cure = $recipe === null ? null : $this->clock->read(new CureRequest($recipe->base->forCuring(), $room, null, $logs));
+
+        return new PourReckoning($volume, $recipe, $mix, $cure, $errors);
+    }
+
+    private function mix(Fields $sheet, Recipe $recipe, ?VolumeResult $volume, Celsius $room): MixResult
+    {
+        $plan = $sheet->object('plan')->only('scale', 'vessel', 'mix_min', 'degas_min', 'pour_g_per_min');
+        $vessel = $plan->objectOrNull('vessel');
+        $vessel = $vessel === null ? null : Vessel::from($vessel);
+        $degassing = $vessel?->degas === true ? $plan->number('degas_min', 0.0, 600.0) : 0.0;
+        $target = $sheet->object('target');
+        $wanted = $volume === null
+            ? ['mass_g' => $target->positive('mass_g'), 'waste_pct' => $target->number('waste_pct', 0.0, 100.0)]
+            : ['volume_ml' => $volume->rubber->likely, 'waste_pct' => $target->number('waste_pct', 0.0, 100.0)];
+
+        return $this->mixes->plan(new MixRequest(
+            $recipe->base->forMixing(),
+            Target::from(Fields::of($wanted, 'target')),
+            $recipe->additives(),
+            Scale::from($plan->object('scale')),
+            $vessel,
+            $room,
+            Minutes::of($plan->number('mix_min', 0.0, 600.0)),
+            Minutes::of($degassing),
+            $plan->positiveOrNull('pour_g_per_min'),
+        ));
+    }
+}

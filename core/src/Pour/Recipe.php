@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Pour;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Material\AdditiveSheet;
+use Apalos\Core\Material\BaseSheet;
+use Apalos\Core\Material\Shelf;
+use Apalos\Core\Mix\Additive;
+use Apalos\Core\Mix\Basis;
+use Apalos\Core\Mix\Into;
+use Apalos\Core\Result\Warning;
+
+/** A formula read against the shelf: the base's sheet, and what goes into it, in order. */
+final readonly class Recipe
+{
+    /** @param list<array{sheet: AdditiveSheet, additive: Additive}> $entries */
+    private function __construct(public BaseSheet $base, private array $entries) {}
+
+    /** @throws BadInput for a code that is not on the shelf or a side the base does not have */
+    public static function from(Fields $in, Shelf $shelf): self
+    {
+        $in->only('base', 'additives');
+        $base = $shelf->base($in->text('base'), $in->at('base'));
+        $entries = [];
+        foreach ($in->objects('additives') as $line) {
+            $line->only('code', 'amount', 'basis', 'into');
+            $sheet = $shelf->additive($line->text('code'), $line->at('code'));
+            $basis = $line->choice('basis', Basis::class);
+            $into = $line->choice('into', Into::class);
+            if ($base->ratio->isOnePart() && ($into === Into::B || $basis === Basis::OfB)) {
+                throw BadInput::at($line->at($into === Into::B ? 'into' : 'basis'), "{$base->name} has one part only: there is no B to put {$sheet->name} into or to count it on.");
+            }
+            if ($basis === Basis::DropsPer100g && $sheet->drop === null) {
+                throw BadInput::at($line->at('basis'), "The sheet of {$sheet->name} does not say what a drop weighs. Count it in per cent.");
+            }
+            $entries[] = [
+                'sheet' => $sheet,
+                'additive' => new Additive($sheet->name, $line->number('amount', 0.0, 1000.0), $basis, $into, $sheet->sg, self::max($base, $sheet, $basis), $sheet->drop),
+            ];
+        }
+
+        return new self($base, $entries);
+    }
+
+    /** The base's own limit for this kind of additive, or the additive's, where it is on the basis that is used. */
+    private static function max(BaseSheet $base, AdditiveSheet $sheet, Basis $basis): ?float
+    {
+        $limit = $base->limitFor($sheet->role);
+        if ($limit !== null && $limit->basis === $basis) {
+            return $limit->max;
+        }
+
+        return $limit === null && $sheet->basis === $basis ? $sheet->max : null;
+    }
+
+    /** @return list<Additive> */
+    public function additives(): array
+    {
+        return array_map(static fn (array $entry): Additive => $entry['additive'], $this->entries);
+    }
+
+    /** @return list<Warning> */
+    public function warnings(): array
+    {
+        $warnings = [];
+        foreach ($this->entries as ['sheet' => $sheet, 'additive' => $additive]) {
+            if ($additive->amount <= 0.0) {
+                continue;
+            }
+            if (! $sheet->suits($this->base)) {
+                $warnings[] = new Warning('not_for_this_base', "{$sheet->name} is not made for {$this->base->name}. It may stop the cure; try a spoonful first.");
+            }
+            $limit = $this->base->limitFor($sheet->role);
+            if ($limit !== null && $limit->basis !== $additive->basis) {
+                $warnings[] = new Warning('other_basis', "The sheet states {$sheet->name} in {$limit->basis->inWords()}, and here it is counted in {$additive->basis->inWords()}: its limit of {$limit->max} cannot be compared. Check that the number means what you think.");
+            }
+        }
+
+        return $warnings;
+    }
+
+    /** @return list<string> ids of cautions of everything in the cup, the base's first */
+    public function hazards(): array
+    {
+        $hazards = $this->base->hazards;
+        foreach ($this->entries as ['sheet' => $sheet, 'additive' => $additive]) {
+            $hazards = $additive->amount > 0.0 ? [...$hazards, ...$sheet->hazards] : $hazards;
+        }
+
+        return array_values(array_unique($hazards));
+    }
+
+    /** @return array<string, string> colour of each ingredient, by the name it has in a weigh-up */
+    public function colours(): array
+    {
+        $colours = ['A' => $this->base->colour, 'B' => $this->base->colour];
+        foreach ($this->entries as ['sheet' => $sheet]) {
+            $colours[$sheet->name] = $sheet->colour;
+        }
+
+        return $colours;
+    }
+}

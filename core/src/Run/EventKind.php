@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Run;
+
+/** What can happen in a run. Facts only: nothing is ever changed or deleted, a mistake is taken back by `Undone`. */
+enum EventKind: string
+{
+    /** A step is done: gear, pre-mix, tare, mix, de-air, fill. */
+    case Confirmed = 'confirmed';
+    /** The display reached a running total. */
+    case Weighed = 'weighed';
+    /** A met B. */
+    case Met = 'met';
+    /** The over-pour was rescued: the cup is scaled up. */
+    case Rescued = 'rescued';
+    /** The over-pour was left as it is. */
+    case Kept = 'kept';
+    case Noted = 'noted';
+    /** What was left in the cup no longer runs. */
+    case Gelled = 'gelled';
+    case Opened = 'opened';
+    case Graded = 'graded';
+    case Undone = 'undone';
+}

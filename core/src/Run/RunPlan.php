@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Run;
+
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Mix\Batch;
+use Apalos\Core\Mix\MixResult;
+use Apalos\Core\Mix\Vessel;
+use Apalos\Core\Units\Density;
+use Apalos\Core\Units\Grams;
+use Apalos\Core\Units\Millilitres;
+use Apalos\Core\Units\Minutes;
+
+/** A plan as it was when the pour began. It never changes; what differs in the cup is told by events. */
+final readonly class RunPlan
+{
+    /** Above this a second, clean cup is worth its while: what clings to the wall of the first is unmixed. */
+    public const SECOND_CUP_G = 500.0;
+
+    /**
+     * @param  list<array<string, float>>  $batches  grams to weigh by name, in order, for each cup
+     * @param  float  $tolerancePct  how far a weighing may be off before it is questioned
+     */
+    public function __construct(
+        public array $batches,
+        public bool $onePart,
+        public Minutes $mixing,
+        public Minutes $degassing,
+        public Grams $division,
+        public ?Millilitres $capacity,
+        public Density $density,
+        public float $tolerancePct = 1.0,
+    ) {}
+
+    public static function of(MixResult $mix, bool $onePart, Minutes $mixing, Minutes $degassing, Grams $division, ?Vessel $vessel): self
+    {
+        $batches = array_map(static function (Batch $batch): array {
+            $amounts = [];
+            foreach ($batch->lines as $line) {
+                $amounts[$line->add] = $line->grams->g;
+            }
+
+            return $amounts;
+        }, $mix->batches);
+
+        return new self($batches, $onePart, $mixing, $degassing, $division, $vessel?->capacity, $mix->density);
+    }
+
+    public static function from(Fields $in): self
+    {
+        $batches = [];
+        foreach ($in->objects('batches') as $batch) {
+            $amounts = [];
+            foreach ($batch->names() as $name) {
+                $amounts[$name] = $batch->number($name);
+            }
+            $batches[] = $amounts;
+        }
+        $capacity = $in->positiveOrNull('capacity_ml');
+
+        return new self(
+            $batches,
+            $in->bool('one_part'),
+            Minutes::of($in->number('mix_min')),
+            Minutes::of($in->number('degas_min')),
+            Grams::of($in->positive('division_g')),
+            $capacity === null ? null : Millilitres::of($capacity),
+            Density::of($in->positive('sg')),
+            $in->number('tolerance_pct'),
+        );
+    }
+
+    /**
+     * @return array{
+     *     batches: list<array<string, float>>, one_part: bool, mix_min: float, degas_min: float, division_g: float,
+     *     capacity_ml: float|null, sg: float, tolerance_pct: float
+     * }
+     */
+    public function toArray(): array
+    {
+        return [
+            'batches' => $this->batches,
+            'one_part' => $this->onePart,
+            'mix_min' => $this->mixing->min,
+            'degas_min' => $this->degassing->min,
+            'division_g' => $this->division->g,
+            'capacity_ml' => $this->capacity?->ml,
+            'sg' => $this->density->gPerMl,
+            'tolerance_pct' => $this->tolerancePct,
+        ];
+    }
+
+    /** How far either way a weighing of this much may be off: the tolerance, but never less than one step of the scale. */
+    public function slack(float $grams): float
+    {
+        return max($grams * $this->tolerancePct / 100.0, $this->division->g);
+    }
+}

@@ -1,0 +1,186 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Run;
+
+/**
+ * A run as its events tell it. Pure: the same plan and the same events always give the same state, whoever asks and
+ * however often the machine died in between.
+ */
+final readonly class RunState
+{
+    /**
+     * @param  array<int, Cup>  $cups  by batch, from 1
+     * @param  array<int, float>  $filledAt  minutes at which each batch was in the mould
+     * @param  array<string, float>  $confirmedAt  minutes by step key
+     * @param  list<array{at: float, text: string, fault: string|null}>  $notes
+     * @param  array<string, mixed>|null  $grade  payload of the grading
+     * @param  list<int>  $live  ids of events that still count, in order
+     */
+    private function __construct(
+        public RunPlan $plan,
+        public Step $step,
+        public array $cups,
+        public array $filledAt,
+        public array $confirmedAt,
+        public array $notes,
+        public ?float $gelledAt,
+        public ?float $openedAt,
+        public ?array $grade,
+        public array $live,
+    ) {}
+
+    /** @param list<Event> $events in the order they were recorded */
+    public static function of(RunPlan $plan, array $events): self
+    {
+        $state = new self($plan, new Step(StepKind::Gear), [1 => Cup::empty($plan, 1)], [], [], [], null, null, null, []);
+        foreach (self::withoutUndone($events) as $event) {
+            $state = $state->after($event);
+        }
+
+        return $state;
+    }
+
+    /**
+     * @param  list<Event>  $events
+     * @return list<Event>
+     */
+    private static function withoutUndone(array $events): array
+    {
+        $undone = [];
+        foreach ($events as $event) {
+            if ($event->kind === EventKind::Undone) {
+                $undone[(int) $event->number('event')] = true;
+            }
+        }
+
+        return array_values(array_filter($events, static fn (Event $e): bool => $e->kind !== EventKind::Undone && ! isset($undone[$e->id])));
+    }
+
+    public function cup(): Cup
+    {
+        return $this->cups[max(1, $this->step->batch)] ?? $this->cups[count($this->cups)];
+    }
+
+    /** Minutes at which A last met B, in the cup at hand or, once all are poured, in the last one. */
+    public function lastMetAt(): ?float
+    {
+        $last = null;
+        foreach ($this->cups as $cup) {
+            $last = $cup->metAt ?? $last;
+        }
+
+        return $last;
+    }
+
+    public function firstMetAt(): ?float
+    {
+        return $this->cups[1]->metAt ?? null;
+    }
+
+    public function isPoured(): bool
+    {
+        return count($this->filledAt) === count($this->plan->batches);
+    }
+
+    /** Grams weighed into all cups so far. */
+    public function weighedGrams(): float
+    {
+        return array_sum(array_map(static fn (Cup $cup): float => array_sum($cup->poured), $this->cups));
+    }
+
+    private function after(Event $event): self
+    {
+        $next = match ($event->kind) {
+            EventKind::Confirmed => $event->text('step') === $this->step->key() ? $this->confirmed($event->at) : $this,
+            EventKind::Weighed => $event->text('step') === $this->step->key() ? $this->weighed($event) : $this,
+            EventKind::Met => $this->withCup($this->cup()->met($event->at)),
+            EventKind::Rescued => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->rescued())->weighingOn() : $this,
+            EventKind::Kept => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->kept())->weighingOn() : $this,
+            EventKind::Noted => $this->with(notes: [...$this->notes, ['at' => $event->at, 'text' => $event->text('text') ?? '', 'fault' => $event->text('fault')]]),
+            EventKind::Gelled => $this->with(gelledAt: $event->at),
+            EventKind::Opened => $this->step->kind === StepKind::Wait ? $this->with(step: new Step(StepKind::Grade), openedAt: $event->at) : $this,
+            EventKind::Graded => $this->step->kind === StepKind::Grade ? $this->with(step: new Step(StepKind::Done), grade: $event->payload) : $this,
+            EventKind::Undone => $this,
+        };
+
+        return $next->with(live: [...$this->live, $event->id]);
+    }
+
+    private function confirmed(float $at): self
+    {
+        $step = $this->step;
+        $next = match ($step->kind) {
+            StepKind::Gear => new Step(StepKind::PreMix, 1),
+            StepKind::PreMix => new Step(StepKind::Tare, $step->batch),
+            StepKind::Tare => new Step(StepKind::Weigh, $step->batch, 0),
+            StepKind::Mix => $this->plan->degassing->min > 0.0 ? new Step(StepKind::Degas, $step->batch) : new Step(StepKind::Fill, $step->batch),
+            StepKind::Degas => new Step(StepKind::Fill, $step->batch),
+            StepKind::Fill => $step->batch < count($this->plan->batches) ? new Step(StepKind::PreMix, $step->batch + 1) : new Step(StepKind::Wait),
+            default => $step,
+        };
+        $cups = $this->cups;
+        if ($next->batch > 0 && ! isset($cups[$next->batch])) {
+            $cups[$next->batch] = Cup::empty($this->plan, $next->batch);
+        }
+
+        return $this->with(
+            step: $next,
+            cups: $cups,
+            confirmedAt: [...$this->confirmedAt, $step->key() => $at],
+            filledAt: $step->kind === StepKind::Fill ? $this->filledAt + [$step->batch => $at] : $this->filledAt,
+        );
+    }
+
+    private function weighed(Event $event): self
+    {
+        $display = $event->number('reading_g');
+        if ($display === null || $this->step->kind !== StepKind::Weigh) {
+            return $this;
+        }
+        $cup = $this->cup()->weighed($display);
+        $cup = $cup->isMet() ? $cup->met($event->at) : $cup;
+        $next = $this->withCup($cup);
+
+        return $cup->overPoured && $cup->rescue()->needed
+            ? $next->with(step: new Step(StepKind::Rescue, $this->step->batch, count($cup->weighings)))
+            : $next->weighingOn();
+    }
+
+    /** To the next line of this cup, or to mixing when all is in. */
+    private function weighingOn(): self
+    {
+        $cup = $this->cup();
+
+        return $this->with(step: $cup->queue === []
+            ? new Step(StepKind::Mix, $this->step->batch)
+            : new Step(StepKind::Weigh, $this->step->batch, count($cup->weighings)));
+    }
+
+    private function withCup(Cup $cup): self
+    {
+        return $this->with(cups: [max(1, $this->step->batch) => $cup] + $this->cups);
+    }
+
+    /**
+     * @param  array<int, Cup>|null  $cups
+     * @param  array<int, float>|null  $filledAt
+     * @param  array<string, float>|null  $confirmedAt
+     * @param  list<array{at: float, text: string, fault: string|null}>|null  $notes
+     * @param  array<string, mixed>|null  $grade
+     * @param  list<int>|null  $live
+     */
+    private function with(
+        ?Step $step = null, ?array $cups = null, ?array $filledAt = null, ?array $confirmedAt = null, ?array $notes = null,
+        ?float $gelledAt = null, ?float $openedAt = null, ?array $grade = null, ?array $live = null,
+    ): self {
+        $cups ??= $this->cups;
+        ksort($cups);
+
+        return new self(
+            $this->plan, $step ?? $this->step, $cups, $filledAt ?? $this->filledAt, $confirmedAt ?? $this->confirmedAt, $notes ?? $this->notes,
+            $gelledAt ?? $this->gelledAt, $openedAt ?? $this->openedAt, $grade ?? $this->grade, $live ?? $this->live,
+        );
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Run;
+
+/** What a maker does at one step of a run. */
+enum StepKind: string
+{
+    case Gear = 'gear';
+    case PreMix = 'premix';
+    case Tare = 'tare';
+    case Weigh = 'weigh';
+    case Rescue = 'rescue';
+    case Mix = 'mix';
+    case Degas = 'degas';
+    case Fill = 'fill';
+    case Wait = 'wait';
+    case Grade = 'grade';
+    case Done = 'done';
+}

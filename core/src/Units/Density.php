@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Units;
+
+use Apalos\Core\Input\BadInput;
+
+/** A density in grams per millilitre (the same number as a specific gravity), above zero. */
+final readonly class Density
+{
+    private function __construct(public float $gPerMl) {}
+
+    /** @throws BadInput when the value is not above zero */
+    public static function of(float $gPerMl): self
+    {
+        if (! is_finite($gPerMl) || $gPerMl <= 0.0) {
+            throw BadInput::at('sg', 'A density is more than zero grams per millilitre.');
+        }
+
+        return new self($gPerMl);
+    }
+}

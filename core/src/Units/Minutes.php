@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Units;
+
+use Apalos\Core\Input\BadInput;
+
+/** A length of time in minutes, zero or more. */
+final readonly class Minutes
+{
+    private function __construct(public float $min) {}
+
+    /** @throws BadInput when the value is negative or not finite */
+    public static function of(float $min): self
+    {
+        if (! is_finite($min) || $min < 0.0) {
+            throw BadInput::at('minutes', 'A length of time is zero minutes or more.');
+        }
+
+        return new self($min);
+    }
+
+    public function times(float $factor): self
+    {
+        return self::of($this->min * $factor);
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Volume;
+
+/** How the rubber's volume is found. */
+enum Method: string
+{
+    case Box = 'box';
+    case Cylinder = 'cylinder';
+    case Displacement = 'displacement';
+    case Blanket = 'blanket';
+    case Coats = 'coats';
+    case Mesh = 'mesh';
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Volume;
+
+use Apalos\Core\Result\Warning;
+
+/** How much rubber to mix, in ml, between which bounds, and why. */
+final readonly class VolumeResult
+{
+    /**
+     * @param  list<string>  $working
+     * @param  list<Warning>  $warnings
+     */
+    public function __construct(
+        public Spread $rubber,
+        public string $advice,
+        public array $working,
+        public ?Reconciliation $reconciliation,
+        public array $warnings,
+    ) {}
+
+    /**
+     * @return array{
+     *     low_ml: float, likely_ml: float, high_ml: float, advice: string, working: list<string>,
+     *     reconcile: array{used_ml: float, part_ml: float|null, correction_pct: float}|null,
+     *     warnings: list<array{code: string, message: string}>
+     * }
+     */
+    public function toArray(): array
+    {
+        return [
+            'low_ml' => $this->rubber->low,
+            'likely_ml' => $this->rubber->likely,
+            'high_ml' => $this->rubber->high,
+            'advice' => $this->advice,
+            'working' => $this->working,
+            'reconcile' => $this->reconciliation?->toArray(),
+            'warnings' => Warning::all($this->warnings),
+        ];
+    }
+}
