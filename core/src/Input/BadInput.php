@@ -12,7 +12,7 @@ use DomainException;
  */
 final class BadInput extends DomainException
 {
-    private function __construct(public readonly string $field, string $message)
+    private function __construct(public readonly string $field, string $message, public readonly bool $isMissing = false)
     {
         parent::__construct($message);
     }
@@ -20,6 +20,12 @@ final class BadInput extends DomainException
     public static function at(string $field, string $message): self
     {
         return new self($field, $message);
+    }
+
+    /** Nothing is there yet, which on a half-filled form is no mistake. */
+    public static function missing(string $field): self
+    {
+        return new self($field, 'This is missing. Give a value.', true);
     }
 
     /** @return array{error: array{field: string, message: string}} */

@@ -105,9 +105,10 @@ final readonly class Fields
         return trim($value);
     }
 
+    /** An empty text counts as none. */
     public function textOrNull(string $key): ?string
     {
-        return $this->has($key) ? $this->text($key) : null;
+        return $this->has($key) && $this->values[$key] !== '' ? $this->text($key) : null;
     }
 
     public function bool(string $key): bool
@@ -174,6 +175,21 @@ final readonly class Fields
         return $list;
     }
 
+    /** @return list<string> an absent list counts as an empty one */
+    public function strings(string $key): array
+    {
+        $value = $this->has($key) ? $this->required($key) : [];
+        if (! is_array($value) || ! array_is_list($value)) {
+            throw BadInput::at($this->at($key), 'This must be a list of words; it was '.self::show($value).'.');
+        }
+        $strings = [];
+        foreach ($value as $i => $entry) {
+            $strings[] = is_string($entry) ? $entry : throw BadInput::at($this->at("{$key}.{$i}"), 'This must be a word; it was '.self::show($entry).'.');
+        }
+
+        return $strings;
+    }
+
     /** @return list<string> the names of the fields that are there */
     public function names(): array
     {
@@ -199,7 +215,7 @@ final readonly class Fields
     private function required(string $key): mixed
     {
         if (! array_key_exists($key, $this->values) || $this->values[$key] === null) {
-            throw BadInput::at($this->at($key), 'This is missing. Give a value.');
+            throw BadInput::missing($this->at($key));
         }
 
         return $this->values[$key];

@@ -16,7 +16,7 @@ final readonly class AdditiveSheet
     /**
      * @param  list<string>  $families  the bases it is meant for
      * @param  list<string>  $hazards  ids of cautions
-     * @param  array<string, mixed>  $reading  the sheet as written, for reading
+     * @param  array<string, mixed>  $written  the sheet as written, for reading
      */
     private function __construct(
         public string $code,
@@ -30,7 +30,7 @@ final readonly class AdditiveSheet
         public ?Grams $drop,
         public array $hazards,
         public string $colour,
-        public array $reading,
+        private array $written,
     ) {}
 
     /** @param array<string, mixed> $sheet as read from the library and valid against its schema */
@@ -54,6 +54,12 @@ final readonly class AdditiveSheet
             $in->text('colour'),
             $sheet,
         );
+    }
+
+    /** The sheet as it is written, for what is only read by people. */
+    public function sheet(): Fields
+    {
+        return Fields::of($this->written, $this->code);
     }
 
     public function suits(BaseSheet $base): bool

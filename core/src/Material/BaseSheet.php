@@ -23,7 +23,7 @@ final readonly class BaseSheet
      * @param  array{reading: float, scale: string}|null  $hardness
      * @param  list<AdditiveLimit>  $limits
      * @param  list<string>  $hazards  ids of cautions
-     * @param  array<string, mixed>  $reading  the sheet as written, for reading
+     * @param  array<string, mixed>  $written  the sheet as written, for reading
      */
     private function __construct(
         public string $code,
@@ -42,10 +42,11 @@ final readonly class BaseSheet
         public bool $pourBFirst,
         public bool $measuredByVolumeOk,
         public string $vacuum,
+        public bool $brushed,
         public array $limits,
         public array $hazards,
         public string $colour,
-        public array $reading,
+        private array $written,
     ) {}
 
     /** @param array<string, mixed> $sheet as read from the library and valid against its schema */
@@ -78,11 +79,18 @@ final readonly class BaseSheet
             $in->text('pour_first') === 'b',
             $in->bool('measured_by_volume_ok'),
             $in->text('vacuum'),
+            $in->bool('brushed'),
             array_map(AdditiveLimit::from(...), $in->objects('limits')),
             self::strings($sheet['hazards'] ?? []),
             $in->text('colour'),
             $sheet,
         );
+    }
+
+    /** The sheet as it is written, for what is only read by people. */
+    public function sheet(): Fields
+    {
+        return Fields::of($this->written, $this->code);
     }
 
     public function limitFor(Role $role): ?AdditiveLimit

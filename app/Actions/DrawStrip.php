@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Run\StepKind;
+use App\Http\Views\StripView;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Shop\PourClock;
+use App\Shop\RecordedRun;
+use App\Shop\SheetReckoner;
+use Carbon\CarbonImmutable;
+
+/** Draws the day strip from what is live now. */
+final readonly class DrawStrip
+{
+    /** How long before the end of pot life hands are called. */
+    private const LAST_CALL_MIN = 3;
+
+    public function __construct(private PourClock $clock, private SheetReckoner $reckoner) {}
+
+    public function __invoke(CarbonImmutable $now): StripView
+    {
+        $lozenges = [];
+        $calls = [];
+        foreach (Pour::query()->live()->with('impression.job')->orderBy('started_at')->get() as $pour) {
+            $run = RecordedRun::of($pour);
+            $title = "{$pour->impression->job->name} · {$pour->impression->name}";
+            $lozenges[] = [
+                'pour_id' => $pour->id, 'job' => $pour->impression->job->name, 'title' => $title, 'state' => $pour->state->value,
+                'hands' => $this->hands($pour, $run, $now), 'waits' => $this->waits($pour, $now), 'windows' => $this->windows($pour, $run),
+            ];
+            foreach ($this->calls($pour, $run) as [$at, $what]) {
+                $calls[] = ['pour_id' => $pour->id, 'at_ms' => (int) $at->getTimestampMs(), 'what' => $what, 'title' => $title];
+            }
+        }
+        usort($calls, static fn (array $a, array $b): int => $a['at_ms'] <=> $b['at_ms']);
+
+        return new StripView($lozenges, $calls, $this->startable($now), (int) $now->getTimestampMs());
+    }
+
+    /** @return list<array{from_ms: int, to_ms: int}> */
+    private function hands(Pour $pour, RecordedRun $run, CarbonImmutable $now): array
+    {
+        $spans = [self::span($pour->started_at ?? $now, $pour->poured_at ?? $now)];
+        if ($pour->opened_at !== null) {
+            $spans[] = self::span($pour->opened_at, $now);
+        }
+
+        return $spans;
+    }
+
+    /** @return list<array{from_ms: int, to_ms: int}> */
+    private function waits(Pour $pour, CarbonImmutable $now): array
+    {
+        $open = $this->clock->reaches($pour, Milestone::Demould);
+
+        return $pour->poured_at === null || $open === null ? [] : [self::span($pour->poured_at, $pour->opened_at ?? $open['likely'])];
+    }
+
+    /** @return list<array{kind: string, from_ms: int, to_ms: int}> */
+    private function windows(Pour $pour, RecordedRun $run): array
+    {
+        $windows = [];
+        $met = $run->at($run->state->cup()->metAt);
+        if ($pour->state === PourState::Running && $met !== null && ($ends = $run->potLifeEnds($this->clock)) !== null) {
+            $windows[] = ['kind' => 'pot_life', ...self::span($met, $ends)];
+        }
+        if ($pour->state === PourState::Waiting) {
+            $base = $this->clock->base($pour);
+            $opens = $base?->brushed === true ? $this->clock->reaches($pour, Milestone::RecoatOpen) : null;
+            $closes = $base?->brushed === true ? $this->clock->reaches($pour, Milestone::RecoatClose) : null;
+            if ($opens !== null && $closes !== null) {
+                $windows[] = ['kind' => 'recoat', ...self::span($opens['likely'], $closes['likely'])];
+            }
+            $open = $this->clock->reaches($pour, Milestone::Demould);
+            if ($open !== null) {
+                $windows[] = ['kind' => 'demould', ...self::span($open['likely'], $open['high'])];
+            }
+        }
+
+        return $windows;
+    }
+
+    /** @return list<array{CarbonImmutable, string}> the moments at which somebody is needed */
+    private function calls(Pour $pour, RecordedRun $run): array
+    {
+        $calls = [];
+        $step = $run->state->step;
+        if ($step->kind === StepKind::Mix || $step->kind === StepKind::Degas) {
+            $since = $run->events[count($run->events) - 1]->at;
+            $minutes = $step->kind === StepKind::Mix ? $run->plan->mixing->min : $run->plan->degassing->min;
+            $calls[] = [$since->addMilliseconds((int) ($minutes * 60_000)), $step->kind === StepKind::Mix ? 'Mixing time is up' : 'Let the air back in'];
+        }
+        if ($pour->state === PourState::Running && ($ends = $run->potLifeEnds($this->clock)) !== null) {
+            $calls[] = [$ends->subMinutes(self::LAST_CALL_MIN), 'Three minutes of pot life left'];
+        }
+        if ($pour->state === PourState::Waiting) {
+            foreach ($this->windows($pour, $run) as $window) {
+                $at = CarbonImmutable::createFromTimestampMs($window['from_ms']);
+                $calls[] = [$at, $window['kind'] === 'recoat' ? 'Ready for the next coat' : 'Ready to open'];
+            }
+        }
+
+        return $calls;
+    }
+
+    /** @return list<array{pour_id: int, title: string, open_ms: int}> planned pours that would be open before midnight */
+    private function startable(CarbonImmutable $now): array
+    {
+        $startable = [];
+        foreach (Pour::query()->where('state', PourState::Draft)->with('impression.job')->latest('updated_at')->limit(12)->get() as $pour) {
+            $reckoning = $this->reckoner->reckon($pour->sheet);
+            $demould = $reckoning->isPourable() ? $reckoning->mix?->demould : null;
+            if ($demould !== null) {
+                $startable[] = ['pour_id' => $pour->id, 'title' => "{$pour->impression->job->name} · {$pour->impression->name}", 'open_ms' => (int) $now->addMinutes((int) ceil($demould->min))->getTimestampMs()];
+            }
+        }
+
+        return $startable;
+    }
+
+    /** @return array{from_ms: int, to_ms: int} */
+    private static function span(CarbonImmutable $from, CarbonImmutable $to): array
+    {
+        return ['from_ms' => (int) $from->getTimestampMs(), 'to_ms' => (int) $to->getTimestampMs()];
+    }
+}

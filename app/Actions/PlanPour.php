@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Impression;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Models\Workshop;
+use App\Shop\Library;
+
+/** Opens a sheet for the next pour of an impression: the one begun before, a copy of the last pour's, or a fresh one. */
+final readonly class PlanPour
+{
+    public function __construct(private Workshop $workshop, private Library $library) {}
+
+    public function __invoke(Impression $impression): Pour
+    {
+        $draft = $impression->pours()->where('state', PourState::Draft)->first();
+        if ($draft !== null) {
+            return $draft;
+        }
+        $last = $impression->pours()->reorder()->orderByDesc('id')->first();
+
+        return $impression->pours()->create(['sheet' => $last->sheet ?? $this->fresh($impression), 'state' => PourState::Draft]);
+    }
+
+    /** @return array<string, mixed> */
+    private function fresh(Impression $impression): array
+    {
+        $base = $this->library->shelf()->bases[$impression->material ?? ''] ?? null;
+        $vacuum = $base?->vacuum === 'recommended';
+
+        return [
+            'volume' => ['method' => 'box', 'box' => ['l_mm' => null, 'w_mm' => null, 'h_mm' => null], 'part' => null, 'allowance_pct' => 8],
+            'target' => ['waste_pct' => 0],
+            'formula' => ['base' => $base->code ?? '', 'additives' => []],
+            'plan' => [
+                'scale' => ['division_g' => $this->workshop->scale_division_g, 'capacity_g' => $this->workshop->scale_capacity_g],
+                'vessel' => ['capacity_ml' => 1500, 'tare_g' => 45, 'degas' => $vacuum, 'rise_factor' => 3],
+                'mix_min' => ($base?->times['pot_life_min']->min ?? 20) < 8 ? 1 : 3,
+                'degas_min' => $vacuum ? 5 : 0,
+                'pour_g_per_min' => 150,
+            ],
+            'formula_name' => '',
+        ];
+    }
+}

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Run\StepKind;
+use App\Http\Views\BenchView;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Shop\PourClock;
+use App\Shop\RecordedRun;
+use App\Shop\SheetReckoner;
+use Carbon\CarbonImmutable;
+
+/** Sorts everything live or planned into now, next and later. */
+final readonly class ReadBench
+{
+    public function __construct(private PourClock $clock, private SheetReckoner $reckoner) {}
+
+    public function __invoke(CarbonImmutable $now): BenchView
+    {
+        $items = [];
+        foreach (Pour::query()->live()->with('impression.job')->get() as $pour) {
+            $items[] = match ($pour->state) {
+                PourState::Running => $this->running($pour, $now),
+                PourState::Waiting => $this->waiting($pour, $now),
+                default => $this->item($pour, 'now', 'It is open: look at it and say how it came out', $pour->weighed_g, 'g', 'poured', null, null, 'run', 'Grade it'),
+            };
+        }
+        foreach (Pour::query()->where('state', PourState::Draft)->with('impression.job')->latest('updated_at')->limit(30)->get() as $pour) {
+            $items[] = $this->planned($pour);
+        }
+        usort($items, static fn (array $a, array $b): int => [$a['to_ms'] ?? PHP_INT_MAX, $a['pour_id']] <=> [$b['to_ms'] ?? PHP_INT_MAX, $b['pour_id']]);
+
+        return new BenchView($items);
+    }
+
+    /** @return array{pour_id: int, group: string, title: string, base: string, what: string, number: float|null, unit: string|null, label: string, from_ms: int|null, to_ms: int|null, href: string, colour: string, action: string} */
+    private function running(Pour $pour, CarbonImmutable $now): array
+    {
+        $run = RecordedRun::of($pour);
+        $cup = $run->state->cup();
+        $line = $cup->current();
+        $met = $run->at($cup->metAt);
+        $ends = $run->potLifeEnds($this->clock);
+        $batches = count($run->plan->batches);
+        $which = $batches > 1 && $run->state->step->batch > 0 ? "batch {$run->state->step->batch} of {$batches}: " : '';
+
+        return match ($run->state->step->kind) {
+            StepKind::Weigh => $this->item($pour, 'now', "{$which}weigh {$line['add']}", $line['running'] ?? null, 'g', 'until the scale reads', $met, $ends, 'run', 'Go on'),
+            StepKind::Rescue => $this->item($pour, 'now', "{$which}over-poured: rescue the cup", array_sum($cup->planned), 'g', 'was planned', $met, $ends, 'run', 'Rescue'),
+            default => $this->item($pour, 'now', $which.$this->inWords($run->state->step->kind), array_sum($cup->planned), 'g', 'in the cup', $met, $ends, 'run', 'Go on'),
+        };
+    }
+
+    private function inWords(StepKind $kind): string
+    {
+        return match ($kind) {
+            StepKind::Gear => 'gear on and read the cautions',
+            StepKind::PreMix => 'stir each part in its own pot',
+            StepKind::Tare => 'cup on the scale, tare',
+            StepKind::Mix => 'mix it',
+            StepKind::Degas => 'draw the air out',
+            StepKind::Fill => 'pour it',
+            default => 'go on',
+        };
+    }
+
+    /** @return array{pour_id: int, group: string, title: string, base: string, what: string, number: float|null, unit: string|null, label: string, from_ms: int|null, to_ms: int|null, href: string, colour: string, action: string} */
+    private function waiting(Pour $pour, CarbonImmutable $now): array
+    {
+        $open = $this->clock->reaches($pour, Milestone::Demould);
+        $due = $open !== null && $open['likely'] <= $now;
+        $soon = $open !== null && $open['likely'] <= $now->addHours(3);
+
+        return $this->item(
+            $pour, $due ? 'now' : ($soon ? 'next' : 'later'), $due ? 'ready to open' : 'curing', $pour->weighed_g, 'g', 'in the mould',
+            $pour->poured_at, $open['likely'] ?? null, 'run', $due ? 'Open it' : 'Look',
+        );
+    }
+
+    /** @return array{pour_id: int, group: string, title: string, base: string, what: string, number: float|null, unit: string|null, label: string, from_ms: int|null, to_ms: int|null, href: string, colour: string, action: string} */
+    private function planned(Pour $pour): array
+    {
+        $reckoning = $this->reckoner->reckon($pour->sheet);
+
+        return $reckoning->isPourable() && $reckoning->mix !== null
+            ? $this->item($pour, 'next', 'ready to weigh up', $reckoning->mix->mass->g, 'g', count($reckoning->mix->batches) > 1 ? 'in '.count($reckoning->mix->batches).' batches' : 'in one batch', null, null, '', 'Open the sheet')
+            : $this->item($pour, 'later', 'the sheet is not finished', null, null, 'still to be worked out', null, null, '', 'Finish it');
+    }
+
+    /** @return array{pour_id: int, group: string, title: string, base: string, what: string, number: float|null, unit: string|null, label: string, from_ms: int|null, to_ms: int|null, href: string, colour: string, action: string} */
+    private function item(Pour $pour, string $group, string $what, ?float $number, ?string $unit, string $label, ?CarbonImmutable $from, ?CarbonImmutable $to, string $page, string $action): array
+    {
+        $base = $this->clock->base($pour);
+
+        return [
+            'pour_id' => $pour->id,
+            'group' => $group,
+            'title' => "{$pour->impression->job->name} · {$pour->impression->name}",
+            'base' => $base->name ?? '',
+            'what' => $what,
+            'number' => $number,
+            'unit' => $unit,
+            'label' => $label,
+            'from_ms' => $from === null ? null : (int) $from->getTimestampMs(),
+            'to_ms' => $to === null ? null : (int) $to->getTimestampMs(),
+            'href' => rtrim("/pours/{$pour->id}/{$page}", '/'),
+            'colour' => $base->colour ?? '#cfc4ae',
+            'action' => $action,
+        ];
+    }
+}

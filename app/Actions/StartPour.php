@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Mix\Scale;
+use Apalos\Core\Mix\Vessel;
+use Apalos\Core\Run\RunPlan;
+use Apalos\Core\Units\Minutes;
+use App\Models\FormulaVersion;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Models\Workshop;
+use App\Shop\Room;
+use App\Shop\SheetReckoner;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/** Begins a run: freezes the plan, pins the formula to a version. Asked twice, it begins once. */
+final readonly class StartPour
+{
+    public function __construct(private SheetReckoner $reckoner, private Room $room, private Workshop $workshop) {}
+
+    /** @throws BadInput when the sheet does not add up yet */
+    public function __invoke(Pour $pour, CarbonImmutable $now): Pour
+    {
+        return DB::transaction(function () use ($pour, $now): Pour {
+            $fresh = Pour::query()->with('impression.job')->lockForUpdate()->findOrFail($pour->id);
+            if ($fresh->started_at !== null) {
+                return $fresh;
+            }
+            $reckoning = $this->reckoner->reckon($fresh->sheet);
+            if (! $reckoning->isPourable() || $reckoning->mix === null || $reckoning->recipe === null) {
+                throw $reckoning->errors[0] ?? BadInput::at('volume', 'The sheet is not complete yet. Fill in the volume, the formula and the plan.');
+            }
+            $sheet = Fields::of($fresh->sheet);
+            $plan = $sheet->object('plan');
+            $vessel = $plan->objectOrNull('vessel');
+            $vessel = $vessel === null ? null : Vessel::from($vessel);
+            $base = $reckoning->recipe->base;
+            $version = $this->version($fresh, $sheet->object('formula'));
+
+            $fresh->fill([
+                'formula_version_id' => $version->id,
+                'started_at' => $now,
+                'state' => PourState::Running,
+                'plan' => [
+                    'run' => RunPlan::of(
+                        $reckoning->mix, $base->ratio->isOnePart(), Minutes::of($plan->number('mix_min')),
+                        Minutes::of($vessel?->degas === true ? $plan->number('degas_min') : 0.0),
+                        Scale::from($plan->object('scale'))->division, $vessel,
+                    )->toArray(),
+                    'base' => ['code' => $base->code, 'name' => $base->name, 'part_names' => $base->partNames],
+                    'colours' => $reckoning->recipe->colours(),
+                    'cautions' => [...$reckoning->recipe->hazards(), ...($vessel?->degas === true ? ['vacuum'] : [])],
+                    'formula_name' => $version->formula->name.' · '.$version->number,
+                    'room_c' => $this->room->now()->degrees,
+                    'pot_life_min' => $reckoning->mix->potLife?->min,
+                    'usable_min' => $reckoning->mix->usable?->min,
+                    'likely_ml' => $reckoning->volume?->rubber->likely,
+                ],
+            ])->save();
+
+            return $fresh;
+        });
+    }
+
+    private function version(Pour $pour, Fields $recipe): FormulaVersion
+    {
+        $lines = array_map(static fn (Fields $line): array => [
+            'code' => $line->text('code'), 'amount' => $line->number('amount'), 'basis' => $line->text('basis'), 'into' => $line->text('into'),
+        ], $recipe->objects('additives'));
+        $content = ['base' => $recipe->text('base'), 'additives' => $lines];
+        $name = Fields::of($pour->sheet)->textOrNull('formula_name') ?? "{$pour->impression->job->name}, {$pour->impression->name}";
+        $formula = $this->workshop->formulas()->firstOrCreate(['name' => $name]);
+        $latest = $formula->versions()->reorder()->orderByDesc('number')->first();
+        // JSON does not tell 60 from 60.0, so the two are compared as JSON would have them.
+        if ($latest !== null && $latest->recipe == $content) {
+            return $latest->setRelation('formula', $formula);
+        }
+
+        return $formula->versions()->create(['number' => ($latest->number ?? 0) + 1, 'recipe' => $content])->setRelation('formula', $formula);
+    }
+}

@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use RuntimeException;
+
+/** Somebody confirmed a step that is no longer, or not yet, the one at hand: another screen was faster. */
+final class StepHasMoved extends RuntimeException {}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Devices\StandIn\StandIns;
+use Illuminate\Console\Command;
+
+/** Stands in for a scale and a thermometer on two loopback ports, so that a run can be tried without either. */
+final class SimulateDevices extends Command
+{
+    protected $signature = 'devices:simulate {--scale=127.0.0.1:7101 : where the scale listens} {--thermometer=127.0.0.1:7102 : where the thermometer listens} {--room=19.5 : °C}';
+
+    protected $description = 'Stand in for a scale and a thermometer';
+
+    public function handle(): int
+    {
+        $standIns = new StandIns(roomC: (float) $this->option('room'));
+        $servers = [];
+        foreach (['scale', 'thermometer'] as $device) {
+            $server = @stream_socket_server('tcp://'.$this->option($device), $code, $why);
+            if ($server === false) {
+                $this->error("The {$device} cannot listen on {$this->option($device)}: {$why}. Choose another port with --{$device}.");
+
+                return self::FAILURE;
+            }
+            $servers[(int) $server] = [$server, $device];
+        }
+        $this->info("Scale on {$this->option('scale')}, thermometer on {$this->option('thermometer')}.");
+
+        /** @var array<int, array{resource, string}> $clients */
+        $clients = [];
+        while (true) {
+            $ready = array_map(static fn (array $entry) => $entry[0], [...array_values($servers), ...array_values($clients)]);
+            [$none, $except] = [null, null];
+            if (@stream_select($ready, $none, $except, 60) === false) {
+                return self::SUCCESS;
+            }
+            foreach ($ready as $stream) {
+                $id = (int) $stream;
+                if (isset($servers[$id])) {
+                    $client = @stream_socket_accept($stream, 0);
+                    if ($client !== false) {
+                        $clients[(int) $client] = [$client, $servers[$id][1]];
+                    }
+
+                    continue;
+                }
+                $line = fgets($stream, 128);
+                if ($line === false) {
+                    fclose($stream);
+                    unset($clients[$id]);
+
+                    continue;
+                }
+                $answer = $clients[$id][1] === 'scale' ? $standIns->scale($line, microtime(true)) : $standIns->thermometer($line, microtime(true));
+                if ($answer !== null) {
+                    @fwrite($stream, $answer."\r\n");
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Devices;
+
+/** Asks a device one line over TCP and hears one line back; a new connection each time, so that a dropped cable heals itself. */
+final readonly class TcpLines
+{
+    public function __construct(private string $address, private float $timeoutS) {}
+
+    /** @throws DeviceLost */
+    public function ask(string $line, string $device): string
+    {
+        if ($this->address === '') {
+            throw new DeviceLost("No {$device} is set up. Type the reading.");
+        }
+        $socket = @stream_socket_client("tcp://{$this->address}", $code, $why, $this->timeoutS);
+        if ($socket === false) {
+            throw new DeviceLost("The {$device} does not answer. Check its cable and that it is on, or type the reading.");
+        }
+        try {
+            stream_set_timeout($socket, (int) $this->timeoutS, (int) (fmod($this->timeoutS, 1.0) * 1e6));
+            fwrite($socket, $line."\r\n");
+            $answer = fgets($socket, 128);
+        } finally {
+            fclose($socket);
+        }
+        if ($answer === false || trim($answer) === '') {
+            throw new DeviceLost("The {$device} has gone quiet. Check its cable and that it is on, or type the reading.");
+        }
+
+        return trim($answer);
+    }
+}

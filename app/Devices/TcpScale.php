@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Devices;
+
+/** A scale that speaks lines: `Q` asks for a reading, `T` tares, `Z` zeroes. */
+final readonly class TcpScale implements ScalePort
+{
+    public function __construct(private TcpLines $lines) {}
+
+    public function read(): ScaleReading
+    {
+        return ScaleReading::parse($this->lines->ask('Q', 'scale'));
+    }
+
+    public function tare(): void
+    {
+        $this->order('T');
+    }
+
+    public function zero(): void
+    {
+        $this->order('Z');
+    }
+
+    private function order(string $command): void
+    {
+        if ($this->lines->ask($command, 'scale') !== 'OK') {
+            throw new DeviceLost('The scale did not take that: it is still moving or overloaded. Let it come to rest and try again.');
+        }
+    }
+}

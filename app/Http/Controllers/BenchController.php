@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\ReadBench;
+use Carbon\CarbonImmutable;
+use Inertia\Inertia;
+use Inertia\Response;
+
+final class BenchController
+{
+    public function __invoke(ReadBench $read): Response
+    {
+        return Inertia::render('bench/Bench', ['bench' => $read(CarbonImmutable::now())->toArray()]);
+    }
+}

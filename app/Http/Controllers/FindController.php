@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Workshop;
+use App\Shop\Library;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+
+/** The jump box: jobs, formulas and sheets by a part of their name. */
+final class FindController
+{
+    private const EACH = 5;
+
+    public function __invoke(Request $request, Workshop $workshop, Library $library): JsonResponse
+    {
+        $q = is_string($said = $request->query('q')) ? mb_strtolower(trim($said)) : '';
+        if ($q === '') {
+            return new JsonResponse(['found' => []]);
+        }
+        $like = '%'.addcslashes($q, '%_\\').'%';
+        $named = static fn (Builder $query): Builder => $query->whereRaw("lower(name) like ? escape '\\'", [$like]);
+        $found = [];
+        foreach ($workshop->jobs()->where($named)->latest('updated_at')->limit(self::EACH)->get() as $job) {
+            $found[] = ['kind' => 'job', 'name' => $job->name, 'href' => "/jobs/{$job->id}"];
+        }
+        foreach ([...$library->shelf()->bases, ...$library->shelf()->additives] as $sheet) {
+            if (str_contains(mb_strtolower("{$sheet->name} {$sheet->code}"), $q) && count($found) < 12) {
+                $found[] = ['kind' => 'sheet', 'name' => $sheet->name, 'href' => "/stores/{$sheet->code}"];
+            }
+        }
+        foreach ($workshop->formulas()->where($named)->limit(self::EACH)->get() as $formula) {
+            $found[] = ['kind' => 'formula', 'name' => $formula->name, 'href' => '/log?q='.rawurlencode(explode(',', $formula->name)[0])];
+        }
+
+        return new JsonResponse(['found' => $found]);
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\JobRequest;
+use App\Http\Views\JobsView;
+use App\Http\Views\JobView;
+use App\Models\Job;
+use App\Models\Workshop;
+use App\Shop\Library;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Support\Facades\DB;
+use Inertia\Inertia;
+use Inertia\Response;
+
+final class JobController
+{
+    public function index(Workshop $workshop, Library $library): Response
+    {
+        $jobs = $workshop->jobs()->with('impressions.pours')->latest('updated_at')->get();
+
+        return Inertia::render('jobs/Jobs', [...(new JobsView($jobs, $library))->toArray(), 'materials' => self::materials($library)]);
+    }
+
+    public function store(JobRequest $request, Workshop $workshop): RedirectResponse
+    {
+        /** @var array{name: string, purpose?: string|null, quantity: int, due_on?: string|null, chain?: list<array{kind: string, name: string, material?: string|null}>} $said */
+        $said = $request->validated();
+        $job = DB::transaction(static function () use ($said, $workshop): Job {
+            $job = $workshop->jobs()->create(['name' => $said['name'], 'purpose' => $said['purpose'] ?? null, 'quantity' => $said['quantity'], 'due_on' => ($said['due_on'] ?? null) ?: null]);
+            foreach ($said['chain'] ?? [] as $position => $link) {
+                $job->impressions()->create([...$link, 'position' => $position]);
+            }
+
+            return $job;
+        });
+
+        return redirect()->to("/jobs/{$job->id}");
+    }
+
+    public function show(Job $job, Library $library): Response
+    {
+        $job->load('impressions.pours');
+
+        return Inertia::render('jobs/Job', ['job' => (new JobView($job, $library))->toArray(), 'materials' => self::materials($library)]);
+    }
+
+    public function update(JobRequest $request, Job $job): RedirectResponse
+    {
+        $said = $request->safe()->only(['name', 'purpose', 'quantity', 'due_on']);
+        $job->update([...$said, 'due_on' => ($said['due_on'] ?? null) ?: null]);
+
+        return back();
+    }
+
+    public function destroy(Job $job): RedirectResponse
+    {
+        $job->delete();
+
+        return redirect()->to('/jobs')->with('said', "“{$job->name}” is put away.")->with('undo', "/jobs/{$job->id}/restore");
+    }
+
+    public function restore(int $job): RedirectResponse
+    {
+        Job::withTrashed()->findOrFail($job)->restore();
+
+        return redirect()->to("/jobs/{$job}");
+    }
+
+    /** @return list<array{code: string, name: string, shore: string|null, family: string}> */
+    private static function materials(Library $library): array
+    {
+        return array_values(array_map(static fn ($base): array => ['code' => $base->code, 'name' => $base->name, 'shore' => $base->shore(), 'family' => $base->family], $library->shelf()->bases));
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Views\LogView;
+use App\Models\Pour;
+use App\Shop\Library;
+use App\Shop\LogQuery;
+use Illuminate\Http\Request;
+use Inertia\Inertia;
+use Inertia\Response;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+final readonly class LogController
+{
+    private const ON_SCREEN = 200;
+
+    public function __construct(private LogQuery $query, private Library $library) {}
+
+    public function index(Request $request): Response
+    {
+        $filter = $this->filter($request);
+        $query = ($this->query)($filter);
+
+        return Inertia::render('log/Log', ['log' => (new LogView($query->clone()->limit(self::ON_SCREEN)->get(), $this->library, $filter, $query->count()))->toArray()]);
+    }
+
+    /** Everything the filter lets through, in metric units, as RFC 4180 CSV in UTF-8. */
+    public function csv(Request $request): StreamedResponse
+    {
+        $query = ($this->query)($this->filter($request));
+
+        return response()->streamDownload(function () use ($query): void {
+            $out = fopen('php://output', 'w');
+            assert($out !== false);
+            $put = static fn (array $row) => fputcsv($out, array_map(self::harmless(...), $row), ',', '"', '', "\r\n");
+            $put(['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'grade', 'faults', 'note']);
+            $query->reorder()->lazyById(200)->each(function (Pour $pour) use ($put): void {
+                $put([
+                    $pour->id, $pour->graded_at?->toIso8601String(), $pour->impression->job->name, $pour->impression->name, $pour->impression->kind->value,
+                    $pour->baseCode(), $pour->formulaVersion === null ? '' : "{$pour->formulaVersion->formula->name} v{$pour->formulaVersion->number}",
+                    $pour->weighed_g, $pour->used_g, $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note,
+                ]);
+            });
+            fclose($out);
+        }, 'apalos-log.csv', ['Content-Type' => 'text/csv; charset=UTF-8']);
+    }
+
+    /** Keeps a spreadsheet from taking a note for a formula. */
+    private static function harmless(mixed $cell): string
+    {
+        $text = is_scalar($cell) ? (string) $cell : '';
+
+        return ! is_numeric($text) && preg_match('/^[=+\-@\t\r]/', $text) === 1 ? "'".$text : $text;
+    }
+
+    /** @return array{q: string, grade: string, fault: string, base: string} */
+    private function filter(Request $request): array
+    {
+        $word = static fn (string $key): string => is_string($said = $request->query($key)) ? trim($said) : '';
+
+        return ['q' => $word('q'), 'grade' => $word('grade'), 'fault' => $word('fault'), 'base' => $word('base')];
+    }
+}

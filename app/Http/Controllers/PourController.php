@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Apalos\Core\Input\BadInput;
+use App\Actions\StartPour;
+use App\Http\Views\PourSheetView;
+use App\Http\Views\ReckoningView;
+use App\Models\FormulaVersion;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Models\RunEvent;
+use App\Models\Workshop;
+use App\Shop\Library;
+use App\Shop\Room;
+use App\Shop\SheetReckoner;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Inertia\Inertia;
+use Inertia\Response;
+
+final class PourController
+{
+    /** A sheet is a page, not a book. */
+    private const LARGEST_SHEET = 40_000;
+
+    public function show(Pour $pour, Library $library, Workshop $workshop, SheetReckoner $reckoner, Room $room): Response|RedirectResponse
+    {
+        if ($pour->state !== PourState::Draft) {
+            return redirect()->to("/pours/{$pour->id}/run");
+        }
+        $pour->load('impression.job');
+        $formulas = FormulaVersion::query()->with('formula')->latest('id')->limit(60)->get();
+
+        return Inertia::render('pour/PourSheet', [
+            'pour' => (new PourSheetView($pour, $library, $workshop, $formulas, $this->learnt($pour)))->toArray(),
+            'reckoning' => (new ReckoningView($reckoner->reckon($pour->sheet), $room->now()->degrees))->toArray(),
+        ]);
+    }
+
+    /** Keeps the sheet as typed, right or wrong, and answers it. */
+    public function sheet(Request $request, Pour $pour, SheetReckoner $reckoner, Room $room): JsonResponse
+    {
+        $sheet = $request->json()->all();
+        if ($pour->state !== PourState::Draft) {
+            throw BadInput::at('', 'This pour has begun: its plan is fixed now. What happens in the cup is recorded in the run.');
+        }
+        if ($sheet === [] || array_is_list($sheet) || strlen($request->getContent()) > self::LARGEST_SHEET) {
+            throw BadInput::at('', 'The sheet must be one JSON object of 40 000 characters at most.');
+        }
+        $reckoning = $reckoner->reckon($sheet);
+        $pour->update(['sheet' => $sheet]);
+
+        return new JsonResponse((new ReckoningView($reckoning, $room->now()->degrees))->toArray());
+    }
+
+    public function start(Pour $pour, StartPour $start): RedirectResponse
+    {
+        try {
+            $start($pour, CarbonImmutable::now());
+        } catch (BadInput $wrong) {
+            return redirect()->to("/pours/{$pour->id}")->withErrors(['sheet' => $wrong->getMessage()]);
+        }
+
+        return redirect()->to("/pours/{$pour->id}/run");
+    }
+
+    public function destroy(Pour $pour): RedirectResponse
+    {
+        if ($pour->state !== PourState::Draft) {
+            return back()->withErrors(['sheet' => 'A pour that has begun stays in the log.']);
+        }
+        $job = $pour->impression->job_id;
+        RunEvent::query()->where('pour_id', $pour->id)->exists() || $pour->delete();
+
+        return redirect()->to("/jobs/{$job}");
+    }
+
+    /** @return array{pct: float, pours: int}|null what earlier pours of this link really took, against their sheets */
+    private function learnt(Pour $pour): ?array
+    {
+        $corrections = RunEvent::query()->where('kind', 'graded')
+            ->whereIn('pour_id', Pour::query()->where('impression_id', $pour->impression_id)->where('state', PourState::Graded)->select('id'))
+            ->orderByDesc('id')->limit(5)->get()
+            ->map(static fn (RunEvent $event): mixed => $event->payload['correction_pct'] ?? null)
+            ->filter(static fn (mixed $pct): bool => is_numeric($pct));
+
+        return $corrections->isEmpty() ? null : ['pct' => round((float) $corrections->average(), 1), 'pours' => $corrections->count()];
+    }
+}

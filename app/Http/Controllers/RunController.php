@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Apalos\Core\Input\Fields;
+use App\Actions\RecordEvent;
+use App\Actions\StepHasMoved;
+use App\Http\Views\RunView;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Shop\Library;
+use App\Shop\PourClock;
+use App\Shop\RecordedRun;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Inertia\Inertia;
+use Inertia\Response;
+
+final readonly class RunController
+{
+    public function __construct(private Library $library, private PourClock $clock) {}
+
+    public function show(Pour $pour): Response|RedirectResponse
+    {
+        if ($pour->state === PourState::Draft) {
+            return redirect()->to("/pours/{$pour->id}");
+        }
+
+        return Inertia::render('run/Run', ['run' => $this->view(RecordedRun::of($pour->load('impression.job')))]);
+    }
+
+    public function state(Pour $pour): JsonResponse
+    {
+        return new JsonResponse($this->view(RecordedRun::of($pour->load('impression.job'))));
+    }
+
+    public function record(Request $request, Pour $pour, RecordEvent $record): JsonResponse
+    {
+        try {
+            return new JsonResponse($this->view($record($pour, Fields::fromJson($request->getContent()), CarbonImmutable::now())));
+        } catch (StepHasMoved $moved) {
+            return new JsonResponse([
+                'error' => ['field' => 'step', 'message' => $moved->getMessage()],
+                'run' => $this->view(RecordedRun::of($pour->fresh(['impression.job']) ?? $pour)),
+            ], 409);
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private function view(RecordedRun $run): array
+    {
+        return (new RunView($run, $this->library, $this->clock))->toArray();
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use App\Actions\DrawStrip;
+use App\Http\Views\FrameView;
+use App\Models\Workshop;
+use App\Shop\Room;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\Request;
+use Inertia\Middleware;
+
+/** Hands every screen its frame: the workshop, the room and the day strip. */
+final class HandleInertiaRequests extends Middleware
+{
+    protected $rootView = 'app';
+
+    /** @return array<string, mixed> */
+    public function share(Request $request): array
+    {
+        return [
+            ...parent::share($request),
+            'frame' => static fn (): array => (new FrameView(app(Workshop::class), app(Room::class), app(DrawStrip::class)(CarbonImmutable::now())))->toArray(),
+            'flash' => static fn (): ?string => is_string($said = $request->session()->get('said')) ? $said : null,
+        ];
+    }
+}

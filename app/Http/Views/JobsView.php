@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Views;
+
+use App\Models\Job;
+use App\Shop\Library;
+use Illuminate\Support\Collection;
+
+/** All jobs, each with its chain in small. */
+final readonly class JobsView implements View
+{
+    /** @param Collection<int, Job> $jobs */
+    public function __construct(private Collection $jobs, private Library $library) {}
+
+    /**
+     * @return array{jobs: list<array{
+     *     id: int, name: string, purpose: string, quantity: int, due_on: string|null, cast: int,
+     *     chain: list<array{positive: bool, name: string, colour: string, status: string}>
+     * }>}
+     */
+    public function toArray(): array
+    {
+        return ['jobs' => array_values($this->jobs->map(function (Job $job): array {
+            $whole = (new JobView($job, $this->library))->toArray();
+
+            return [
+                'id' => $whole['id'], 'name' => $whole['name'], 'purpose' => $whole['purpose'], 'quantity' => $whole['quantity'],
+                'due_on' => $whole['due_on'], 'cast' => $whole['cast'],
+                'chain' => array_map(static fn (array $link): array => ['positive' => $link['positive'], 'name' => $link['name'], 'colour' => $link['colour'], 'status' => $link['status']], $whole['chain']),
+            ];
+        })->all())];
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
+
+/**
+ * One link of a job's chain: an original, a mould, a hard copy or the casts.
+ *
+ * @property int $id
+ * @property int $job_id
+ * @property int $position
+ * @property ImpressionKind $kind
+ * @property string $name
+ * @property string|null $material
+ * @property string|null $note
+ * @property Job $job
+ */
+final class Impression extends Model
+{
+    use SoftDeletes;
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['kind' => ImpressionKind::class, 'position' => 'integer'];
+    }
+
+    /** @return BelongsTo<Job, $this> */
+    public function job(): BelongsTo
+    {
+        return $this->belongsTo(Job::class)->withTrashed();
+    }
+
+    /** @return HasMany<Pour, $this> */
+    public function pours(): HasMany
+    {
+        return $this->hasMany(Pour::class)->orderBy('id');
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
+
+/**
+ * A piece to be made: a chain of impressions from the original to the casts.
+ *
+ * @property int $id
+ * @property int $workshop_id
+ * @property string $name
+ * @property string|null $purpose
+ * @property int $quantity
+ * @property CarbonImmutable|null $due_on
+ * @property CarbonImmutable $created_at
+ */
+final class Job extends Model
+{
+    use SoftDeletes;
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['due_on' => 'immutable_date', 'quantity' => 'integer', 'created_at' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsTo<Workshop, $this> */
+    public function workshop(): BelongsTo
+    {
+        return $this->belongsTo(Workshop::class);
+    }
+
+    /** @return HasMany<Impression, $this> */
+    public function impressions(): HasMany
+    {
+        return $this->hasMany(Impression::class)->orderBy('position')->orderBy('id');
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * One pour of an impression: a sheet while it is planned, a plan and events once it runs.
+ *
+ * @property int $id
+ * @property int $impression_id
+ * @property int|null $formula_version_id
+ * @property array<string, mixed> $sheet
+ * @property array<string, mixed>|null $plan
+ * @property PourState $state
+ * @property CarbonImmutable|null $started_at
+ * @property CarbonImmutable|null $met_at
+ * @property CarbonImmutable|null $poured_at
+ * @property CarbonImmutable|null $opened_at
+ * @property CarbonImmutable|null $graded_at
+ * @property float|null $weighed_g
+ * @property float|null $used_g
+ * @property Grade|null $grade
+ * @property list<string>|null $faults
+ * @property string|null $note
+ * @property Impression $impression
+ * @property FormulaVersion|null $formulaVersion
+ */
+final class Pour extends Model
+{
+    protected $guarded = [];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    protected function casts(): array
+    {
+        return [
+            'sheet' => 'array', 'plan' => 'array', 'faults' => 'array', 'state' => PourState::class, 'grade' => Grade::class,
+            'started_at' => 'immutable_datetime', 'met_at' => 'immutable_datetime', 'poured_at' => 'immutable_datetime',
+            'opened_at' => 'immutable_datetime', 'graded_at' => 'immutable_datetime', 'weighed_g' => 'float', 'used_g' => 'float',
+        ];
+    }
+
+    /** @return BelongsTo<Impression, $this> */
+    public function impression(): BelongsTo
+    {
+        return $this->belongsTo(Impression::class)->withTrashed();
+    }
+
+    /** @return BelongsTo<FormulaVersion, $this> */
+    public function formulaVersion(): BelongsTo
+    {
+        return $this->belongsTo(FormulaVersion::class);
+    }
+
+    /** @return HasMany<RunEvent, $this> */
+    public function events(): HasMany
+    {
+        return $this->hasMany(RunEvent::class)->orderBy('id');
+    }
+
+    /**
+     * Pours that have begun and not yet been graded.
+     *
+     * @param  Builder<self>  $query
+     */
+    public function scopeLive(Builder $query): void
+    {
+        $query->whereIn('state', [PourState::Running, PourState::Waiting, PourState::Opened]);
+    }
+
+    /** The house code of the base it is, or was to be, poured with. */
+    public function baseCode(): ?string
+    {
+        $formula = $this->sheet['formula'] ?? null;
+
+        return is_array($formula) && is_string($formula['base'] ?? null) ? $formula['base'] : null;
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * The one shop whose bench this is: its units, its scale, its room, its working day (minutes after midnight).
+ *
+ * @property int $id
+ * @property string $name
+ * @property string $units metric or imperial; what is stored is always metric
+ * @property string $room_source hand or thermometer
+ * @property bool $muted
+ * @property float $scale_division_g
+ * @property float $scale_capacity_g
+ * @property int $day_starts_min
+ * @property int $day_ends_min
+ */
+final class Workshop extends Model
+{
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['muted' => 'boolean', 'scale_division_g' => 'float', 'scale_capacity_g' => 'float', 'day_starts_min' => 'integer', 'day_ends_min' => 'integer'];
+    }
+
+    /** @return HasMany<Job, $this> */
+    public function jobs(): HasMany
+    {
+        return $this->hasMany(Job::class);
+    }
+
+    /** @return HasMany<Formula, $this> */
+    public function formulas(): HasMany
+    {
+        return $this->hasMany(Formula::class);
+    }
+
+    /** @return HasMany<RoomReading, $this> */
+    public function roomReadings(): HasMany
+    {
+        return $this->hasMany(RoomReading::class);
+    }
+
+    /** The shop this bench stands in; it is made on first use, so that an empty database already works. */
+    public static function here(): self
+    {
+        return self::query()->orderBy('id')->first() ?? self::query()->create(['name' => 'Our workshop'])->refresh();
+    }
+}

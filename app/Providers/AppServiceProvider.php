@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Devices\ScalePort;
+use App\Devices\TcpLines;
+use App\Devices\TcpScale;
+use App\Devices\TcpThermometer;
+use App\Devices\ThermometerPort;
+use App\Models\Workshop;
+use App\Shop\Library;
+use App\Shop\PourClock;
+use App\Shop\Room;
+use Carbon\CarbonImmutable;
+use Illuminate\Contracts\Cache\Repository;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\Date;
+use Illuminate\Support\ServiceProvider;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->scoped(Library::class, static fn ($app): Library => new Library(base_path('library'), $app->make(Repository::class)));
+        $this->app->scoped(Workshop::class, static fn (): Workshop => Workshop::here());
+        $this->app->scoped(Room::class);
+        $this->app->scoped(PourClock::class);
+        $this->app->bind(ScalePort::class, static fn (): ScalePort => new TcpScale(self::lines('scale')));
+        $this->app->bind(ThermometerPort::class, static fn (): ThermometerPort => new TcpThermometer(self::lines('thermometer')));
+    }
+
+    public function boot(): void
+    {
+        Model::shouldBeStrict(! $this->app->isProduction());
+        Date::use(CarbonImmutable::class);
+    }
+
+    private static function lines(string $device): TcpLines
+    {
+        return new TcpLines(config()->string("devices.{$device}.address"), config()->float("devices.{$device}.timeout_s"));
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shop;
+
+use Apalos\Core\Material\Shelf;
+use Illuminate\Contracts\Cache\Repository;
+use Symfony\Component\Yaml\Yaml;
+
+/** The knowledge in `library/`, read from disk and kept in the cache until a file changes. */
+final class Library
+{
+    private ?Shelf $shelf = null;
+
+    public function __construct(private readonly string $folder, private readonly Repository $cache) {}
+
+    public function shelf(): Shelf
+    {
+        return $this->shelf ??= Shelf::of(array_values($this->read('materials/*.yaml')));
+    }
+
+    /** @return array<string, array{title: string, text: string, gear: list<string>}> by id */
+    public function cautions(): array
+    {
+        /** @var array<string, array{title: string, text: string, gear: list<string>}> */
+        return $this->read('cautions.yaml')['cautions'] ?? [];
+    }
+
+    /** @return array<string, array{name: string, cause: string, next: string}> by id */
+    public function faults(): array
+    {
+        /** @var array<string, array{name: string, cause: string, next: string}> */
+        return $this->read('faults.yaml')['faults'] ?? [];
+    }
+
+    /** @return array<string, array<string, mixed>> what the files say, by name without ending */
+    private function read(string $pattern): array
+    {
+        $files = glob($this->folder.'/'.$pattern) ?: [];
+        $stamp = md5(implode('|', array_map(static fn (string $file): string => $file.filemtime($file).filesize($file), $files)));
+
+        /** @var array<string, array<string, mixed>> */
+        return $this->cache->rememberForever("library:{$stamp}", static function () use ($files): array {
+            $read = [];
+            foreach ($files as $file) {
+                $read[basename($file, '.yaml')] = Yaml::parseFile($file);
+            }
+
+            return $read;
+        });
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\BenchController;
+use App\Http\Controllers\DeviceController;
+use App\Http\Controllers\FindController;
+use App\Http\Controllers\ImpressionController;
+use App\Http\Controllers\JobController;
+use App\Http\Controllers\LogController;
+use App\Http\Controllers\PourController;
+use App\Http\Controllers\RunController;
+use App\Http\Controllers\StoresController;
+use App\Http\Controllers\WorkshopController;
+use Illuminate\Support\Facades\Route;
+
+Route::pattern('job', '[0-9]{1,15}');
+Route::pattern('impression', '[0-9]{1,15}');
+Route::pattern('pour', '[0-9]{1,15}');
+
+Route::get('/', BenchController::class);
+
+Route::get('/jobs', [JobController::class, 'index']);
+Route::post('/jobs', [JobController::class, 'store']);
+Route::get('/jobs/{job}', [JobController::class, 'show']);
+Route::put('/jobs/{job}', [JobController::class, 'update']);
+Route::delete('/jobs/{job}', [JobController::class, 'destroy']);
+Route::post('/jobs/{job}/restore', [JobController::class, 'restore']);
+Route::post('/jobs/{job}/impressions', [ImpressionController::class, 'store']);
+Route::put('/impressions/{impression}', [ImpressionController::class, 'update']);
+Route::delete('/impressions/{impression}', [ImpressionController::class, 'destroy']);
+Route::post('/impressions/{impression}/restore', [ImpressionController::class, 'restore']);
+Route::post('/impressions/{impression}/pours', [ImpressionController::class, 'pour']);
+
+Route::get('/pours/{pour}', [PourController::class, 'show']);
+Route::put('/pours/{pour}/sheet', [PourController::class, 'sheet']);
+Route::delete('/pours/{pour}', [PourController::class, 'destroy']);
+Route::post('/pours/{pour}/run', [PourController::class, 'start']);
+Route::get('/pours/{pour}/run', [RunController::class, 'show']);
+Route::get('/pours/{pour}/state', [RunController::class, 'state']);
+Route::post('/pours/{pour}/events', [RunController::class, 'record']);
+
+Route::get('/stores/{code?}', StoresController::class)->where('code', '[a-z0-9-]+');
+Route::get('/log', [LogController::class, 'index']);
+Route::get('/log.csv', [LogController::class, 'csv']);
+
+Route::get('/find', FindController::class);
+Route::get('/frame', [WorkshopController::class, 'show']);
+Route::put('/workshop', [WorkshopController::class, 'update']);
+Route::get('/devices/scale', [DeviceController::class, 'scale']);
+Route::post('/devices/scale/{order}', [DeviceController::class, 'order'])->whereIn('order', ['tare', 'zero']);
+Route::post('/devices/scale/hand', [DeviceController::class, 'hand']);
+Route::get('/devices/thermometer', [DeviceController::class, 'thermometer']);
