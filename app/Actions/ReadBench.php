@@ -49,7 +49,7 @@ final readonly class ReadBench
         $which = $batches > 1 && $run->state->step->batch > 0 ? "batch {$run->state->step->batch} of {$batches}: " : '';
 
         return match ($run->state->step->kind) {
-            StepKind::Weigh => $this->item($pour, 'now', "{$which}weigh {$line['add']}", $line['running'] ?? null, 'g', 'until the scale reads', $met, $ends, 'run', 'Go on'),
+            StepKind::Weigh => $this->item($pour, 'now', $which.'weigh '.($line['add'] ?? ''), $line['running'] ?? null, 'g', 'until the scale reads', $met, $ends, 'run', 'Go on'),
             StepKind::Rescue => $this->item($pour, 'now', "{$which}over-poured: rescue the cup", array_sum($cup->planned), 'g', 'was planned', $met, $ends, 'run', 'Rescue'),
             default => $this->item($pour, 'now', $which.$this->inWords($run->state->step->kind), array_sum($cup->planned), 'g', 'in the cup', $met, $ends, 'run', 'Go on'),
         };

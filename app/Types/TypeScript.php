@@ -6,6 +6,7 @@ namespace App\Types;
 
 use LogicException;
 use PHPStan\PhpDocParser\Ast\ConstExpr\ConstExprStringNode;
+use PHPStan\PhpDocParser\Ast\Type\ArrayShapeItemNode;
 use PHPStan\PhpDocParser\Ast\Type\ArrayShapeNode;
 use PHPStan\PhpDocParser\Ast\Type\ConstTypeNode;
 use PHPStan\PhpDocParser\Ast\Type\GenericTypeNode;
@@ -77,7 +78,7 @@ final readonly class TypeScript
     private function shape(ArrayShapeNode $shape, int $depth): string
     {
         $pad = str_repeat('    ', $depth + 1);
-        $lines = array_map(fn ($item): string => $pad.trim((string) $item->keyName, "'\"").($item->optional ? '?' : '').': '.$this->node($item->valueType, $depth + 1).';', $shape->items);
+        $lines = array_map(fn (ArrayShapeItemNode $item): string => $pad.trim((string) $item->keyName, "'\"").($item->optional ? '?' : '').': '.$this->node($item->valueType, $depth + 1).';', $shape->items);
 
         return "{\n".implode("\n", $lines)."\n".str_repeat('    ', $depth).'}';
     }

@@ -45,6 +45,7 @@ final class PourController
     /** Keeps the sheet as typed, right or wrong, and answers it. */
     public function sheet(Request $request, Pour $pour, SheetReckoner $reckoner, Room $room): JsonResponse
     {
+        /** @var array<array-key, mixed> $sheet */
         $sheet = $request->json()->all();
         if ($pour->state !== PourState::Draft) {
             throw BadInput::at('', 'This pour has begun: its plan is fixed now. What happens in the cup is recorded in the run.');

@@ -24,6 +24,7 @@ final class HandleInertiaRequests extends Middleware
             ...parent::share($request),
             'frame' => static fn (): array => (new FrameView(app(Workshop::class), app(Room::class), app(DrawStrip::class)(CarbonImmutable::now())))->toArray(),
             'flash' => static fn (): ?string => is_string($said = $request->session()->get('said')) ? $said : null,
+            'undo' => static fn (): ?string => is_string($undo = $request->session()->get('undo')) ? $undo : null,
         ];
     }
 }

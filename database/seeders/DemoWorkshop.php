@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use Apalos\Core\Run\StepKind;
+use Apalos\Core\Units\Celsius;
+use App\Models\Impression;
+use App\Models\Job;
+use App\Models\Pour;
+use App\Models\Workshop;
+use App\Shop\RecordedRun;
+use App\Shop\Room;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Seeder;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * An invented workshop with three months behind it and a busy bench in front: pours at every stage, all relative to the
+ * moment of seeding. Everything is poured through the real actions, so that nothing stands here the application could not do.
+ */
+final class DemoWorkshop extends Seeder
+{
+    private const PAST_DAYS = 88;
+
+    private CarbonImmutable $now;
+
+    private Workshop $workshop;
+
+    private Hands $hands;
+
+    private Room $room;
+
+    /** @var array<string, Impression> by job and link */
+    private array $links = [];
+
+    public function run(): void
+    {
+        mt_srand(2203);
+        $this->now = CarbonImmutable::now()->startOfMinute();
+        DB::transaction(function (): void {
+            $this->workshop = Workshop::here();
+            $this->workshop->update(['name' => 'Quillfeather Softworks', 'room_source' => 'thermometer']);
+            $this->room = new Room($this->workshop);
+            app()->instance(Workshop::class, $this->workshop);
+            app()->instance(Room::class, $this->room);
+            $this->hands = app(Hands::class);
+            foreach (require __DIR__.'/demo/jobs.php' as $job) {
+                $this->job($job);
+            }
+            $this->past();
+            $this->present();
+        });
+    }
+
+    /** @param array{name: string, purpose: string, quantity: int, due_in_days: int|null, age_days: int, chain: list<array{0: string, 1: string, 2: string, 3?: string}>} $job */
+    private function job(array $job): void
+    {
+        $made = $this->now->subDays($job['age_days']);
+        $record = Job::query()->create([
+            'workshop_id' => $this->workshop->id, 'name' => $job['name'], 'purpose' => $job['purpose'], 'quantity' => $job['quantity'],
+            'due_on' => $job['due_in_days'] === null ? null : $this->now->addDays($job['due_in_days'])->toDateString(), 'created_at' => $made, 'updated_at' => $made,
+        ]);
+        foreach ($job['chain'] as $position => [$kind, $name, $material, $note]) {
+            $this->links["{$job['name']}/{$name}"] = $record->impressions()->create(['position' => $position, 'kind' => $kind, 'name' => $name, 'material' => $material, 'note' => $note]);
+        }
+    }
+
+    /** Three months, day by day: the room breathes, some days something is poured, and now and then it goes wrong. */
+    private function past(): void
+    {
+        /** @var list<array{day: int, hour: float, link: string, sheet: array<string, mixed>, grade: string, faults: list<string>, used: float, note: string, slip?: array<string, float>}> $log */
+        $log = require __DIR__.'/demo/log.php';
+        $byDay = [];
+        foreach ($log as $entry) {
+            $byDay[$entry['day']][] = $entry;
+        }
+        for ($day = self::PAST_DAYS; $day >= 1; $day--) {
+            $morning = $this->now->subDays($day)->startOfDay()->addHours(8);
+            $season = 20.5 - 2.2 * (self::PAST_DAYS - $day) / self::PAST_DAYS + mt_rand(-12, 12) / 10.0;
+            $this->room->note(Celsius::of(round($season - 0.8, 1)), 'thermometer', $morning);
+            $this->room->note(Celsius::of(round($season + 0.6, 1)), 'thermometer', $morning->addHours(4));
+            foreach ($byDay[$day] ?? [] as $entry) {
+                $this->poured($entry, $morning->addMinutes((int) (($entry['hour'] - 8.0) * 60)));
+            }
+        }
+        $this->room->note(Celsius::of(19.4), 'thermometer', $this->now->subHours(11));
+    }
+
+    /** @param array{day: int, hour: float, link: string, sheet: array<string, mixed>, grade: string, faults: list<string>, used: float, note: string, slip?: array<string, float>} $entry */
+    private function poured(array $entry, CarbonImmutable $at): void
+    {
+        $pour = $this->hands->plan($this->links[$entry['link']], $entry['sheet']);
+        $at = $this->hands->pour($pour, $at, static fn (): bool => false, $entry['slip'] ?? []);
+        $run = RecordedRun::of($pour->refresh());
+        $potLife = (float) ($pour->plan['pot_life_min'] ?? 20.0);
+        if (mt_rand(0, 2) === 0 && $pour->met_at !== null) {
+            $this->hands->gel($pour, $pour->met_at->addSeconds((int) ($potLife * 60 * mt_rand(90, 112) / 100))->max($at->addMinute()));
+        }
+        $demould = min(1200, (int) (($pour->plan['pot_life_min'] ?? 30) * 11));
+        $opened = $at->addMinutes($demould + mt_rand(10, 90));
+        $this->hands->open($pour, $opened);
+        $this->hands->grade($pour, $opened->addMinutes(mt_rand(10, 50)), $entry['grade'], $entry['faults'], round($run->state->weighedGrams() * $entry['used'], 1), $entry['note']);
+    }
+
+    /** What is on the bench this very minute. */
+    private function present(): void
+    {
+        $sheets = require __DIR__.'/demo/sheets.php';
+        $waiting = static fn (): bool => false;
+
+        $half = $this->hands->plan($this->links['Skiff-oar grip/Half 2'], $sheets['grip-half']);
+        $this->hands->pour($half, $this->now->subMinutes(150), $waiting);
+
+        $brow = $this->hands->plan($this->links['Owl brow/Brows'], $sheets['brow']);
+        $this->hands->pour($brow, $this->now->subMinutes(318), $waiting);
+
+        $glove = $this->hands->plan($this->links['Puppet wellington/Glove, first coats'], $sheets['glove']);
+        $this->hands->pour($glove, $this->now->subMinutes(78), $waiting);
+
+        $crab = $this->hands->plan($this->links['Dune crab/Crabs'], $sheets['crab']);
+        $at = $this->hands->pour($crab, $this->now->subMinutes(52), $waiting);
+        $this->hands->do($crab, 'noted', ['text' => 'A dimple under the left claw again', 'fault' => 'short-fill'], $at->addMinutes(6));
+        $this->hands->open($crab, $at->addMinutes(16));
+
+        $gasket = $this->hands->plan($this->links['Hatch gasket/Gaskets'], $sheets['gasket']);
+        $this->hands->pour($gasket, $this->now->subMinutes(19), static fn (RecordedRun $run): bool => $run->state->step->batch === 2 && $run->state->step->kind === StepKind::Weigh && $run->state->step->weighing === 2);
+
+        $this->hands->plan($this->links['Practice forearm/Skin sheets'], $sheets['forearm']);
+        $this->hands->plan($this->links['Skiff-oar grip/Hard copy'], $sheets['grip-copy']);
+        $this->hands->plan($this->links['Street-lamp nose/Noses'], $sheets['nose']);
+        Pour::query()->where('state', 'draft')->update(['updated_at' => $this->now]);
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+// The pieces of an invented workshop: name, purpose, chain of [kind, name, material, note].
+return [
+    ['name' => 'Skiff-oar grip', 'purpose' => 'Soft sleeves for a rowing shed, palm side textured, left out in all weathers', 'quantity' => 24, 'due_in_days' => 19, 'age_days' => 60, 'chain' => [
+        ['original', 'Carved grip', 'oil clay, sulphur-free', 'On a turned broom handle; the diamond texture is rolled in.'],
+        ['mould', 'Half 1', 'tr-25', 'Clay bed up to the seam, four keys.'],
+        ['mould', 'Half 2', 'tr-25', 'Leave the grip in half 1.'],
+        ['copy', 'Hard copy', 'rf-70', 'To sand the seam away once instead of twenty-four times.'],
+        ['mould', 'Gang mould', 'pr-25', 'Four grips in one block.'],
+        ['cast', 'Grips', 'ur-35', 'Russet, a shade darker than last year.'],
+    ]],
+    ['name' => 'Owl brow', 'purpose' => 'A pair of brows for a street theatre; worn on skin three hours an evening', 'quantity' => 16, 'due_in_days' => 6, 'age_days' => 75, 'chain' => [
+        ['original', 'Sculpt on the face cast', 'oil clay, sulphur-free, on plaster', 'Edges run out to nothing.'],
+        ['mould', 'Plaster mould', 'cp-70', 'Two coats of sealer, dried a week.'],
+        ['cast', 'Brows', 'pr-10', 'Sixty per cent softener; the edge must move with the skin.'],
+    ]],
+    ['name' => 'Dune crab', 'purpose' => 'Soft crab bait that sinks slowly, claws up', 'quantity' => 120, 'due_in_days' => 30, 'age_days' => 84, 'chain' => [
+        ['original', 'Printed crab', 'printed resin, post-cured and sealed', ''],
+        ['mould', 'Open block', 'pr-40', 'Six crabs, vent in every claw.'],
+        ['cast', 'Crabs', 'hv-08', 'Lichen with a little soot.'],
+    ]],
+    ['name' => 'Puppet wellington', 'purpose' => 'Boots for a marionette as tall as a child; they must squeak', 'quantity' => 6, 'due_in_days' => 24, 'age_days' => 20, 'chain' => [
+        ['original', 'Wooden last', 'lime wood, shellac and wax', ''],
+        ['mould', 'Glove, first coats', 'br-28', 'Print coat, then two thick ones within the window.'],
+        ['mould', 'Jacket', 'cp-70', 'Two halves, three straps.'],
+        ['cast', 'Boots', 'ur-35', ''],
+    ]],
+    ['name' => 'Hatch gasket', 'purpose' => 'Square-section seal for deck hatches, salt water, one closes on it every day', 'quantity' => 12, 'due_in_days' => 9, 'age_days' => 50, 'chain' => [
+        ['original', 'Old gasket', 'old rubber part, cleaned and waxed', ''],
+        ['mould', 'Flat mould', 'pr-25', ''],
+        ['cast', 'Gaskets', 'pr-40', 'Soot grey.'],
+    ]],
+    ['name' => 'Practice forearm', 'purpose' => 'Skin sheets for stitching practice in an evening class; three layers', 'quantity' => 40, 'due_in_days' => null, 'age_days' => 80, 'chain' => [
+        ['original', 'Textured tile', 'acrylic sheet with rolled texture', ''],
+        ['mould', 'Tray', 'rf-70', ''],
+        ['cast', 'Skin sheets', 'pg-30', 'Fawn, bone, a little red flock.'],
+    ]],
+    ['name' => 'Street-lamp nose', 'purpose' => 'Noses that glow from inside', 'quantity' => 3, 'due_in_days' => 40, 'age_days' => 4, 'chain' => [
+        ['original', 'Nose sculpt', 'water clay', ''],
+        ['mould', 'Two-part block', 'tr-25', ''],
+        ['cast', 'Noses', 'pg-30', ''],
+    ]],
+];

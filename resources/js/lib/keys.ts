@@ -1,0 +1,46 @@
+/** A key of a screen: what is pressed, what it does, and the words under `?`. */
+export type Key = { press: string; does: string; run: () => void };
+
+const typing = (target: EventTarget | null): boolean =>
+    target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
+
+/** Space and Enter belong to a focused control; everything else is the screen's. */
+const control = (target: EventTarget | null): boolean => target instanceof HTMLElement && target.closest('button, a, summary, [role="radio"]') !== null;
+
+let screen: Key[] = [];
+let pending: string | null = null;
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+/** Sets the screen's own keys; call what is returned when the screen goes. */
+export function screenKeys(keys: Key[]): () => void {
+    screen = keys;
+    return () => {
+        if (screen === keys) {
+            screen = [];
+        }
+    };
+}
+
+export const currentKeys = (): Key[] => screen;
+
+/** Handles a key press with the frame's keys and the screen's; two-key jumps begin with `g`. */
+export function press(event: KeyboardEvent, frame: Key[]): void {
+    if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target) || document.querySelector('dialog[open]') !== null) {
+        return;
+    }
+    const key = event.key === ' ' ? 'Space' : event.key;
+    if ((key === 'Space' || key === 'Enter') && control(event.target)) {
+        return;
+    }
+    const whole = pending === null ? key : `${pending} ${key}`;
+    pending = null;
+    clearTimeout(timer);
+    const found = [...screen, ...frame].find((entry) => entry.press === whole);
+    if (found !== undefined) {
+        event.preventDefault();
+        found.run();
+    } else if (key === 'g') {
+        pending = 'g';
+        timer = setTimeout(() => (pending = null), 1200);
+    }
+}

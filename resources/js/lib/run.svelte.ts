@@ -1,0 +1,132 @@
+import type { RunView } from '../types/server';
+import { ask } from './api';
+import { bench } from './bench.svelte';
+
+export type Reading = { grams: number | null; stable: boolean; overload: boolean; lost: string | null };
+type Fact = { key: string; kind: string; at_ms: number; payload: Record<string, unknown> };
+
+const RETRY_MS = 2000;
+
+/**
+ * A run on this screen. The server derives where it stands; this only records facts and shows the answer. A fact that could
+ * not be sent stays in the browser's own store and goes out, once, as soon as the server answers again.
+ */
+export class LiveRun {
+    run = $state<RunView>() as RunView;
+    reading = $state<Reading>({ grams: null, stable: false, overload: false, lost: null });
+    trouble = $state<string | null>(null);
+    waitingToSend = $state(0);
+    #sending = false;
+    #store: string;
+
+    constructor(run: RunView) {
+        this.run = run;
+        this.#store = `apalos.outbox.${String(run.pour_id)}`;
+        this.waitingToSend = this.#outbox().length;
+    }
+
+    /** The live weight where the scale answers, else null. */
+    get grams(): number | null {
+        return this.reading.lost === null && !this.reading.overload ? this.reading.grams : null;
+    }
+
+    record(kind: string, payload: Record<string, unknown> = {}): Promise<void> {
+        const facts = this.#outbox();
+        // Two presses on one step are one fact: the key says which step it confirms, and from which state it was pressed.
+        const key = `${this.run.step.key}/${kind}/${String(this.run.last_event_id)}`;
+        if (!facts.some((fact) => fact.key === key)) {
+            this.#keep([...facts, { key, kind, at_ms: Math.round(bench.now), payload }]);
+        }
+        return this.flush();
+    }
+
+    confirm(): Promise<void> {
+        return this.record('confirmed', { step: this.run.step.key });
+    }
+
+    async takeBack(): Promise<void> {
+        if (this.run.take_back !== null) {
+            await this.record('undone', { event: this.run.take_back.event });
+        }
+    }
+
+    /** Sends what is kept, in order; stops at the first that gets no answer and tries again later. */
+    async flush(): Promise<void> {
+        if (this.#sending) {
+            return;
+        }
+        this.#sending = true;
+        for (let fact = this.#outbox()[0]; fact !== undefined; fact = this.#outbox()[0]) {
+            const answer = await ask<RunView>('POST', `/pours/${String(this.run.pour_id)}/events`, fact);
+            if (!answer.ok && (answer.offline || answer.status === 419 || answer.status >= 500)) {
+                this.trouble = answer.wrong.message;
+                setTimeout(() => void this.flush(), RETRY_MS);
+                break;
+            }
+            const sent = fact.key;
+            this.#keep(this.#outbox().filter((kept) => kept.key !== sent));
+            if (answer.ok) {
+                this.take(answer.data);
+                this.trouble = null;
+            } else {
+                this.trouble = answer.wrong.message;
+                const stands = (answer.data as { run?: RunView } | null)?.run;
+                if (stands !== undefined) {
+                    this.take(stands);
+                }
+            }
+        }
+        this.#sending = false;
+    }
+
+    take(run: RunView): void {
+        const moved = run.last_event_id !== this.run.last_event_id;
+        this.run = run;
+        if (moved) {
+            void bench.refresh();
+        }
+    }
+
+    /** Looks whether another screen has done something. */
+    async look(): Promise<void> {
+        if (this.#sending || this.waitingToSend > 0) {
+            return;
+        }
+        const answer = await ask<RunView>('GET', `/pours/${String(this.run.pour_id)}/state`);
+        if (answer.ok && answer.data.last_event_id >= this.run.last_event_id) {
+            this.take(answer.data);
+        }
+    }
+
+    async readScale(): Promise<void> {
+        const answer = await ask<Reading>('GET', '/devices/scale');
+        this.reading = answer.ok ? answer.data : { grams: null, stable: false, overload: false, lost: answer.wrong.message };
+    }
+
+    async tare(): Promise<boolean> {
+        const answer = await ask<Reading>('POST', '/devices/scale/tare');
+        if (answer.ok) {
+            this.reading = answer.data;
+            this.trouble = answer.data.lost;
+        }
+        return answer.ok && answer.data.lost === null;
+    }
+
+    #outbox(): Fact[] {
+        try {
+            const kept: unknown = JSON.parse(localStorage.getItem(this.#store) ?? '[]');
+            return Array.isArray(kept) ? (kept as Fact[]) : [];
+        } catch {
+            return [];
+        }
+    }
+
+    #keep(facts: Fact[]): void {
+        if (facts.length === 0) {
+            localStorage.removeItem(this.#store);
+        } else {
+            localStorage.setItem(this.#store, JSON.stringify(facts));
+        }
+        this.waitingToSend = facts.length;
+    }
+}

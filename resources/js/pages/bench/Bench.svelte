@@ -1,0 +1,137 @@
+<script lang="ts">
+    import { router } from '@inertiajs/svelte';
+    import { onMount } from 'svelte';
+    import { bench as shop } from '../../lib/bench.svelte';
+    import { screenKeys } from '../../lib/keys';
+    import { clockTime, figure, sign, span } from '../../lib/units';
+    import type { BenchView } from '../../types/server';
+
+    let { bench }: { bench: BenchView } = $props();
+
+    const groups = [
+        { id: 'now', title: 'Hands now', empty: 'Nothing needs your hands this minute.' },
+        { id: 'next', title: 'Next', empty: 'Nothing is due in the next hours. A finished pour sheet waits here.' },
+        { id: 'later', title: 'Later', empty: 'Nothing further out.' },
+    ];
+
+    onMount(() => {
+        const drop = screenKeys([{ press: 'n', does: 'New job', run: () => router.visit('/jobs?new=1') }]);
+        const again = setInterval(() => router.reload({ only: ['bench'] }), 30_000);
+        return () => {
+            drop();
+            clearInterval(again);
+        };
+    });
+
+    const gone = (from: number, to: number): number => Math.min(100, Math.max(0, ((shop.now - from) / (to - from)) * 100));
+</script>
+
+<svelte:head><title>Bench · Apalos</title></svelte:head>
+
+<h1 class="sr-only">Bench</h1>
+<div class="benches">
+    {#each groups as group (group.id)}
+        {@const items = bench.items.filter((item) => item.group === group.id)}
+        <section aria-labelledby="bench-{group.id}" class={group.id}>
+            <h2 id="bench-{group.id}" class="text-2xl">{group.title}</h2>
+            {#each items as item (item.pour_id)}
+                <article class="item" style="--material:{item.colour}">
+                    <div class="min-w-0">
+                        <h3 class="text-lg"><a href={item.href}>{item.title}</a></h3>
+                        <p class="quiet text-sm">{item.base}</p>
+                        <p class="mt-1 font-bold">{item.what}</p>
+                    </div>
+                    <p class="number">
+                        {#if item.number !== null}
+                            <span class="fig">{figure(item.number, 'mass', shop.units)}</span><span class="quiet"> {sign('mass', shop.units)}</span>
+                        {/if}
+                        <span class="quiet block text-sm">{item.label}</span>
+                    </p>
+                    {#if item.from_ms !== null && item.to_ms !== null}
+                        <div class="window" class:over={shop.now > item.to_ms}>
+                            <span class="gone" style="width:{gone(item.from_ms, item.to_ms)}%"></span>
+                        </div>
+                        <p class="text-sm">
+                            {#if shop.now > item.to_ms}<b class="due">since {clockTime(item.to_ms)}</b>{:else}<span class="fig font-bold">{span(item.to_ms - shop.now)}</span> left, until {clockTime(item.to_ms)}{/if}
+                        </p>
+                    {/if}
+                    <a class="btn {group.id === 'now' ? 'btn-primary' : ''} act" href={item.href}>{item.action}</a>
+                </article>
+            {:else}
+                <p class="quiet mt-3">{group.empty}</p>
+            {/each}
+        </section>
+    {/each}
+</div>
+<p class="mt-8"><a class="btn" href="/jobs?new=1">Start a new job <kbd class="kbd kbd-sm">n</kbd></a></p>
+
+<style>
+    .benches {
+        display: grid;
+        grid-template-columns: 1.25fr 1fr 1fr;
+        gap: 1.25rem 2rem;
+        align-items: start;
+        margin-top: 0.75rem;
+    }
+    .item {
+        display: grid;
+        grid-template-columns: 1fr auto;
+        gap: 0.35rem 1rem;
+        border-top: 1.5px solid var(--color-base-300);
+        padding: 0.9rem 0 1rem 1rem;
+        margin-top: 0.6rem;
+        position: relative;
+    }
+    .item::before {
+        content: '';
+        position: absolute;
+        left: 0;
+        top: 1rem;
+        bottom: 1rem;
+        width: 6px;
+        border-radius: 3px;
+        background: var(--material);
+        outline: 1px solid color-mix(in oklab, var(--material) 70%, black);
+    }
+    .number {
+        text-align: right;
+        font-size: 1.25rem;
+        font-weight: 700;
+        white-space: nowrap;
+    }
+    .now .number .fig {
+        font-size: 1.9rem;
+        line-height: 1;
+    }
+    .number .quiet {
+        font-weight: 400;
+    }
+    .window {
+        height: 10px;
+        align-self: center;
+        border: 2px solid var(--color-base-content);
+        border-block: 0;
+        background: var(--color-base-200);
+    }
+    .gone {
+        display: block;
+        height: 100%;
+        background: var(--color-accent);
+    }
+    .next .gone,
+    .later .gone {
+        background: var(--color-success);
+    }
+    .due {
+        color: var(--color-accent);
+    }
+    .act {
+        grid-column: 1 / -1;
+        justify-self: start;
+    }
+    @media (max-width: 1000px) {
+        .benches {
+            grid-template-columns: 1fr;
+        }
+    }
+</style>

@@ -1,0 +1,125 @@
+<script lang="ts">
+    import { page, router } from '@inertiajs/svelte';
+    import { onMount, untrack } from 'svelte';
+    import { bench } from '../../lib/bench.svelte';
+    import { screenKeys } from '../../lib/keys';
+    import { dayAndTime, measure } from '../../lib/units';
+    import Chain from '../../parts/Chain.svelte';
+    import type { JobView } from '../../types/server';
+    import LinkForm from './LinkForm.svelte';
+    import type { Material } from './NewJob.svelte';
+
+    let { job, materials }: { job: JobView; materials: Material[] } = $props();
+
+    // The link that is next to be dealt with, until another is chosen.
+    const next = (): number | null => (job.chain.find((l) => l.pourable && !['good', 'superb', 'usable'].includes(l.status) && !/^\d+ done$/.test(l.status)) ?? job.chain.at(-1))?.id ?? null;
+    let chosen = $state(untrack(next));
+    let form = $state<'none' | 'new' | 'edit'>('none');
+    const link = $derived(job.chain.find((l) => l.id === chosen) ?? null);
+    const refused = $derived((page.props.errors as Record<string, string> | undefined)?.impression ?? null);
+
+    const states: Record<string, string> = { draft: 'sheet', running: 'being poured', waiting: 'curing', opened: 'open, not graded', graded: '' };
+
+    function step(by: number): void {
+        const at = job.chain.findIndex((l) => l.id === chosen);
+        chosen = job.chain[Math.min(job.chain.length - 1, Math.max(0, at + by))]?.id ?? chosen;
+    }
+
+    function plan(): void {
+        if (link?.pourable === true) {
+            router.post(`/impressions/${String(link.id)}/pours`);
+        }
+    }
+
+    onMount(() =>
+        screenKeys([
+            { press: 'ArrowRight', does: 'Next link of the chain', run: () => step(1) },
+            { press: 'ArrowLeft', does: 'Link before', run: () => step(-1) },
+            { press: 'p', does: 'Plan a pour of this link', run: plan },
+            { press: 'e', does: 'Change this link', run: () => (form = 'edit') },
+            { press: 'a', does: 'Add a link', run: () => (form = 'new') },
+        ]),
+    );
+</script>
+
+<svelte:head><title>{job.name} · Apalos</title></svelte:head>
+
+<div class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+    <h1 class="text-4xl">{job.name}</h1>
+    <p class="quiet text-lg">
+        {job.quantity}
+        {job.quantity === 1 ? 'piece' : 'pieces'}{job.due_on === null ? '' : `, by ${new Date(job.due_on).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })}`} · {job.purpose}
+    </p>
+</div>
+
+<section aria-label="Chain" class="mt-4">
+    <Chain chain={job.chain} {chosen} onchoose={(id) => (chosen = id)} quantity={job.quantity} />
+    <p class="flex flex-wrap gap-2">
+        <button class="btn btn-sm" onclick={() => (form = form === 'new' ? 'none' : 'new')}>Add a link</button>
+    </p>
+</section>
+
+{#if refused !== null}<p class="mt-3 font-bold text-error" role="alert">{refused}</p>{/if}
+{#if form === 'new'}<LinkForm {materials} url="/jobs/{job.id}/impressions" method="post" onclose={() => (form = 'none')} />{/if}
+
+{#if link !== null}
+    {#if form === 'edit'}
+        {#key link.id}<LinkForm {materials} url="/impressions/{link.id}" method="put" {link} onclose={() => (form = 'none')} />{/key}
+    {/if}
+    <section class="below" aria-label="The chosen link">
+        <div>
+            <h2 class="text-2xl">{link.name}</h2>
+            <p class="quiet">
+                {link.material === '' ? 'Material not chosen yet' : link.material}
+                {#if link.material_code !== null}· <a class="link" href="/stores/{link.material_code}">its sheet</a>{/if}
+            </p>
+            {#if link.note !== ''}<p class="mt-2 max-w-prose">{link.note}</p>{/if}
+            <div class="mt-4 flex flex-wrap gap-2">
+                {#if link.pourable}<button class="btn btn-primary" onclick={plan}>{link.pours.some((p) => p.state === 'draft') ? 'Open its pour sheet' : 'Plan a pour'} <kbd class="kbd kbd-sm text-base-content">p</kbd></button>{/if}
+                <button class="btn" onclick={() => (form = 'edit')}>Change it</button>
+                <button class="btn btn-ghost" onclick={() => router.delete(`/impressions/${String(link.id)}`)}>Take it out</button>
+            </div>
+        </div>
+        <div class="card-paper">
+            <h3 class="text-xl">Poured so far</h3>
+            <ul class="mt-2">
+                {#each link.pours as pour (pour.id)}
+                    <li class="pour">
+                        <a class="link" href={pour.href}>{pour.at_ms === null ? 'Next pour' : dayAndTime(pour.at_ms)}</a>
+                        <span class="fig">{pour.grams === null ? '' : measure(pour.grams, 'mass', bench.units)}</span>
+                        <span class="font-bold">{pour.grade ?? states[pour.state]}</span>
+                    </li>
+                {:else}
+                    <li class="quiet">{link.pourable ? 'Nothing yet. A pour sheet works out the volume, the formula and the batches.' : 'An original is not poured: the first mould is taken from it.'}</li>
+                {/each}
+            </ul>
+        </div>
+    </section>
+{/if}
+
+<p class="mt-10"><button class="btn btn-ghost btn-sm" onclick={() => router.delete(`/jobs/${String(job.id)}`)}>Put the job away</button></p>
+
+<style>
+    .below {
+        display: grid;
+        grid-template-columns: 1fr 1fr;
+        gap: 1.5rem 2.5rem;
+        margin-top: 1.5rem;
+        align-items: start;
+    }
+    .pour {
+        display: grid;
+        grid-template-columns: 1fr auto auto;
+        gap: 1rem;
+        padding: 0.4rem 0;
+        border-top: 1px solid var(--color-base-300);
+    }
+    .pour:first-child {
+        border-top: 0;
+    }
+    @media (max-width: 800px) {
+        .below {
+            grid-template-columns: 1fr;
+        }
+    }
+</style>

@@ -1,0 +1,93 @@
+<script lang="ts">
+    import { page, router } from '@inertiajs/svelte';
+    import { onMount } from 'svelte';
+    import { screenKeys } from '../../lib/keys';
+    import type { JobsView } from '../../types/server';
+    import NewJob, { type Material } from './NewJob.svelte';
+
+    let { jobs, materials }: { jobs: JobsView['jobs']; materials: Material[] } = $props();
+
+    let making = $state(false);
+
+    onMount(() => {
+        making = page.url.includes('new=1');
+        return screenKeys([
+            { press: 'n', does: 'New job', run: () => (making = true) },
+            {
+                press: 'Escape',
+                does: 'Close the new job',
+                run: () => {
+                    making = false;
+                },
+            },
+        ]);
+    });
+</script>
+
+<svelte:head><title>Jobs · Apalos</title></svelte:head>
+
+<div class="flex flex-wrap items-baseline justify-between gap-3">
+    <h1 class="text-3xl">Jobs</h1>
+    {#if !making}<button class="btn btn-primary" onclick={() => (making = true)}>New job <kbd class="kbd kbd-sm text-base-content">n</kbd></button>{/if}
+</div>
+
+{#if making}<NewJob {materials} onclose={() => (making = false)} />{/if}
+
+<ul class="mt-4">
+    {#each jobs as job (job.id)}
+        {@const reached = job.chain.findLast((link) => !['planned', 'not planned yet', 'kept'].includes(link.status))}
+        <li class="job">
+            <div class="min-w-0">
+                <h2 class="text-xl"><a href="/jobs/{job.id}">{job.name}</a></h2>
+                <p class="quiet text-sm">{job.purpose}</p>
+            </div>
+            <ol class="mini" aria-label="Its chain">
+                {#each job.chain as link, i (i)}
+                    <li class:hollow={!link.positive} style="--m:{link.colour}"><span class="sr-only">{link.name}: {link.status}</span></li>
+                {/each}
+            </ol>
+            <p class="state">{reached === undefined ? 'not begun' : `${reached.name}: ${reached.status}`}</p>
+            <p class="count"><span class="fig font-bold">{job.cast}</span> <span class="quiet">of {job.quantity}</span></p>
+            <p class="quiet text-sm whitespace-nowrap">{job.due_on === null ? 'no date' : `by ${new Date(job.due_on).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`}</p>
+        </li>
+    {:else}
+        <li class="quiet mt-6 max-w-prose">
+            No jobs yet. A job is one piece to be made: what the first mould is taken from, the moulds, and the casts.
+            <button class="btn btn-sm mt-2" onclick={() => router.visit('/jobs?new=1')}>Describe the first one</button>
+        </li>
+    {/each}
+</ul>
+
+<style>
+    .job {
+        display: grid;
+        grid-template-columns: minmax(0, 2fr) minmax(9rem, 1.2fr) minmax(0, 1.2fr) auto auto;
+        align-items: center;
+        gap: 0.5rem 1.5rem;
+        border-top: 1.5px solid var(--color-base-300);
+        padding: 0.85rem 0;
+    }
+    .mini {
+        display: flex;
+        gap: 3px;
+        height: 2.1rem;
+    }
+    .mini li {
+        flex: 1;
+        background: var(--m);
+        border-radius: 0.3rem 1.1rem 1.1rem 0.3rem;
+        outline: 1px solid color-mix(in oklab, var(--m) 75%, black);
+    }
+    .mini li.hollow {
+        border-radius: 0.3rem;
+        mask: radial-gradient(ellipse 12px 60% at 0 50%, transparent 98%, black) left / 51% 100% no-repeat, radial-gradient(ellipse 12px 60% at 100% 50%, transparent 98%, black) right / 50% 100% no-repeat;
+    }
+    @media (max-width: 900px) {
+        .job {
+            grid-template-columns: 1fr auto;
+        }
+        .state {
+            grid-row: 3;
+        }
+    }
+</style>

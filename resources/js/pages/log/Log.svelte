@@ -1,0 +1,154 @@
+<script lang="ts">
+    import { router } from '@inertiajs/svelte';
+    import { untrack } from 'svelte';
+    import { bench } from '../../lib/bench.svelte';
+    import { figure, sign } from '../../lib/units';
+    import type { LogView } from '../../types/server';
+
+    let { log }: { log: LogView } = $props();
+    const filter = $state(untrack(() => ({ ...log.filter })));
+    const grades = ['superb', 'good', 'usable', 'poor', 'spoilt'];
+    let wait: ReturnType<typeof setTimeout> | undefined;
+
+    const query = (): string => new URLSearchParams(Object.entries(filter).filter(([, value]) => value !== '')).toString();
+
+    function narrow(delay = 0): void {
+        clearTimeout(wait);
+        wait = setTimeout(() => router.get(`/log?${query()}`, {}, { preserveState: true, preserveScroll: true, replace: true, only: ['log'] }), delay);
+    }
+
+    const day = (ms: number): string => new Date(ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: '2-digit' });
+    const off = (row: LogView['rows'][number]): number | null => (row.used_g === null || row.planned_g === null || row.planned_g === 0 ? null : (row.used_g / row.planned_g - 1) * 100);
+    // How each grade is spread over what is shown, drawn as one bar: where the shop stands at a glance.
+    const spread = $derived(grades.map((grade) => ({ grade, n: log.rows.filter((row) => row.grade === grade).length })).filter((g) => g.n > 0));
+</script>
+
+<svelte:head><title>Log · Apalos</title></svelte:head>
+
+<div class="flex flex-wrap items-end justify-between gap-3">
+    <h1 class="text-3xl">Log</h1>
+    <a class="btn" href="/log.csv?{query()}" download>Take it out as CSV</a>
+</div>
+
+<form class="filters" role="search" onsubmit={(event) => event.preventDefault()}>
+    <label class="grid gap-1 text-sm"><span class="quiet">Words</span><input class="input w-full text-base" placeholder="job, link or note" bind:value={filter.q} oninput={() => narrow(200)} /></label>
+    <label class="grid gap-1 text-sm"
+        ><span class="quiet">Grade</span>
+        <select class="select w-full text-base" bind:value={filter.grade} onchange={() => narrow()}>
+            <option value="">any</option>
+            {#each grades as grade (grade)}<option>{grade}</option>{/each}
+        </select>
+    </label>
+    <label class="grid gap-1 text-sm"
+        ><span class="quiet">Fault</span>
+        <select class="select w-full text-base" bind:value={filter.fault} onchange={() => narrow()}>
+            <option value="">any or none</option>
+            {#each Object.entries(log.faults) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+        </select>
+    </label>
+    <label class="grid gap-1 text-sm"
+        ><span class="quiet">Base</span>
+        <select class="select w-full text-base" bind:value={filter.base} onchange={() => narrow()}>
+            <option value="">any</option>
+            {#each Object.entries(log.bases) as [code, name] (code)}<option value={code}>{name}</option>{/each}
+        </select>
+    </label>
+</form>
+
+<p class="mt-3" role="status"><b class="fig">{log.total}</b> {log.total === 1 ? 'pour' : 'pours'}{log.total > log.rows.length ? `, the newest ${String(log.rows.length)} here` : ''}</p>
+{#if spread.length > 0}
+    <ul class="spread" aria-label="Grades">
+        {#each spread as g (g.grade)}<li class={g.grade} style="flex:{g.n}">{g.grade} <span class="fig">{g.n}</span></li>{/each}
+    </ul>
+{/if}
+
+<ul class="rows">
+    {#each log.rows as row (row.id)}
+        <li class="row" style="--m:{row.colour}">
+            <p class="fig text-sm">{day(row.at_ms)}</p>
+            <div class="min-w-0">
+                <p><a class="link font-bold" href="/pours/{row.id}/run">{row.job} · {row.impression}</a></p>
+                <p class="quiet text-sm">{row.formula === '' ? row.base : row.formula}</p>
+            </div>
+            <p class="text-right whitespace-nowrap">
+                <span class="fig font-bold">{figure(row.used_g, 'mass', bench.units)}</span> <span class="quiet text-sm">{sign('mass', bench.units)}</span>
+                {#if off(row) !== null}<span class="quiet block text-sm">{(off(row) ?? 0) > 0 ? '+' : ''}{figure(off(row), 'percent', 'metric', 0)} % of weighed</span>{/if}
+            </p>
+            <p class="grade {row.grade}">{row.grade}</p>
+            <div class="min-w-0 text-sm">
+                {#each row.faults as fault (fault.name)}<p><b>{fault.name}.</b> <span class="quiet">{fault.cause}</span></p>{/each}
+                {#if row.note !== ''}<p>{row.note}</p>{/if}
+            </div>
+        </li>
+    {:else}
+        <li class="quiet mt-6">{log.total === 0 && query() === '' ? 'Nothing is graded yet. What is poured, opened and graded stands here, with what was really used.' : 'Nothing fits that filter.'}</li>
+    {/each}
+</ul>
+
+<style>
+    .filters {
+        display: grid;
+        grid-template-columns: 2fr 1fr 1.3fr 2fr;
+        gap: 0.75rem;
+        margin-top: 0.75rem;
+    }
+    .spread {
+        display: flex;
+        gap: 3px;
+        margin-top: 0.5rem;
+    }
+    .spread li {
+        padding: 0.15rem 0.7rem;
+        white-space: nowrap;
+        font-size: 0.9rem;
+        border-radius: 0.5rem;
+        min-width: fit-content;
+        background: var(--color-base-200);
+    }
+    .row {
+        display: grid;
+        grid-template-columns: 5.8rem minmax(0, 1.3fr) 8.5rem 5rem minmax(0, 1.6fr);
+        gap: 0.3rem 1.25rem;
+        padding: 0.7rem 0 0.7rem 0.9rem;
+        border-top: 1.5px solid var(--color-base-300);
+        position: relative;
+    }
+    .row::before {
+        content: '';
+        position: absolute;
+        left: 0;
+        top: 0.8rem;
+        bottom: 0.8rem;
+        width: 5px;
+        border-radius: 3px;
+        background: var(--m);
+        outline: 1px solid color-mix(in oklab, var(--m) 70%, black);
+    }
+    .rows {
+        margin-top: 0.75rem;
+    }
+    .grade {
+        font-weight: 700;
+    }
+    .grade.good,
+    .grade.superb {
+        color: var(--color-success);
+    }
+    .grade.poor {
+        color: var(--color-warning);
+    }
+    .grade.spoilt {
+        color: var(--color-error);
+    }
+    @media (max-width: 900px) {
+        .filters {
+            grid-template-columns: 1fr 1fr;
+        }
+        .row {
+            grid-template-columns: 1fr auto;
+        }
+        .row > :last-child {
+            grid-column: 1 / -1;
+        }
+    }
+</style>

@@ -1,0 +1,145 @@
+<script lang="ts">
+    import { bench } from '../../lib/bench.svelte';
+    import type { LiveSheet } from '../../lib/sheet.svelte';
+    import { clockTime, figure, measure, minutes, sign } from '../../lib/units';
+    import Warnings from '../../parts/Warnings.svelte';
+
+    let { live, partNames }: { live: LiveSheet; partNames: { a: string; b: string | null } } = $props();
+
+    const mix = $derived(live.answer.mix);
+    const volume = $derived(live.answer.volume);
+    const batch = $derived(mix?.batches[0] ?? null);
+    const cure = $derived(live.answer.cure);
+    const called = (add: string): string => (add === 'A' ? partNames.a : add === 'B' ? (partNames.b ?? 'B') : add);
+    const limits = { vessel: 'the cup', scale: 'the scale', pot_life: 'the pot life' };
+    const wrong = $derived(live.answer.errors.filter((e) => !e.missing && !/^(volume|formula|plan|target)\./.test(e.field)));
+    let open = $state(false);
+</script>
+
+<div class="answer" aria-live="polite" aria-busy={!live.fresh}>
+    <div class="numbers" class:stale={!live.fresh}>
+        {#if volume !== null}
+            <p>
+                <span class="quiet">The mould needs</span><br />
+                <span class="fig figure" data-testid="volume">{figure(volume.likely_ml, 'volume', bench.units)}</span>
+                <span class="quiet text-lg">{sign('volume', bench.units)}</span>
+                <span class="quiet text-sm">&nbsp;{figure(volume.low_ml, 'volume', bench.units)}–{figure(volume.high_ml, 'volume', bench.units)}</span>
+            </p>
+        {/if}
+        {#if mix !== null && batch !== null}
+            <p class="mt-2">
+                <span class="quiet">so mix</span><br />
+                <span class="fig figure" data-testid="mass">{figure(mix.mass_g, 'mass', bench.units)}</span> <span class="quiet text-lg">{sign('mass', bench.units)}</span>
+                <span class="text-lg">
+                    {#if mix.batches.length === 1}in one cup{:else}in <b>{mix.batches.length}</b> cups{/if}
+                </span>
+            </p>
+            <table class="lines">
+                <caption class="text-left text-sm quiet">Into each cup, B and A in the order of weighing</caption>
+                <thead>
+                    <tr><th scope="col">add</th><th scope="col">{sign('mass', bench.units)}</th><th scope="col">display reads</th></tr>
+                </thead>
+                <tbody>
+                    {#each batch.lines as line (line.add)}
+                        <tr>
+                            <th scope="row">{called(line.add)}</th>
+                            <td class="fig">{figure(line.grams, 'mass', bench.units, bench.units === 'metric' ? 1 : 2)}</td>
+                            <td class="fig font-bold">{figure(line.running, 'mass', bench.units, bench.units === 'metric' ? 1 : 2)}</td>
+                        </tr>
+                    {/each}
+                </tbody>
+            </table>
+            {#if mix.by_volume !== null}
+                <p class="mt-1 text-sm">By volume, as its sheet allows: {called('A')} {measure(mix.by_volume.a_ml, 'volume', bench.units, 1)}, {called('B')} {measure(mix.by_volume.b_ml, 'volume', bench.units, 1)} a cup.</p>
+            {/if}
+            <dl class="times">
+                {#if mix.pot_life_min !== null}<div><dt>pours for</dt><dd class="fig">{minutes(mix.pot_life_min)}</dd></div>{/if}
+                {#if mix.usable_min !== null}<div><dt>left to pour</dt><dd class="fig">{minutes(mix.usable_min)}</dd></div>{/if}
+                {#if cure?.demould_min !== undefined}<div><dt>open at</dt><dd class="fig">{clockTime(bench.now + cure.demould_min.likely * 60_000)}</dd></div>{/if}
+                {#if mix.limit !== null}<div><dt>cup is limited by</dt><dd>{limits[mix.limit]}</dd></div>{/if}
+            </dl>
+        {:else}
+            <p class="quiet mt-2 max-w-prose">What to weigh stands here as soon as the volume and the formula are filled in.</p>
+        {/if}
+    </div>
+    <p class="working-out" class:on={!live.fresh} aria-hidden={live.fresh}>{live.trouble === null ? 'working it out …' : ''}</p>
+    {#if live.trouble !== null}<p class="font-bold text-error" role="alert">{live.trouble}</p>{/if}
+    {#each wrong as e (e.field)}<p class="font-bold text-error" role="alert">{e.message}</p>{/each}
+    <div class:stale={!live.fresh}><Warnings warnings={live.answer.warnings} /></div>
+    {#if volume !== null || mix !== null}
+        <details bind:open>
+            <summary class="cursor-pointer link">How these numbers come about</summary>
+            <ol class="working" class:stale={!live.fresh}>
+                {#each [...(volume?.working ?? []), ...(mix?.working ?? [])] as line, i (i)}<li>{line}</li>{/each}
+            </ol>
+            {#if volume !== null}<p class="mt-2 text-sm font-bold">{volume.advice}</p>{/if}
+            {#if cure !== null && cure.rests_on > 0}<p class="mt-1 text-sm">The clock rests on {cure.rests_on} {cure.rests_on === 1 ? 'gel' : 'gels'} watched in this shop.</p>{/if}
+        </details>
+    {/if}
+</div>
+
+<style>
+    .answer {
+        display: grid;
+        gap: 0.8rem;
+    }
+    .figure {
+        font-size: 2.7rem;
+        font-weight: 700;
+        line-height: 1.05;
+    }
+    .stale {
+        opacity: 0.3;
+    }
+    .working-out {
+        height: 1.2rem;
+        font-size: 0.9rem;
+        visibility: hidden;
+        margin-top: -0.5rem;
+    }
+    .working-out.on {
+        visibility: visible;
+    }
+    .lines {
+        width: 100%;
+        margin-top: 0.5rem;
+        border-collapse: collapse;
+    }
+    .lines th,
+    .lines td {
+        padding: 0.28rem 0.2rem;
+        border-bottom: 1px solid var(--color-base-300);
+        text-align: right;
+        font-size: 1.02rem;
+    }
+    .lines th[scope='row'],
+    .lines th:first-child {
+        text-align: left;
+    }
+    .lines thead th {
+        font-size: 0.82rem;
+        font-weight: 400;
+        color: var(--color-neutral);
+    }
+    .times {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.3rem 1.4rem;
+        margin-top: 0.6rem;
+    }
+    dt {
+        font-size: 0.82rem;
+        color: var(--color-neutral);
+    }
+    dd {
+        font-weight: 700;
+    }
+    .working {
+        list-style: decimal;
+        padding-left: 1.3rem;
+        font-size: 0.9rem;
+        display: grid;
+        gap: 0.25rem;
+        margin-top: 0.5rem;
+    }
+</style>

@@ -1,0 +1,112 @@
+<script lang="ts">
+    import { page, router } from '@inertiajs/svelte';
+    import { onMount, untrack } from 'svelte';
+    import { screenKeys } from '../../lib/keys';
+    import { LiveSheet, type Sheet } from '../../lib/sheet.svelte';
+    import type { PourSheetView, ReckoningView } from '../../types/server';
+    import Answer from './Answer.svelte';
+    import FormulaPart from './FormulaPart.svelte';
+    import PlanPart from './PlanPart.svelte';
+    import VolumePart from './VolumePart.svelte';
+
+    let { pour, reckoning }: { pour: PourSheetView; reckoning: ReckoningView } = $props();
+
+    const live = untrack(() => new LiveSheet(`/pours/${String(pour.id)}/sheet`, pour.sheet as unknown as Sheet, reckoning));
+    const base = $derived(pour.bases.find((b) => b.code === live.sheet.formula.base) ?? null);
+    const refused = $derived((page.props.errors as Record<string, string> | undefined)?.sheet ?? null);
+    let starting = $state(false);
+
+    async function start(): Promise<void> {
+        if (starting) {
+            return;
+        }
+        starting = true;
+        if (await live.settled()) {
+            router.post(`/pours/${String(pour.id)}/run`, {}, { onFinish: () => (starting = false) });
+        } else {
+            starting = false;
+        }
+    }
+
+    onMount(() => screenKeys([{ press: 's', does: 'Start the pour', run: () => void start() }]));
+</script>
+
+<svelte:head><title>Pour sheet: {pour.job} · Apalos</title></svelte:head>
+
+<p class="quiet"><a class="link" href="/jobs/{pour.job_id}">{pour.job}</a> · {pour.kind === 'cast' ? 'casts' : pour.kind}</p>
+<h1 class="text-3xl">{pour.impression}</h1>
+
+<div class="sheet">
+    <section aria-labelledby="part-volume">
+        <h2 id="part-volume"><span class="fig">1</span> How much rubber</h2>
+        <VolumePart {live} learnt={pour.learnt} />
+    </section>
+    <section aria-labelledby="part-formula">
+        <h2 id="part-formula"><span class="fig">2</span> Formula</h2>
+        <FormulaPart {live} {pour} />
+    </section>
+    <section aria-labelledby="part-plan" class="plan">
+        <h2 id="part-plan"><span class="fig">3</span> Cup, scale, minutes</h2>
+        <PlanPart {live} vacuum={base?.vacuum ?? 'optional'} />
+    </section>
+    <section aria-labelledby="part-answer" class="card-paper result">
+        <h2 id="part-answer" class="sr-only">What to weigh</h2>
+        <Answer {live} partNames={{ a: base?.part_a ?? 'A', b: base?.part_b ?? null }} />
+        {#if refused !== null}<p class="mt-2 font-bold text-error" role="alert">{refused}</p>{/if}
+        <button class="btn btn-primary big mt-4 w-full" disabled={!live.answer.pourable || starting} onclick={start}>Gear on, start the pour <kbd class="kbd kbd-sm text-base-content">s</kbd></button>
+        <p class="quiet mt-2 text-sm">{live.fresh ? 'Everything here is kept as you type.' : ''}</p>
+    </section>
+</div>
+
+<style>
+    .sheet {
+        display: grid;
+        grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr) minmax(20rem, 1.05fr);
+        grid-template-areas: 'volume formula result' 'plan formula result';
+        grid-template-rows: auto 1fr;
+        gap: 1.25rem 2rem;
+        margin-top: 0.75rem;
+        align-items: start;
+    }
+    section {
+        display: grid;
+        gap: 0.75rem;
+    }
+    section:nth-child(1) {
+        grid-area: volume;
+    }
+    section:nth-child(2) {
+        grid-area: formula;
+    }
+    .plan {
+        grid-area: plan;
+    }
+    .result {
+        grid-area: result;
+        position: sticky;
+        top: 0.5rem;
+        display: block;
+    }
+    h2 {
+        font-size: 1.35rem;
+    }
+    h2 .fig {
+        color: var(--color-accent);
+    }
+    @media (max-width: 1100px) {
+        .sheet {
+            grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+            grid-template-areas: 'volume result' 'formula result' 'plan result';
+            grid-template-rows: auto auto 1fr;
+        }
+    }
+    @media (max-width: 720px) {
+        .sheet {
+            grid-template-columns: minmax(0, 1fr);
+            grid-template-areas: 'volume' 'formula' 'plan' 'result';
+        }
+        .result {
+            position: static;
+        }
+    }
+</style>

@@ -1,0 +1,190 @@
+<script lang="ts">
+    import type { LiveSheet, Volume } from '../../lib/sheet.svelte';
+    import Field from './Field.svelte';
+
+    let { live, learnt }: { live: LiveSheet; learnt: { pct: number; pours: number } | null } = $props();
+
+    const methods = [
+        { id: 'box', name: 'Box', hint: 'inner box, less the part' },
+        { id: 'cylinder', name: 'Tube', hint: 'inner tube, less the part' },
+        { id: 'displacement', name: 'Rice', hint: 'filled with rice, sand or water and poured back' },
+        { id: 'blanket', name: 'Clay', hint: 'clay blanket under a jacket' },
+        { id: 'coats', name: 'Coats', hint: 'brushed on, coat by coat' },
+        { id: 'mesh', name: 'Mesh', hint: 'volume of a model file' },
+        { id: 'mass', name: 'By mass', hint: 'I know the grams' },
+    ];
+    const fresh: Record<string, () => Record<string, unknown>> = {
+        box: () => ({ box: { l_mm: null, w_mm: null, h_mm: null }, part: null }),
+        cylinder: () => ({ diameter_mm: null, height_mm: null, part: null }),
+        displacement: () => ({ poured_back_ml: null }),
+        blanket: () => ({ clay_ml: null, pour_up_ml: null }),
+        coats: () => ({ area_mm2: null, coats: [{ thickness_mm: 1 }, { thickness_mm: 2 }] }),
+        mesh: () => ({ volume_ml: null }),
+    };
+
+    // What was entered under another method comes back when one returns to it.
+    const kept: Record<string, Volume> = {};
+    const method = $derived(live.sheet.volume === null ? 'mass' : live.sheet.volume.method);
+
+    function choose(id: string): void {
+        const before = live.sheet.volume;
+        if (before !== null) {
+            kept[before.method] = before;
+        }
+        if (id === 'mass') {
+            live.sheet.volume = null;
+            live.sheet.target = { mass_g: live.sheet.target.mass_g ?? null, waste_pct: live.sheet.target.waste_pct };
+        } else {
+            live.sheet.volume = kept[id] ?? { method: id, ...fresh[id]?.(), allowance_pct: before?.allowance_pct ?? 8 };
+            delete live.sheet.target.mass_g;
+        }
+        live.changed();
+    }
+
+    type PartShape = { volume_ml?: unknown; displaced_ml?: unknown; form?: string } | null;
+    const part = $derived((live.sheet.volume?.part ?? null) as PartShape);
+    const partBy = $derived(part === null ? 'none' : 'volume_ml' in part ? 'volume' : 'displaced_ml' in part ? 'displaced' : 'outer');
+
+    function measurePart(by: string): void {
+        if (live.sheet.volume !== null) {
+            live.sheet.volume.part =
+                by === 'none' ? null : by === 'volume' ? { volume_ml: null } : by === 'displaced' ? { displaced_ml: null } : { l_mm: null, w_mm: null, h_mm: null, form: 'sculpted' };
+            live.changed();
+        }
+    }
+
+    type CoatList = { thickness_mm: unknown }[];
+    const coats = $derived((live.sheet.volume?.coats ?? []) as CoatList);
+</script>
+
+<fieldset class="methods">
+    <legend class="sr-only">How is the volume known?</legend>
+    {#each methods as m (m.id)}
+        <label class:on={method === m.id}><input type="radio" name="method" class="sr-only" value={m.id} checked={method === m.id} onchange={() => choose(m.id)} />{m.name}</label>
+    {/each}
+</fieldset>
+<p class="quiet text-sm">{methods.find((m) => m.id === method)?.hint}</p>
+
+<div class="grid gap-3">
+    {#if method === 'box'}
+        <div class="three">
+            <Field {live} path="volume.box.l_mm" label="Length" kind="length" />
+            <Field {live} path="volume.box.w_mm" label="Width" kind="length" />
+            <Field {live} path="volume.box.h_mm" label="Height" kind="length" />
+        </div>
+    {:else if method === 'cylinder'}
+        <div class="three">
+            <Field {live} path="volume.diameter_mm" label="Diameter" kind="length" />
+            <Field {live} path="volume.height_mm" label="Height" kind="length" />
+        </div>
+    {:else if method === 'displacement'}
+        <Field {live} path="volume.poured_back_ml" label="Poured back" kind="volume" />
+    {:else if method === 'blanket'}
+        <div class="three">
+            <Field {live} path="volume.clay_ml" label="Clay pressed into a measure" kind="volume" />
+            <Field {live} path="volume.pour_up_ml" label="Funnel and vents" kind="volume" />
+        </div>
+    {:else if method === 'coats'}
+        <Field {live} path="volume.area_mm2" label="Area to cover" kind="area" />
+        {#each coats as _, i (i)}<Field {live} path="volume.coats.{i}.thickness_mm" label="Coat {i + 1}" kind="length" />{/each}
+        <div class="flex gap-2">
+            <button
+                type="button"
+                class="btn btn-sm"
+                onclick={() => {
+                    coats.push({ thickness_mm: 2 });
+                    live.changed();
+                }}>One more coat</button
+            >
+            {#if coats.length > 1}<button
+                    type="button"
+                    class="btn btn-sm btn-ghost"
+                    onclick={() => {
+                        coats.pop();
+                        live.changed();
+                    }}>One less</button
+                >{/if}
+        </div>
+    {:else if method === 'mesh'}
+        <Field {live} path="volume.volume_ml" label="Volume of the mesh" kind="volume" />
+    {:else}
+        <Field {live} path="target.mass_g" label="Grams wanted" kind="mass" />
+    {/if}
+
+    {#if method === 'box' || method === 'cylinder'}
+        <label class="grid gap-1 text-sm"
+            ><span class="quiet">What stands in it</span>
+            <select class="select w-full text-base" value={partBy} onchange={(event) => measurePart(event.currentTarget.value)}>
+                <option value="none">Nothing</option>
+                <option value="outer">A part, by its outer size</option>
+                <option value="displaced">A part, by what it displaces</option>
+                <option value="volume">A part of known volume</option>
+            </select>
+        </label>
+        {#if partBy === 'volume'}<Field {live} path="volume.part.volume_ml" label="Its volume" kind="volume" />{/if}
+        {#if partBy === 'displaced'}<Field {live} path="volume.part.displaced_ml" label="It displaces" kind="volume" />{/if}
+        {#if partBy === 'outer'}
+            <div class="three">
+                <Field {live} path="volume.part.l_mm" label="Part length" kind="length" />
+                <Field {live} path="volume.part.w_mm" label="Part width" kind="length" />
+                <Field {live} path="volume.part.h_mm" label="Part height" kind="length" />
+            </div>
+            <label class="grid gap-1 text-sm"
+                ><span class="quiet">It is shaped like</span>
+                <select
+                    class="select w-full text-base"
+                    value={part?.form}
+                    onchange={(event) => {
+                        if (part !== null) {
+                            part.form = event.currentTarget.value;
+                            live.changed();
+                        }
+                    }}
+                >
+                    <option value="box">a box</option><option value="cylinder">a cylinder</option><option value="ellipsoid">an egg</option><option value="sculpted">a sculpture</option>
+                </select>
+            </label>
+        {/if}
+    {/if}
+
+    <div class="three">
+        {#if method === 'mass'}
+            <Field {live} path="target.waste_pct" label="Lost on cups and sticks" kind="percent" />
+        {:else}
+            <Field {live} path="volume.allowance_pct" label="Cup walls, sprue, overflow" kind="percent" />
+            {#if learnt !== null}
+                <Field {live} path="volume.correction_pct" label="Learnt correction" kind="percent" hint="{learnt.pours === 1 ? 'the last pour' : `the last ${String(learnt.pours)} pours`} took {learnt.pct > 0 ? '+' : ''}{learnt.pct} %" />
+            {/if}
+        {/if}
+    </div>
+</div>
+
+<style>
+    .methods {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.3rem;
+    }
+    .methods label {
+        border: 1.5px solid var(--color-base-300);
+        border-radius: 999px;
+        padding: 0.3rem 0.8rem;
+        cursor: pointer;
+        background: var(--color-secondary);
+    }
+    .methods label.on {
+        background: var(--color-primary);
+        color: var(--color-primary-content);
+        border-color: var(--color-primary);
+        font-weight: 700;
+    }
+    .methods label:focus-within {
+        outline: 3px solid var(--color-accent);
+        outline-offset: 2px;
+    }
+    .three {
+        display: grid;
+        grid-template-columns: repeat(auto-fit, minmax(6.2rem, 1fr));
+        gap: 0.6rem;
+    }
+</style>

@@ -1,0 +1,112 @@
+<script lang="ts">
+    import { untrack } from 'svelte';
+    import type { Entry } from '../../lib/sheet.svelte';
+    import type { RunView } from '../../types/server';
+    import Measure from '../../parts/Measure.svelte';
+
+    export type Grading = { grade: string; faults: string[]; used_g: Entry; note: string };
+    let { run, grading = $bindable() }: { run: RunView; grading: Grading } = $props();
+
+    const words = [
+        ['spoilt', 'not fit for anything'],
+        ['poor', 'for practice only'],
+        ['usable', 'does its job'],
+        ['good', 'as meant'],
+        ['superb', 'the one to repeat'],
+    ] as const;
+    const noted = untrack(() => run.notes.map((n) => n.fault).filter((f) => f !== null));
+    if (untrack(() => grading.faults.length) === 0) {
+        grading.faults = noted;
+    }
+
+    function toggle(id: string): void {
+        grading.faults = grading.faults.includes(id) ? grading.faults.filter((f) => f !== id) : [...grading.faults, id];
+    }
+    const cause = $derived(run.faults.filter((f) => grading.faults.includes(f.id)));
+</script>
+
+<h1 class="text-4xl">How did it come out?</h1>
+<fieldset class="words">
+    <legend class="sr-only">Grade</legend>
+    {#each words as [word, means] (word)}
+        <label class:on={grading.grade === word}>
+            <input type="radio" class="sr-only" name="grade" value={word} bind:group={grading.grade} />
+            <b>{word}</b><span>{means}</span>
+        </label>
+    {/each}
+</fieldset>
+<fieldset class="mt-4">
+    <legend class="quiet">What went wrong, if anything</legend>
+    <div class="faults">
+        {#each run.faults as fault (fault.id)}
+            <label class:on={grading.faults.includes(fault.id)}><input type="checkbox" class="sr-only" checked={grading.faults.includes(fault.id)} onchange={() => toggle(fault.id)} />{fault.name}</label>
+        {/each}
+    </div>
+    {#each cause as fault (fault.id)}<p class="text-sm"><b>{fault.name}.</b> Usually: {fault.cause.toLowerCase()}</p>{/each}
+</fieldset>
+<div class="mt-4 grid gap-4 sm:grid-cols-[14rem_1fr]">
+    <Measure label="Really used" kind="mass" bind:value={grading.used_g} hint="what is in the mould: weighed in, less what was left" />
+    <label class="grid content-start gap-1"><span class="quiet text-sm">Note</span><textarea class="textarea w-full" rows="2" bind:value={grading.note}></textarea></label>
+</div>
+
+<style>
+    .words {
+        display: grid;
+        grid-template-columns: repeat(5, minmax(0, 1fr));
+        gap: 0.5rem;
+        margin-top: 1rem;
+    }
+    .words label {
+        display: grid;
+        align-content: center;
+        min-height: 5rem;
+        padding: 0.5rem 0.8rem;
+        border: 2px solid var(--color-base-300);
+        border-radius: 1.2rem;
+        background: var(--color-secondary);
+        cursor: pointer;
+    }
+    .words b {
+        font-size: 1.25rem;
+    }
+    .words span {
+        font-size: 0.85rem;
+    }
+    .on,
+    .words .on {
+        background: var(--color-primary);
+        color: var(--color-primary-content);
+        border-color: var(--color-primary);
+    }
+    label:focus-within {
+        outline: 3px solid var(--color-accent);
+        outline-offset: 2px;
+    }
+    .faults {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.4rem;
+        margin: 0.4rem 0;
+    }
+    .faults label {
+        border: 1.5px solid var(--color-base-300);
+        border-radius: 999px;
+        min-height: 3.5rem;
+        display: grid;
+        place-items: center;
+        padding: 0 1.1rem;
+        cursor: pointer;
+        background: var(--color-secondary);
+    }
+    .faults .on {
+        background: var(--color-primary);
+    }
+    @media (max-width: 700px) {
+        .words {
+            grid-template-columns: 1fr;
+        }
+        .words label {
+            min-height: 3.5rem;
+        }
+    }
+</style>

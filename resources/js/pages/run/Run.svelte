@@ -1,0 +1,271 @@
+<script lang="ts">
+    import { onMount, untrack } from 'svelte';
+    import { bench } from '../../lib/bench.svelte';
+    import { screenKeys } from '../../lib/keys';
+    import { LiveRun } from '../../lib/run.svelte';
+    import { figure, measure } from '../../lib/units';
+    import Cautions from '../../parts/Cautions.svelte';
+    import Cup from '../../parts/Cup.svelte';
+    import type { RunView } from '../../types/server';
+    import GradeStep, { type Grading } from './GradeStep.svelte';
+    import NoteDialog from './NoteDialog.svelte';
+    import PotClock from './PotClock.svelte';
+    import RescueStep from './RescueStep.svelte';
+    import StandInHand from './StandInHand.svelte';
+    import TimedStep from './TimedStep.svelte';
+    import WaitStep from './WaitStep.svelte';
+    import WeighStep from './WeighStep.svelte';
+
+    let { run: sent }: { run: RunView } = $props();
+    const live = untrack(() => new LiveRun(sent));
+    const run = $derived(live.run);
+    const kind = $derived(run.step.kind);
+    const scaled = $derived(bench.frame?.scale === true && live.reading.lost === null);
+
+    let byHand = $state<number | string | null>(null);
+    let armed = $state(false);
+    let noting = $state(false);
+    let grading = $state<Grading>({ grade: '', faults: [], used_g: untrack(() => sent.weighed_g), note: '' });
+    let metSent = '';
+
+    const actions: Record<string, string> = {
+        gear: 'I have it on',
+        premix: 'All stirred',
+        tare: 'Tare, and go on',
+        weigh: 'It is in',
+        rescue: 'Rescue the cup',
+        mix: 'It is mixed',
+        degas: 'The air is out',
+        fill: 'It is in the mould',
+        wait: 'I have opened it',
+        grade: 'Keep it in the log',
+    };
+    const short = $derived(kind === 'weigh' && run.line !== null && scaled && live.grams !== null && live.grams < run.line.from);
+
+    async function go(): Promise<void> {
+        switch (kind) {
+            case 'tare':
+                if (!scaled || (await live.tare())) {
+                    await live.confirm();
+                }
+                return;
+            case 'weigh':
+                if (scaled && !live.reading.stable) {
+                    // A pour has just stopped: take the reading when it has come to rest.
+                    armed = true;
+                    return;
+                }
+                return weigh(false);
+            case 'rescue':
+                return live.record('rescued', { step: run.step.key });
+            case 'wait':
+                return live.record('opened', { step: run.step.key });
+            case 'grade':
+                if (grading.grade === '') {
+                    live.trouble = 'Choose one of the five words first.';
+                    return;
+                }
+                return live.record('graded', { step: run.step.key, ...$state.snapshot(grading) });
+            case 'done':
+                return;
+            default:
+                return live.confirm();
+        }
+    }
+
+    async function weigh(goShort: boolean): Promise<void> {
+        armed = false;
+        const reading = scaled ? live.grams : byHand;
+        if (reading === null) {
+            live.trouble = 'Type what the scale reads.';
+            return;
+        }
+        const before = run.last_event_id;
+        await live.record('weighed', { step: run.step.key, reading_g: reading, by: scaled ? 'scale' : 'hand', stable: live.reading.stable, short: goShort });
+        if (live.run.last_event_id !== before) {
+            byHand = null;
+        }
+    }
+
+    // A meets B at the first drops, not when the button is pressed.
+    function watch(): void {
+        const first = run.cup.display_g + Math.max(1, 5 * run.division_g);
+        if (kind === 'weigh' && run.meets_now && run.clock.met_ms === null && live.grams !== null && live.grams > first && metSent !== run.step.key) {
+            metSent = run.step.key;
+            void live.record('met');
+        }
+        if (armed && live.reading.stable) {
+            void weigh(false);
+        }
+    }
+
+    onMount(() => {
+        void live.flush();
+        let reading = false;
+        const scale = setInterval(() => {
+            if ((kind === 'weigh' || kind === 'tare') && bench.frame?.scale === true && !reading && document.visibilityState === 'visible') {
+                reading = true;
+                void live.readScale().then(() => {
+                    reading = false;
+                    watch();
+                });
+            }
+        }, 250);
+        const others = setInterval(() => void live.look(), 2500);
+        let lock: WakeLockSentinel | null = null;
+        const stayAwake = (): void => {
+            if (document.visibilityState === 'visible') {
+                navigator.wakeLock
+                    ?.request('screen')
+                    .then((held) => (lock = held))
+                    .catch(() => undefined);
+            }
+        };
+        stayAwake();
+        document.addEventListener('visibilitychange', stayAwake);
+        const drop = screenKeys([
+            { press: 'Space', does: 'Confirm this step', run: () => void go() },
+            { press: 'Backspace', does: 'Take back the last thing', run: () => void live.takeBack() },
+            { press: 'n', does: 'Note something, or a fault', run: () => (noting = true) },
+        ]);
+        return () => {
+            clearInterval(scale);
+            clearInterval(others);
+            document.removeEventListener('visibilitychange', stayAwake);
+            void lock?.release();
+            drop();
+        };
+    });
+
+    const next: Record<string, string> = $derived({
+        gear: 'Next: stir each part in its own pot.',
+        premix: 'Next: cup on the scale.',
+        tare: 'Next: weigh, line by line.',
+        weigh: run.next_line === null ? `Next: mix ${String(run.clock.mix_min)} min. Scrape sides, bottom and stick.` : `Next: ${run.next_line}.`,
+        mix: run.degas_planned ? 'Next: draw the air out.' : 'Next: pour.',
+        degas: 'Next: pour.',
+        fill: run.step.batch < run.batches ? `Next: cup ${String(run.step.batch + 1)} of ${String(run.batches)}.` : 'Next: leave it alone.',
+        wait: 'Next: look at it and say how it came out.',
+    });
+    const beforeWeighing = $derived(['gear', 'wait', 'grade', 'done'].includes(kind));
+</script>
+
+<svelte:head><title>{run.job}: {run.impression} · Apalos</title></svelte:head>
+
+<div class="run" class:wide={beforeWeighing}>
+    {#if !beforeWeighing}
+        <div class="left"><Cup cup={run.cup} live={live.grams} adding={run.line?.add ?? null} target={run.line?.running ?? null} /></div>
+    {/if}
+    <div class="centre" aria-live="polite">
+        <p class="quiet">
+            <a class="link" href="/jobs/{run.job_id}">{run.job}</a> · {run.impression}{run.batches > 1 && run.step.batch > 0 ? ` · cup ${String(run.step.batch)} of ${String(run.batches)}` : ''}{kind === 'weigh'
+                ? ` · weighing ${String(run.step.weighing + 1)}`
+                : ''} · {run.formula}
+        </p>
+        {#if kind === 'gear'}
+            <h1 class="text-4xl">Gear on</h1>
+            <p class="mt-1 mb-3 text-lg">{run.base}: {run.batches === 1 ? 'one cup' : `${String(run.batches)} cups`}, {measure(run.planned_g, 'mass', bench.units)} in all.</p>
+            <Cautions cautions={run.cautions} gear={run.gear} />
+        {:else if kind === 'premix'}
+            <h1 class="text-4xl">{run.one_part ? 'Stir it in its own pot' : 'Stir each part in its own pot'}</h1>
+            <p class="mt-3 max-w-prose text-lg">Pigment, filler and softener settle. Stir or roll each pot until it is one colour to the bottom, with a stick of its own: a stick that goes from one pot into the other ruins both.</p>
+        {:else if kind === 'tare'}
+            <h1 class="text-4xl">Empty cup on the scale</h1>
+            <p class="mt-3 max-w-prose text-lg">{scaled ? 'It is set to nought when you go on.' : 'Set the scale to nought with the cup on it.'} {run.cup.capacity_ml === null ? '' : `A cup of ${measure(run.cup.capacity_ml, 'volume', bench.units)} or more.`}</p>
+            {#if scaled}<p class="fig mt-4 text-5xl font-bold">{figure(live.grams, 'mass', bench.units, 1)}</p>{/if}
+        {:else if kind === 'weigh' && run.line !== null}
+            <WeighStep {live} line={run.line} bind:byHand onconfirm={() => void go()} />
+        {:else if kind === 'rescue'}
+            <RescueStep {run} />
+        {:else if kind === 'mix' || kind === 'degas'}
+            <TimedStep {run} />
+        {:else if kind === 'fill'}
+            <h1 class="text-4xl">Pour it</h1>
+            <ul class="mt-3 grid max-w-[44ch] gap-2 text-xl">
+                <li>A thin coat over the detail first, brushed or blown into every corner.</li>
+                <li>Then a thin high stream into the lowest corner. Let it find its own level.</li>
+                <li>Tap; watch the reservoir sink; top it up.</li>
+            </ul>
+        {:else if kind === 'wait'}
+            <WaitStep {live} />
+        {:else if kind === 'grade'}
+            <GradeStep {run} bind:grading />
+        {:else if run.grade !== null}
+            <h1 class="text-4xl">In the log: {run.grade.grade}</h1>
+            <p class="mt-2 text-lg">{measure(run.grade.used_g, 'mass', bench.units)} really used of {measure(run.weighed_g, 'mass', bench.units)} weighed.</p>
+            {#if run.grade.correction_pct !== null}
+                <p class="mt-1">The volume was {run.grade.correction_pct < 0 ? 'over' : 'under'}-estimated by <b class="fig">{figure(Math.abs(run.grade.correction_pct), 'percent', 'metric', 1)} %</b>; the next sheet of this link will offer that.</p>
+            {/if}
+            {#if run.grade.note !== ''}<p class="mt-2 max-w-prose">{run.grade.note}</p>{/if}
+            <p class="mt-5 flex gap-2"><a class="btn btn-primary big" href="/jobs/{run.job_id}">Back to the job</a> <a class="btn big" href="/log">The log</a></p>
+        {/if}
+
+        {#if live.trouble !== null}<p class="mt-3 font-bold text-error" role="alert">{live.trouble}</p>{/if}
+        {#if live.waitingToSend > 0}<p class="mt-1 quiet" role="status">Kept on this device, not yet on the bench computer.</p>{/if}
+        {#if kind !== 'done'}
+            <div class="actions">
+                <button class="btn btn-primary big main" onclick={() => void go()}>{armed ? 'Waiting for it to rest …' : actions[kind]} <kbd class="kbd text-base-content">Space</kbd></button>
+                {#if kind === 'rescue'}<button class="btn big" onclick={() => void live.record('kept', { step: run.step.key })}>Leave it as it is</button>{/if}
+                {#if short}<button class="btn big" onclick={() => void weigh(true)}>Go on short</button>{/if}
+                {#if run.take_back !== null}<button class="btn big" onclick={() => void live.takeBack()}>Take back</button>{/if}
+                <button class="btn big" onclick={() => (noting = true)}>Note</button>
+            </div>
+            <p class="quiet mt-3">{next[kind] ?? ''}</p>
+        {:else if run.take_back !== null}
+            <p class="mt-4"><button class="btn btn-ghost btn-sm" onclick={() => void live.takeBack()}>Take the grading back</button></p>
+        {/if}
+        {#if bench.frame?.simulated && (kind === 'weigh' || kind === 'tare')}<StandInHand {live} target={run.line?.running ?? null} />{/if}
+        {#if run.notes.length > 0}
+            <ul class="mt-4 text-sm" aria-label="Notes">
+                {#each run.notes as note, i (i)}<li>{new Date(note.at_ms).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })} {run.faults.find((f) => f.id === note.fault)?.name ?? ''} {note.text}</li>{/each}
+            </ul>
+        {/if}
+    </div>
+    {#if !beforeWeighing}<div class="right"><PotClock {run} /></div>{/if}
+</div>
+
+<NoteDialog bind:open={noting} faults={run.faults} onnote={(text, fault) => void live.record('noted', { text, fault })} />
+
+<style>
+    .run {
+        display: grid;
+        grid-template-columns: minmax(15rem, 1fr) minmax(0, 2fr) 13rem;
+        gap: 1.5rem 2rem;
+        align-items: start;
+    }
+    .run.wide {
+        grid-template-columns: minmax(0, 60rem);
+        justify-content: center;
+    }
+    .actions {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.7rem;
+        margin-top: 1.25rem;
+    }
+    .main {
+        min-width: 16rem;
+        min-height: 4.5rem;
+        font-size: 1.3rem;
+    }
+    .actions .btn:not(.main) {
+        min-height: 4.5rem;
+    }
+    @media (max-width: 1000px) {
+        .run {
+            grid-template-columns: minmax(8rem, 1fr) auto;
+        }
+        .centre {
+            grid-column: 1 / -1;
+            grid-row: 2;
+        }
+        .left :global(svg) {
+            max-height: 26vh;
+        }
+    }
+    @media (max-width: 500px) {
+        .left :global(svg) {
+            max-height: 20vh;
+        }
+    }
+</style>

@@ -1,0 +1,55 @@
+<script lang="ts">
+    import { ask } from '../../lib/api';
+    import type { LiveRun } from '../../lib/run.svelte';
+
+    /** The hand that pours onto the stand-in scale: there is no real one to pour onto. */
+    let { live, target }: { live: LiveRun; target: number | null } = $props();
+    let rate = $state(12);
+    let pouring = $state(false);
+
+    const hand = (line: string): Promise<unknown> => ask('POST', '/devices/scale/hand', { line });
+
+    function start(event: Event): void {
+        event.preventDefault();
+        if (!pouring) {
+            pouring = true;
+            void hand(`>${String(rate)}`);
+        }
+    }
+
+    function stop(): void {
+        if (pouring) {
+            pouring = false;
+            void hand('|');
+        }
+    }
+
+    function toTheLine(): void {
+        if (target !== null && live.grams !== null && target > live.grams) {
+            void hand(`+${(target - live.grams).toFixed(2)}`);
+        }
+    }
+</script>
+
+<svelte:window onpointerup={stop} onblur={stop} />
+<aside class="hand" aria-label="Stand-in scale">
+    <span class="quiet text-sm">Stand-in scale</span>
+    <button class="btn btn-sm" class:btn-accent={pouring} onpointerdown={start} onkeydown={(e) => (e.key === 'Enter' || e.key === ' ') && start(e)} onkeyup={stop}>Hold to pour</button>
+    <label class="text-sm"><span class="sr-only">How fast</span><input class="range range-xs w-24" type="range" min="2" max="60" bind:value={rate} aria-label="Grams a second" /></label>
+    <button class="btn btn-sm btn-ghost" onclick={toTheLine} disabled={target === null}>To the line</button>
+    <button class="btn btn-sm btn-ghost" onclick={() => hand('CLR')}>Clear the pan</button>
+</aside>
+
+<style>
+    .hand {
+        display: flex;
+        flex-wrap: wrap;
+        align-items: center;
+        gap: 0.4rem 0.7rem;
+        border: 1.5px dashed var(--color-base-300);
+        border-radius: 1rem;
+        padding: 0.35rem 0.9rem;
+        margin-top: 1rem;
+        width: fit-content;
+    }
+</style>

@@ -1,0 +1,58 @@
+<script lang="ts">
+    import { bench } from '../../lib/bench.svelte';
+    import type { LiveRun } from '../../lib/run.svelte';
+    import { dayAndTime, measure, span } from '../../lib/units';
+
+    let { live }: { live: LiveRun } = $props();
+    const wait = $derived(live.run.wait);
+    const left = $derived(wait.open_likely_ms === null ? null : wait.open_likely_ms - bench.now);
+    const share = $derived(
+        wait.open_likely_ms === null || wait.poured_ms === null ? 0 : Math.min(1, Math.max(0, (bench.now - wait.poured_ms) / (wait.open_likely_ms - wait.poured_ms))),
+    );
+    const early = $derived(wait.open_low_ms !== null && bench.now < wait.open_low_ms);
+</script>
+
+<h1 class="text-4xl">{left === null ? 'It cures' : left > 0 ? 'It cures. Nothing to do but leave it' : 'Ready to open'}</h1>
+{#if left !== null && wait.open_likely_ms !== null}
+    <p class="fig time" role="timer">{left > 0 ? span(left) : `+${span(-left)}`}</p>
+    <p class="text-lg">Likely from <b>{dayAndTime(wait.open_likely_ms)}</b>{#if wait.open_low_ms !== null && wait.open_high_ms !== null}, in this room between {dayAndTime(wait.open_low_ms)} and {dayAndTime(wait.open_high_ms)}{/if}.</p>
+    {#if wait.service_ms !== null}<p class="quiet">First hot or harsh casting from {dayAndTime(wait.service_ms)}.</p>{/if}
+    <div class="bar" aria-hidden="true"><span style="width:{share * 100}%"></span></div>
+{/if}
+<p class="max-w-prose">Keep what is left in the cup: when it no longer runs, tap below, and the clock of this base gets better. {measure(live.run.weighed_g, 'mass', bench.units)} are in.</p>
+<p class="mt-2">
+    {#if wait.gelled_ms === null}
+        <button class="btn" onclick={() => live.record('gelled')}>The cup has gelled now</button>
+    {:else}
+        <span class="font-bold">Gelled at {dayAndTime(wait.gelled_ms)}.</span>
+    {/if}
+</p>
+{#if early}<p class="early">Earlier than it has ever been likely: press a fingernail into the flash first. If it marks, wait.</p>{/if}
+<p class="quiet mt-3">To open: break the seal with air or a thin edge, pull against the grain of the sculpture, and leave the original in if a second half is still to be poured.</p>
+
+<style>
+    .time {
+        font-size: clamp(3.5rem, 9vw, 6.5rem);
+        font-weight: 700;
+        line-height: 1.15;
+    }
+    .bar {
+        height: 16px;
+        border: 2px solid var(--color-base-content);
+        border-radius: 8px;
+        margin: 1rem 0;
+        overflow: hidden;
+        background: var(--color-secondary);
+    }
+    .bar span {
+        display: block;
+        height: 100%;
+        background: color-mix(in oklab, var(--color-success) 55%, var(--color-secondary));
+    }
+    .early {
+        margin-top: 0.8rem;
+        padding-left: 0.8rem;
+        border-left: 5px solid var(--color-warning);
+        font-weight: 700;
+    }
+</style>

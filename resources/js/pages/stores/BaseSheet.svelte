@@ -1,0 +1,149 @@
+<script lang="ts">
+    import { bench } from '../../lib/bench.svelte';
+    import { figure, measure, minutes } from '../../lib/units';
+    import Cautions from '../../parts/Cautions.svelte';
+    import type { StoresView } from '../../types/server';
+
+    let { sheet }: { sheet: StoresView['bases'][number] } = $props();
+    const times = [
+        ['pot_life_min', 'pours for'],
+        ['recoat_open_min', 'next coat from'],
+        ['recoat_close_min', 'next coat until'],
+        ['demould_min', 'open'],
+        ['service_min', 'hot or harsh casting'],
+        ['full_cure_min', 'fully cured'],
+    ] as const;
+    const sure = (field: string): string => (sheet.measured.includes(field) ? 'measured' : sheet.typical.includes(field) ? 'typical' : '');
+    const bases: Record<string, string> = { pct_of_ab: '% of A+B', pct_of_a: '% of A', pct_of_b: '% of B', pct_of_total: '% of everything', drops_per_100g: 'drops to 100 g' };
+    const facts = $derived(
+        [
+            ['Stretches to', 'elongation_pct', `${figure(sheet.facts.elongation_pct, 'percent', 'metric')} %`],
+            ['Tear strength', 'tear_n_mm', `${figure(sheet.facts.tear_n_mm, 'plain', 'metric')} N/mm`],
+            ['Viscosity', 'viscosity_pas', `${figure(sheet.facts.viscosity_pas, 'plain', 'metric')} Pa·s`],
+            ['Shrinks', 'shrinkage_pct', `${figure(sheet.facts.shrinkage_pct, 'percent', 'metric')} %`],
+            ['Faster per 10 °C', 'q10', `× ${figure(sheet.facts.q10, 'plain', 'metric')}`],
+            ['Yield', 'yield_ml_per_kg', `${figure(sheet.facts.yield_ml_per_kg, 'plain', 'metric')} ml/kg`],
+        ].filter(([, key]) => (sheet.facts[key as string] ?? null) !== null) as [string, string, string][],
+    );
+</script>
+
+<header class="head" style="--m:{sheet.colour}">
+    <div>
+        <h2 class="text-3xl">{sheet.name}</h2>
+        <p class="quiet">house code <span class="fig">{sheet.code}</span> · {sheet.family.replace('-', ' ')}</p>
+        <p class="mt-2 max-w-prose text-lg">{sheet.summary}</p>
+    </div>
+    {#if sheet.shore !== null}<p class="shore fig" aria-label="Shore hardness {sheet.shore}">{sheet.shore}<small>{sure('hardness')}</small></p>{/if}
+</header>
+
+<div class="two">
+    <section>
+        <h3 class="text-xl">Proportion</h3>
+        <p class="mt-1 text-lg"><b>{sheet.ratio}</b></p>
+        <p>{sheet.by_volume_ok ? 'May also be measured by volume.' : 'Weigh it: cups and marks are not exact enough.'}</p>
+        <p class="quiet text-sm">
+            Density {sheet.part_names.a} {sheet.sg.a ?? '–'}{sheet.part_names.b === undefined ? '' : `, ${sheet.part_names.b} ${String(sheet.sg.b ?? '–')}`}{sheet.sg.mixed === null ? '' : `, mixed ${String(sheet.sg.mixed)}`} g/ml, {sure('sg')}
+        </p>
+        <p class="mt-2">
+            {sheet.vacuum === 'recommended' ? 'Draw the air out.' : sheet.vacuum === 'never' ? 'Never under vacuum.' : 'Vacuum if you like.'}
+            {sheet.moisture ? 'Keep every trace of damp away.' : ''}
+            {sheet.skin_safe ? 'Sold for skin; patch-test the wearer.' : 'Not for skin.'}
+            {sheet.brushed ? 'Goes on by brush.' : ''}
+        </p>
+        {#if sheet.notes !== ''}<p class="mt-2 font-bold">{sheet.notes}</p>{/if}
+    </section>
+    <section>
+        <h3 class="text-xl">Times</h3>
+        <table>
+            <thead><tr><th scope="col"></th><th scope="col">sheet, {measure(sheet.ref_c, 'temperature', bench.units)}</th><th scope="col">here, {measure(bench.frame?.workshop.room_c, 'temperature', bench.units)}</th></tr></thead>
+            <tbody>
+                {#each times.filter(([key]) => sheet.times[key] !== undefined) as [key, words] (key)}
+                    <tr>
+                        <th scope="row">{words}</th>
+                        <td class="fig">{minutes(sheet.times[key])}</td>
+                        <td class="fig">{#if sheet.here[key] !== undefined}<b>{minutes(sheet.here[key].likely)}</b> <span class="quiet text-sm">{minutes(sheet.here[key].low)}–{minutes(sheet.here[key].high)}</span>{/if}</td>
+                    </tr>
+                {/each}
+            </tbody>
+        </table>
+        <p class="quiet text-sm">{sheet.rests_on === 0 ? 'Rests on the sheet alone. Tap “gelled” in a run and it learns your shop.' : `Rests on the sheet and ${String(sheet.rests_on)} of your own observations.`}</p>
+    </section>
+    <section>
+        <h3 class="text-xl">What it bears</h3>
+        <ul class="mt-1">
+            {#each sheet.limits as limit (limit.role)}<li>{limit.role.replace('-', ' ')}: up to <b class="fig">{limit.max}</b> {bases[limit.basis]}, into {limit.into === 'after' ? 'the mixed cup' : limit.into.toUpperCase()}</li>{:else}<li class="quiet">Nothing is stirred into it.</li>{/each}
+        </ul>
+        <dl class="facts">
+            {#each facts as [words, key, value] (key)}<div><dt>{words}</dt><dd class="fig">{value} <small>{sure(key)}</small></dd></div>{/each}
+        </dl>
+    </section>
+    <section>
+        <h3 class="text-xl">Mind</h3>
+        <div class="mt-1"><Cautions cautions={sheet.cautions} /></div>
+    </section>
+</div>
+
+<style>
+    .head {
+        display: flex;
+        justify-content: space-between;
+        gap: 1rem;
+        border-left: 14px solid var(--m);
+        padding-left: 1.2rem;
+    }
+    .shore {
+        font-size: 3rem;
+        font-weight: 700;
+        white-space: nowrap;
+        line-height: 1;
+    }
+    small {
+        font-family: var(--font-sans);
+        font-size: 0.8rem;
+        font-weight: 400;
+        color: var(--color-neutral);
+    }
+    .shore small {
+        display: block;
+        text-align: right;
+    }
+    .two {
+        display: grid;
+        grid-template-columns: 1fr 1fr;
+        gap: 1.5rem 2.5rem;
+        margin-top: 1.5rem;
+    }
+    table {
+        width: 100%;
+    }
+    th {
+        text-align: left;
+        font-weight: 400;
+    }
+    thead th {
+        color: var(--color-neutral);
+        font-size: 0.85rem;
+    }
+    td,
+    th {
+        padding: 0.15rem 0.4rem 0.15rem 0;
+    }
+    .facts {
+        display: grid;
+        grid-template-columns: 1fr 1fr;
+        gap: 0.4rem 1rem;
+        margin-top: 0.8rem;
+    }
+    dt {
+        font-size: 0.85rem;
+        color: var(--color-neutral);
+    }
+    dd {
+        font-weight: 700;
+    }
+    @media (max-width: 1000px) {
+        .two {
+            grid-template-columns: 1fr;
+        }
+    }
+</style>

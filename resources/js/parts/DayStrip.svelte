@@ -1,0 +1,326 @@
+<script lang="ts">
+    import { bench } from '../lib/bench.svelte';
+    import { clockTime, dayAndTime, span } from '../lib/units';
+    import type { StripView } from '../types/server';
+
+    type Lozenge = StripView['lozenges'][number];
+    const HOUR = 3_600_000;
+    const LANES = 3;
+
+    let shift = $state(0);
+    let dragFrom: { x: number; shift: number } | null = null;
+    let width = $state(1000);
+
+    const frame = $derived(bench.frame);
+    const lozenges = $derived(frame?.strip.lozenges ?? []);
+
+    function midnight(ms: number): number {
+        const day = new Date(ms);
+        day.setHours(0, 0, 0, 0);
+        return day.getTime();
+    }
+
+    // The working day, unless now is outside it: then the hours around now.
+    const start = $derived.by(() => {
+        const day = midnight(bench.now);
+        const from = day + (frame?.workshop.day_starts_min ?? 420) * 60_000;
+        const to = day + (frame?.workshop.day_ends_min ?? 1080) * 60_000;
+        const home = bench.now >= from && bench.now <= to ? from : Math.floor(bench.now / HOUR) * HOUR - 4 * HOUR;
+        return home + shift;
+    });
+    const length = $derived(((frame?.workshop.day_ends_min ?? 1080) - (frame?.workshop.day_starts_min ?? 420)) * 60_000 + HOUR / 2);
+    const x = (ms: number): number => ((ms - start) / length) * 100;
+    const inView = (ms: number): boolean => ms >= start && ms <= start + length;
+    const hours = $derived(
+        Array.from({ length: Math.ceil(length / HOUR) + 1 }, (_, i) => Math.ceil(start / HOUR) * HOUR + i * HOUR).filter((h) => x(h) > 1 && x(h) < 98),
+    );
+
+    type Piece = { from_ms: number; to_ms: number };
+    const seen = (piece: Piece): boolean => piece.to_ms > start && piece.from_ms < start + length;
+    const box = (piece: Piece): string => {
+        const left = Math.max(-2, x(piece.from_ms));
+        return `left:${String(left)}%;width:max(10px,${String(Math.min(102, x(piece.to_ms)) - left)}%)`;
+    };
+
+    const ends = (l: Lozenge): { from: number; to: number } => {
+        const all = [...l.hands, ...l.waits, ...l.windows];
+        return { from: Math.min(...all.map((p) => p.from_ms)), to: Math.max(...all.map((p) => p.to_ms)) };
+    };
+
+    // Each lozenge takes the first lane that is free where it and its name stand; past three lanes they are counted.
+    const laid = $derived.by(() => {
+        const free: number[] = [];
+        const lanes: { l: Lozenge; lane: number }[] = [];
+        let more = 0;
+        for (const l of [...lozenges].filter((z) => ends(z).to > start && ends(z).from < start + length).sort((a, b) => ends(a).from - ends(b).from)) {
+            const { from, to } = ends(l);
+            const nameTo = from + ((l.title.length * 8 + 40) / width) * length;
+            const lane = free.findIndex((until) => until < from);
+            const at = lane === -1 ? free.length : lane;
+            if (at >= LANES) {
+                more++;
+                continue;
+            }
+            free[at] = Math.max(to, nameTo) + length / 60;
+            lanes.push({ l, lane: at });
+        }
+        return { lanes, more };
+    });
+
+    const labelAt = (l: Lozenge): string => {
+        const wait = l.waits[0] ?? l.hands[0];
+        const { from, to } = ends(l);
+        const begin = Math.max(0.5, x(wait?.from_ms ?? from));
+        const room = ((98 - begin) / 100) * width;
+        return room > l.title.length * 8 + 20 ? `left:calc(${String(begin)}% + ${begin < 1 ? '2' : '12'}px)` : `right:${String(Math.max(1, 100 - x(Math.min(from, to)) + 1))}%`;
+    };
+
+    const nextCall = (l: Lozenge): string => {
+        const call = frame?.strip.calls.find((c) => c.pour_id === l.pour_id && c.at_ms > bench.now);
+        return call === undefined ? '' : `, ${call.what.toLowerCase()} at ${clockTime(call.at_ms)} (in ${span(call.at_ms - bench.now)})`;
+    };
+
+    const today = $derived(new Date(start + length / 2).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }));
+
+    const startableToday = $derived((frame?.strip.startable ?? []).filter((s) => s.open_ms < midnight(bench.now) + (frame?.workshop.day_ends_min ?? 1080) * 60_000));
+
+    function pull(event: PointerEvent): void {
+        if (dragFrom !== null) {
+            shift = dragFrom.shift - ((event.clientX - dragFrom.x) / width) * length;
+        }
+    }
+
+    function arrows(event: KeyboardEvent): void {
+        const step = { ArrowRight: HOUR, ArrowLeft: -HOUR, PageDown: 24 * HOUR, PageUp: -24 * HOUR }[event.key];
+        if (step !== undefined) {
+            event.preventDefault();
+            shift += step;
+        } else if (event.key === 'Home') {
+            shift = 0;
+        }
+    }
+
+    function hold(event: PointerEvent): void {
+        if ((event.target as HTMLElement).closest('a, button') === null) {
+            dragFrom = { x: event.clientX, shift };
+        }
+    }
+</script>
+
+<svelte:window onpointermove={pull} onpointerup={() => (dragFrom = null)} />
+
+<div class="strip">
+    <div class="day">
+        <a href="/" class="name text-2xl" aria-label="Apalos, to the bench">Apalos</a>
+        <p class="text-sm quiet leading-tight">{today}</p>
+        <p class="text-sm leading-tight">
+            <span class="fig font-bold" data-testid="clock">{clockTime(bench.now)}</span>
+            {#if shift !== 0}<button class="link text-xs" onclick={() => (shift = 0)}>back to now</button>{/if}
+        </p>
+    </div>
+    <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+    <div
+        class="line"
+        role="group"
+        aria-label="Day strip. Arrow keys look ahead and back."
+        tabindex="0"
+        bind:clientWidth={width}
+        onkeydown={arrows}
+        onpointerdown={hold}
+    >
+        {#each hours as hour (hour)}
+            <span class="hour fig" style="left:{x(hour)}%">{clockTime(hour).slice(0, 2)}</span>
+            <span class="rule" style="left:{x(hour)}%"></span>
+        {/each}
+
+        {#each laid.lanes as { l, lane } (l.pour_id)}
+            <a class="lane" style="top:{28 + lane * 31}px" href="/pours/{l.pour_id}/run" aria-label="{l.title}: {l.state}{nextCall(l)}" draggable="false">
+                {#each l.waits.filter(seen) as piece, i (i)}<span class="wait" style={box(piece)}></span>{/each}
+                {#each l.hands.filter(seen) as piece, i (i)}
+                    <span class="hands" class:live={i === l.hands.length - 1 && l.state !== 'waiting'} style={box(piece)}></span>
+                {/each}
+                {#each l.windows.filter(seen) as window (window.kind)}
+                    <span class="window {window.kind}" class:closing={window.from_ms < bench.now} style={box(window)}>
+                        {#if window.from_ms < bench.now && window.to_ms > bench.now}
+                            <span class="left" style="left:{((bench.now - window.from_ms) / (window.to_ms - window.from_ms)) * 100}%"></span>
+                        {/if}
+                    </span>
+                {/each}
+                <span class="label" style={labelAt(l)}>{l.title}</span>
+            </a>
+        {:else}
+            <p class="empty">
+                {#if lozenges.length > 0}
+                    Nothing is live in these hours.
+                {:else if startableToday.length > 0}
+                    Nothing is curing. Started now, open before the day ends:
+                    {#each startableToday.slice(0, 3) as s, i (s.pour_id)}{i > 0 ? ', ' : ' '}<a class="link font-bold" href="/pours/{s.pour_id}">{s.title}</a> ({clockTime(s.open_ms)}){/each}.
+                {:else}
+                    Nothing is curing, and nothing that is planned could be opened before the day ends.
+                {/if}
+            </p>
+        {/each}
+
+        {#if laid.more > 0}<a href="/" class="more">+ {laid.more} more</a>{/if}
+        {#if inView(bench.now)}
+            <span class="now" style="left:{x(bench.now)}%" title={dayAndTime(bench.now)}><span class="now-tag fig">{clockTime(bench.now)}</span></span>
+        {/if}
+    </div>
+</div>
+
+<style>
+    .strip {
+        display: grid;
+        grid-template-columns: minmax(9rem, 11rem) 1fr;
+        background: var(--color-base-200);
+        height: 132px;
+        position: relative;
+    }
+    .day {
+        padding: 2.1rem 0 0 2rem;
+        background: color-mix(in oklab, var(--color-base-300) 35%, transparent);
+    }
+    .line {
+        position: relative;
+        overflow: hidden;
+        touch-action: pan-y;
+        cursor: grab;
+        user-select: none;
+    }
+    .hour {
+        position: absolute;
+        top: 4px;
+        transform: translateX(-50%);
+        font-size: 0.8rem;
+        color: var(--color-neutral);
+    }
+    .rule {
+        position: absolute;
+        top: 26px;
+        bottom: 8px;
+        width: 1px;
+        background: var(--color-base-300);
+    }
+    .lane {
+        position: absolute;
+        left: 0;
+        right: 0;
+        height: 28px;
+        pointer-events: none;
+    }
+    .lane > * {
+        pointer-events: auto;
+    }
+    .hands,
+    .wait,
+    .window {
+        position: absolute;
+        top: 3px;
+        height: 22px;
+        border-radius: 11px;
+    }
+    .hands {
+        background: var(--color-primary);
+        min-width: 10px;
+    }
+    .hands.live {
+        background: var(--color-accent);
+    }
+    .wait {
+        border: 1.5px solid color-mix(in oklab, var(--color-neutral) 45%, transparent);
+        background: repeating-linear-gradient(-55deg, transparent 0 4px, color-mix(in oklab, var(--color-neutral) 28%, transparent) 4px 6px), var(--color-base-100);
+    }
+    .window {
+        top: 0;
+        height: 28px;
+        border-radius: 2px;
+        --tone: var(--color-success);
+        border: solid var(--tone);
+        border-width: 0 3px;
+        background:
+            linear-gradient(var(--tone), var(--tone)) 0 0 / 8px 3px no-repeat,
+            linear-gradient(var(--tone), var(--tone)) 0 100% / 8px 3px no-repeat,
+            linear-gradient(var(--tone), var(--tone)) 100% 0 / 8px 3px no-repeat,
+            linear-gradient(var(--tone), var(--tone)) 100% 100% / 8px 3px no-repeat;
+        overflow: hidden;
+    }
+    .window.pot_life {
+        --tone: var(--color-accent);
+    }
+    .window.recoat {
+        --tone: var(--color-warning);
+    }
+    .window .left {
+        position: absolute;
+        right: 0;
+        top: 5px;
+        bottom: 5px;
+        background: color-mix(in oklab, var(--tone) 28%, transparent);
+    }
+    .label {
+        position: absolute;
+        top: 3px;
+        line-height: 22px;
+        font-size: 0.86rem;
+        font-weight: 700;
+        white-space: nowrap;
+        padding: 0 6px;
+        border-radius: 8px;
+        background: color-mix(in oklab, var(--color-base-100) 88%, transparent);
+    }
+    .lane:hover .label,
+    .lane:focus-visible .label {
+        text-decoration: underline;
+    }
+    .lane:focus-visible {
+        outline-offset: -2px;
+    }
+    .now {
+        position: absolute;
+        top: 0;
+        bottom: 0;
+        width: 2px;
+        background: var(--color-accent);
+        pointer-events: none;
+    }
+    .now-tag {
+        position: absolute;
+        top: 3px;
+        left: 1px;
+        transform: translateX(-50%);
+        background: var(--color-accent);
+        color: var(--color-accent-content);
+        font-weight: 700;
+        font-size: 0.8rem;
+        border-radius: 9px;
+        padding: 1px 6px;
+    }
+    .empty {
+        position: absolute;
+        inset: 44px 1rem auto 1rem;
+        font-size: 1rem;
+        color: var(--color-neutral);
+    }
+    .more {
+        position: absolute;
+        right: 8px;
+        bottom: 2px;
+        font-size: 0.8rem;
+        text-decoration: underline;
+    }
+    @media (max-width: 640px) {
+        .strip {
+            grid-template-columns: 1fr;
+            height: 150px;
+        }
+        .day {
+            display: flex;
+            gap: 0.8rem;
+            align-items: baseline;
+            padding: 0.1rem 1rem;
+        }
+        .line {
+            height: 118px;
+        }
+    }
+</style>

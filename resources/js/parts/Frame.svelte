@@ -1,0 +1,265 @@
+<script lang="ts">
+    import { page, router } from '@inertiajs/svelte';
+    import { onMount, type Snippet } from 'svelte';
+    import { ask } from '../lib/api';
+    import { bench } from '../lib/bench.svelte';
+    import { currentKeys, press, type Key } from '../lib/keys';
+    import { knock } from '../lib/sound';
+    import type { FrameView } from '../types/server';
+    import DayStrip from './DayStrip.svelte';
+    import Jump from './Jump.svelte';
+    import Room from './Room.svelte';
+
+    let { children }: { children?: Snippet } = $props();
+
+    const shared = $derived(page.props as unknown as { frame: FrameView; flash: string | null; undo: string | null });
+    const screens = [
+        { name: 'Bench', href: '/', key: 'b' },
+        { name: 'Jobs', href: '/jobs', key: 'j' },
+        { name: 'Stores', href: '/stores', key: 's' },
+        { name: 'Log', href: '/log', key: 'l' },
+    ];
+    const here = $derived.by(() => {
+        const path = page.url.split('?')[0] ?? '/';
+        return path === '/' ? '/' : path.startsWith('/pours') ? '/jobs' : `/${path.split('/')[1] ?? ''}`;
+    });
+    const running = $derived(/^\/pours\/\d+\/run/.test(page.url));
+
+    let finding = $state(false);
+    let help: HTMLDialogElement;
+    let helpKeys = $state<Key[]>([]);
+    let dark = $state(false);
+    let heard = new Set<string>();
+    let ringing = $state<{ pour_id: number; what: string; title: string }[]>([]);
+
+    const frameKeys: Key[] = [
+        { press: '/', does: 'Find something', run: () => (finding = true) },
+        { press: '?', does: 'Show these keys', run: showHelp },
+        ...screens.map((s) => ({ press: `g ${s.key}`, does: `Go to ${s.name}`, run: () => router.visit(s.href) })),
+        { press: 'm', does: 'Sound on or off', run: mute },
+    ];
+
+    function showHelp(): void {
+        helpKeys = [...currentKeys(), ...frameKeys];
+        help.showModal();
+    }
+
+    function mute(): void {
+        void bench.change({ muted: !bench.muted });
+    }
+
+    function light(): void {
+        dark = !dark;
+        const name = dark ? 'lamplit' : 'gelcoat';
+        document.documentElement.dataset.theme = name;
+        localStorage.setItem('apalos.light', name);
+    }
+
+    $effect.pre(() => {
+        bench.take(shared.frame);
+    });
+
+    // A call that comes due while this page is open rings once; what was due before it opened stands on the bench anyway.
+    function listen(): void {
+        const due = (bench.frame?.strip.calls ?? []).filter((call) => call.at_ms <= bench.now && call.at_ms > bench.now - 90_000);
+        for (const call of due) {
+            const name = `${String(call.pour_id)} ${call.what} ${String(Math.round(call.at_ms / 5000))}`;
+            if (!heard.has(name)) {
+                heard.add(name);
+                ringing = [...ringing.filter((r) => r.pour_id !== call.pour_id), call];
+                if (!bench.muted) {
+                    knock();
+                }
+            }
+        }
+    }
+
+    onMount(() => {
+        dark = document.documentElement.dataset.theme === 'lamplit';
+        for (const call of bench.frame?.strip.calls ?? []) {
+            if (call.at_ms < bench.now) {
+                heard.add(`${String(call.pour_id)} ${call.what} ${String(Math.round(call.at_ms / 5000))}`);
+            }
+        }
+        const second = setInterval(() => {
+            bench.tick();
+            listen();
+        }, 500);
+        const refresh = setInterval(() => {
+            if (document.visibilityState === 'visible') {
+                void thermometer();
+            }
+        }, 20_000);
+        const woke = (): void => {
+            if (document.visibilityState === 'visible') {
+                void bench.refresh();
+            }
+        };
+        document.addEventListener('visibilitychange', woke);
+        return () => {
+            clearInterval(second);
+            clearInterval(refresh);
+            document.removeEventListener('visibilitychange', woke);
+        };
+    });
+
+    // Every link of ours is followed without loading the page anew, so that clock, sound and strip go on.
+    function follow(event: MouseEvent): void {
+        const link = event.target instanceof Element ? event.target.closest('a') : null;
+        const plain = event.button === 0 && !event.metaKey && !event.ctrlKey && !event.shiftKey && !event.altKey && !event.defaultPrevented;
+        if (link === null || !plain || link.origin !== location.origin || link.hasAttribute('download') || link.getAttribute('href')?.startsWith('#') === true) {
+            return;
+        }
+        event.preventDefault();
+        router.visit(link.href);
+    }
+
+    async function thermometer(): Promise<void> {
+        if (bench.frame?.thermometer === true && bench.frame.workshop.room_source === 'thermometer') {
+            await ask('GET', '/devices/thermometer');
+        }
+        await bench.refresh();
+    }
+</script>
+
+<svelte:window onkeydown={(event) => press(event, frameKeys)} onclick={follow} />
+
+<a href="#main" class="skip">To the content</a>
+<header>
+    <DayStrip />
+    <nav aria-label="Screens" class:slim={running}>
+        <ul>
+            {#each screens as s (s.href)}
+                <li><a href={s.href} aria-current={here === s.href ? 'page' : undefined}>{s.name}</a></li>
+            {/each}
+        </ul>
+        <div class="tools">
+            <Room />
+            <button class="btn btn-ghost btn-sm" onclick={() => void bench.change({ units: bench.units === 'metric' ? 'imperial' : 'metric' })}>
+                {bench.units === 'metric' ? 'g · mm' : 'oz · in'}<span class="sr-only">, change units</span>
+            </button>
+            <button class="btn btn-ghost btn-sm" aria-pressed={!bench.muted} onclick={mute}>{bench.muted ? 'Sound off' : 'Sound on'}</button>
+            <button class="btn btn-ghost btn-sm" onclick={light}>{dark ? 'Lamplit' : 'Daylight'}<span class="sr-only">, change light</span></button>
+            <button class="btn btn-ghost btn-sm" onclick={showHelp} aria-label="Keys of this screen">?</button>
+            <Jump bind:open={finding} />
+        </div>
+    </nav>
+</header>
+
+<div aria-live="assertive" class="ring-list">
+    {#each ringing as call (call.pour_id)}
+        <p class="ring">
+            <a class="link font-bold" href="/pours/{call.pour_id}/run">{call.title}</a>: {call.what.toLowerCase()}.
+            <button class="btn btn-sm" onclick={() => (ringing = ringing.filter((r) => r !== call))}>I heard</button>
+        </p>
+    {/each}
+    {#if shared.flash !== null}
+        <p class="ring said">
+            {shared.flash}
+            {#if shared.undo !== null}<button class="btn btn-sm" onclick={() => router.post(shared.undo ?? '')}>Undo</button>{/if}
+        </p>
+    {/if}
+</div>
+
+<main id="main">
+    {@render children?.()}
+</main>
+
+<dialog class="modal" bind:this={help} aria-labelledby="keys-title">
+    <div class="modal-box bg-secondary">
+        <h2 id="keys-title" class="text-2xl">Keys here</h2>
+        <dl class="mt-3 grid grid-cols-[auto_1fr] gap-x-4 gap-y-2">
+            {#each helpKeys as key (key.press)}
+                <dt><kbd class="kbd">{key.press}</kbd></dt>
+                <dd>{key.does}</dd>
+            {/each}
+        </dl>
+        <form method="dialog" class="mt-4 text-right"><button class="btn">Close</button></form>
+    </div>
+</dialog>
+
+<style>
+    nav {
+        display: flex;
+        flex-wrap: wrap;
+        align-items: center;
+        justify-content: space-between;
+        gap: 0.25rem 1rem;
+        padding: 0.35rem 2rem;
+    }
+    nav ul {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.25rem 1.4rem;
+    }
+    nav li a {
+        display: inline-block;
+        padding: 0.35rem 0;
+        color: var(--color-neutral);
+        position: relative;
+    }
+    nav li a[aria-current] {
+        color: var(--color-base-content);
+        font-weight: 700;
+    }
+    nav li a[aria-current]::after {
+        content: '';
+        position: absolute;
+        left: 50%;
+        bottom: -4px;
+        translate: -50% 0;
+        border: 6px solid transparent;
+        border-top: 9px solid var(--color-accent);
+        border-bottom: 0;
+    }
+    .tools {
+        display: flex;
+        flex-wrap: wrap;
+        align-items: center;
+        gap: 0.15rem;
+    }
+    main {
+        padding: 0.75rem 2rem 3rem;
+    }
+    .skip {
+        position: absolute;
+        left: -999px;
+    }
+    .skip:focus {
+        left: 1rem;
+        top: 0.5rem;
+        z-index: 50;
+        background: var(--color-secondary);
+        padding: 0.5rem 1rem;
+        border-radius: 1rem;
+    }
+    .ring-list {
+        display: grid;
+        gap: 0.4rem;
+        padding-inline: 2rem;
+    }
+    .ring {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.6rem;
+        align-items: center;
+        background: var(--color-accent);
+        color: var(--color-accent-content);
+        border-radius: 1rem;
+        padding: 0.5rem 1rem;
+    }
+    .ring.said {
+        background: var(--color-base-200);
+        color: var(--color-base-content);
+    }
+    @media (max-width: 640px) {
+        nav,
+        main,
+        .ring-list {
+            padding-inline: 1rem;
+        }
+        .slim .tools {
+            display: none;
+        }
+    }
+</style>

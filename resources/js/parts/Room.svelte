@@ -1,0 +1,48 @@
+<script lang="ts">
+    import { bench } from '../lib/bench.svelte';
+    import { measure } from '../lib/units';
+    import Measure from './Measure.svelte';
+
+    let dialog: HTMLDialogElement;
+    let room = $state<number | string | null>(null);
+    let wrong = $state<string | null>(null);
+
+    function open(): void {
+        room = bench.frame?.workshop.room_c ?? null;
+        wrong = null;
+        dialog.showModal();
+    }
+
+    async function set(event: SubmitEvent): Promise<void> {
+        event.preventDefault();
+        wrong = await bench.change({ room_c: room });
+        if (wrong === null) {
+            dialog.close();
+        }
+    }
+
+    async function measured(): Promise<void> {
+        wrong = await bench.change({ room_source: 'thermometer' });
+        if (wrong === null) {
+            dialog.close();
+        }
+    }
+</script>
+
+<button class="btn btn-ghost btn-sm fig text-base font-bold" onclick={open} aria-label="Room temperature {measure(bench.frame?.workshop.room_c, 'temperature', bench.units)}, change">
+    {measure(bench.frame?.workshop.room_c, 'temperature', bench.units, 1)}
+    <span class="quiet text-xs font-normal">{bench.frame?.workshop.room_source === 'thermometer' ? 'measured' : 'by hand'}</span>
+</button>
+
+<dialog class="modal" bind:this={dialog} aria-labelledby="room-title">
+    <form class="modal-box bg-secondary" onsubmit={set}>
+        <h2 id="room-title" class="text-2xl">How warm is the room?</h2>
+        <p class="quiet mt-2">Everything timed follows it: what pours now is counted with the warmth it really had.</p>
+        <div class="mt-4"><Measure label="Room" kind="temperature" bind:value={room} error={wrong} /></div>
+        <div class="mt-5 flex flex-wrap gap-2">
+            <button class="btn btn-primary">Set it</button>
+            {#if bench.frame?.thermometer}<button type="button" class="btn" onclick={measured}>Let the thermometer say</button>{/if}
+            <button type="button" class="btn btn-ghost" onclick={() => dialog.close()}>Leave it</button>
+        </div>
+    </form>
+</dialog>
