@@ -5,7 +5,18 @@ import ts from 'typescript-eslint';
 import svelteConfig from './svelte.config.js';
 
 export default ts.config(
-    { ignores: ['public/', 'vendor/', 'node_modules/', 'var/', 'storage/', 'test-results/', 'playwright-report/', 'resources/js/types/server.ts'] },
+    {
+        ignores: [
+            'public/',
+            'vendor/',
+            'node_modules/',
+            'var/',
+            'storage/',
+            'test-results/',
+            'playwright-report/',
+            'resources/js/types/server.ts',
+        ],
+    },
     js.configs.recommended,
     ...ts.configs.strict,
     ...svelte.configs.recommended,

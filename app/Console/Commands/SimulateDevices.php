@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Devices\StandIn\StandIns;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Shop\RecordedRun;
 use Illuminate\Console\Command;
 
 /** Stands in for a scale and a thermometer on two loopback ports, so that a run can be tried without either. */
@@ -17,6 +20,10 @@ final class SimulateDevices extends Command
     public function handle(): int
     {
         $standIns = new StandIns(roomC: (float) $this->option('room'));
+        foreach (Pour::query()->where('state', PourState::Running)->get() as $pour) {
+            // The cup that is just being filled stands on it, as it would after the power came back.
+            $standIns->scale('+'.RecordedRun::of($pour)->state->cup()->display, microtime(true));
+        }
         $servers = [];
         foreach (['scale', 'thermometer'] as $device) {
             $server = @stream_socket_server('tcp://'.$this->option($device), $code, $why);

@@ -3,7 +3,10 @@ export type Wrong = { field: string; message: string };
 
 export type Answer<T> = { ok: true; data: T } | { ok: false; offline: boolean; status: number; wrong: Wrong; data: unknown };
 
-const offline: Wrong = { field: '', message: 'The bench computer does not answer. What you entered is kept here and is sent again by itself.' };
+const offline: Wrong = {
+    field: '',
+    message: 'The bench computer does not answer. What you entered is kept here and is sent again by itself.',
+};
 
 function token(): string {
     const pair = document.cookie.split('; ').find((cookie) => cookie.startsWith('XSRF-TOKEN='));

@@ -37,7 +37,9 @@ class Bench {
     }
 
     /** Changes units, sound or room; the sentence that says what is wrong, or null. */
-    async change(what: Partial<{ units: Units; muted: boolean; room_c: number | string | null; room_source: 'hand' | 'thermometer' }>): Promise<string | null> {
+    async change(
+        what: Partial<{ units: Units; muted: boolean; room_c: number | string | null; room_source: 'hand' | 'thermometer' }>,
+    ): Promise<string | null> {
         const answer = await ask<FrameView>('PUT', '/workshop', what);
         if (!answer.ok) {
             return answer.wrong.message;

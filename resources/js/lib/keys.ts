@@ -5,7 +5,8 @@ const typing = (target: EventTarget | null): boolean =>
     target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
 
 /** Space and Enter belong to a focused control; everything else is the screen's. */
-const control = (target: EventTarget | null): boolean => target instanceof HTMLElement && target.closest('button, a, summary, [role="radio"]') !== null;
+const control = (target: EventTarget | null): boolean =>
+    target instanceof HTMLElement && target.closest('button, a, summary, [role="radio"]') !== null;
 
 let screen: Key[] = [];
 let pending: string | null = null;

@@ -6,7 +6,12 @@ export type Quantity = 'mass' | 'volume' | 'length' | 'area' | 'temperature' | '
 type Unit = { sign: string; of: (metric: number) => number; back: (shown: number) => number; decimals: number };
 
 const same = (sign: string, decimals: number): Unit => ({ sign, decimals, of: (x) => x, back: (x) => x });
-const scaled = (sign: string, factor: number, decimals: number): Unit => ({ sign, decimals, of: (x) => x / factor, back: (x) => x * factor });
+const scaled = (sign: string, factor: number, decimals: number): Unit => ({
+    sign,
+    decimals,
+    of: (x) => x / factor,
+    back: (x) => x * factor,
+});
 
 const GRAMS_PER_OUNCE = 28.349523125;
 const ML_PER_CUBIC_INCH = 16.387064;
@@ -74,11 +79,19 @@ export function span(ms: number): string {
         return `${String(minutes)}:${String(seconds % 60).padStart(2, '0')}`;
     }
     const hours = Math.floor(minutes / 60);
-    return hours < 48 ? `${String(hours)} h ${String(minutes % 60).padStart(2, '0')}` : `${String(Math.floor(hours / 24))} d ${String(hours % 24)} h`;
+    return hours < 48
+        ? `${String(hours)} h ${String(minutes % 60).padStart(2, '0')}`
+        : `${String(Math.floor(hours / 24))} d ${String(hours % 24)} h`;
 }
 
 export const minutes = (min: number | null | undefined): string =>
-    min === null || min === undefined ? '–' : min < 90 ? `${String(Math.round(min * 10) / 10)} min` : min < 2880 ? `${String(Math.round(min / 6) / 10)} h` : `${String(Math.round(min / 144) / 10)} days`;
+    min === null || min === undefined
+        ? '–'
+        : min < 90
+          ? `${String(Math.round(min * 10) / 10)} min`
+          : min < 2880
+            ? `${String(Math.round(min / 6) / 10)} h`
+            : `${String(Math.round(min / 144) / 10)} days`;
 
 export const clockTime = (ms: number): string => new Date(ms).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 

@@ -60,7 +60,13 @@
 <ol class="chain" style="--links:{chain.length}">
     {#each chain as link, i (link.id)}
         <li>
-            <button class="link-body" class:chosen={link.id === chosen} style="--ink:{ink(link.colour)}" aria-pressed={link.id === chosen} onclick={() => onchoose(link.id)}>
+            <button
+                class="link-body"
+                class:chosen={link.id === chosen}
+                style="--ink:{ink(link.colour)}"
+                aria-pressed={link.id === chosen}
+                onclick={() => onchoose(link.id)}
+            >
                 <svg viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
                     <path d={path(i)} fill={link.colour} vector-effect="non-scaling-stroke" />
                 </svg>

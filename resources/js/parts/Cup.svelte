@@ -18,7 +18,10 @@
     const layers = $derived.by(() => {
         let y = BOTTOM;
         return cup.fills
-            .map((fill) => ({ ...fill, now: fill.poured_g + (fill.name === adding && live !== null ? Math.max(0, live - cup.display_g) : 0) }))
+            .map((fill) => ({
+                ...fill,
+                now: fill.poured_g + (fill.name === adding && live !== null ? Math.max(0, live - cup.display_g) : 0),
+            }))
             .filter((fill) => fill.now > 0)
             .map((fill) => {
                 const from = y;
@@ -36,17 +39,32 @@
     });
 </script>
 
-<svg viewBox="0 0 330 470" class="cup" role="img" aria-label={layers.length === 0 ? 'The cup is empty' : `In the cup: ${layers.map((l) => `${l.name} ${figure(l.now, 'mass', bench.units)} ${sign('mass', bench.units)}`).join(', ')}`}>
+<svg
+    viewBox="0 0 330 470"
+    class="cup"
+    role="img"
+    aria-label={layers.length === 0
+        ? 'The cup is empty'
+        : `In the cup: ${layers.map((l) => `${l.name} ${figure(l.now, 'mass', bench.units)} ${sign('mass', bench.units)}`).join(', ')}`}
+>
     {#each layers as layer (layer.name)}
         <path
-            d="M{edge(layer.from)} {layer.from} L{edge(layer.to)} {layer.to} Q115 {layer.to + 5} {230 - edge(layer.to)} {layer.to} L{230 - edge(layer.from)} {layer.from} Q115 {layer.from + 5} {edge(layer.from)} {layer.from} Z"
+            d="M{edge(layer.from)} {layer.from} L{edge(layer.to)} {layer.to} Q115 {layer.to + 5} {230 - edge(layer.to)} {layer.to} L{230 -
+                edge(layer.from)} {layer.from} Q115 {layer.from + 5} {edge(layer.from)} {layer.from} Z"
             fill={layer.colour}
             stroke="color-mix(in oklab, {layer.colour} 80%, black)"
             stroke-width="1"
         />
     {/each}
     {#if lineY !== null}<path d="M-4 {lineY} H234" stroke="var(--color-accent)" stroke-width="3" stroke-dasharray="4 5" />{/if}
-    <path d="M4 {TOP - 6} L30 {BOTTOM} Q115 {BOTTOM + 10} 200 {BOTTOM} L226 {TOP - 6}" fill="none" stroke="var(--color-base-content)" stroke-width="5" stroke-linecap="round" stroke-linejoin="round" />
+    <path
+        d="M4 {TOP - 6} L30 {BOTTOM} Q115 {BOTTOM + 10} 200 {BOTTOM} L226 {TOP - 6}"
+        fill="none"
+        stroke="var(--color-base-content)"
+        stroke-width="5"
+        stroke-linecap="round"
+        stroke-linejoin="round"
+    />
     {#each labels as label (label.name)}
         <path d="M{226 - edge(label.y)} {(label.from + label.to) / 2} L234 {label.y}" stroke="var(--color-neutral)" stroke-width="1.5" />
         <text x="238" y={label.y - 2} class="who">{label.name.length > 11 ? `${label.name.slice(0, 10)}…` : label.name}</text>

@@ -5,7 +5,6 @@
 
     type Lozenge = StripView['lozenges'][number];
     const HOUR = 3_600_000;
-    const LANES = 3;
 
     let shift = $state(0);
     let dragFrom: { x: number; shift: number } | null = null;
@@ -14,11 +13,7 @@
     const frame = $derived(bench.frame);
     const lozenges = $derived(frame?.strip.lozenges ?? []);
 
-    function midnight(ms: number): number {
-        const day = new Date(ms);
-        day.setHours(0, 0, 0, 0);
-        return day.getTime();
-    }
+    const midnight = (ms: number): number => new Date(new Date(ms).toDateString()).getTime();
 
     // The working day, unless now is outside it: then the hours around now.
     const start = $derived.by(() => {
@@ -32,7 +27,9 @@
     const x = (ms: number): number => ((ms - start) / length) * 100;
     const inView = (ms: number): boolean => ms >= start && ms <= start + length;
     const hours = $derived(
-        Array.from({ length: Math.ceil(length / HOUR) + 1 }, (_, i) => Math.ceil(start / HOUR) * HOUR + i * HOUR).filter((h) => x(h) > 1 && x(h) < 98),
+        Array.from({ length: Math.ceil(length / HOUR) + 1 }, (_, i) => Math.ceil(start / HOUR) * HOUR + i * HOUR).filter(
+            (h) => x(h) > 1 && x(h) < 98,
+        ),
     );
 
     type Piece = { from_ms: number; to_ms: number };
@@ -47,22 +44,31 @@
         return { from: Math.min(...all.map((p) => p.from_ms)), to: Math.max(...all.map((p) => p.to_ms)) };
     };
 
-    // Each lozenge takes the first lane that is free where it and its name stand; past three lanes they are counted.
+    // What needs hands comes first, then what needs them soonest. Each takes the first lane that is free where it and its name
+    // stand; what finds none is counted.
+    const urgency = (l: Lozenge): number =>
+        l.state === 'running'
+            ? 0
+            : l.state === 'opened'
+              ? 1
+              : (frame?.strip.calls.find((c) => c.pour_id === l.pour_id)?.at_ms ?? ends(l).to);
     const laid = $derived.by(() => {
-        const free: number[] = [];
+        const taken: { from: number; to: number }[][] = [[], [], [], []];
         const lanes: { l: Lozenge; lane: number }[] = [];
         let more = 0;
-        for (const l of [...lozenges].filter((z) => ends(z).to > start && ends(z).from < start + length).sort((a, b) => ends(a).from - ends(b).from)) {
+        for (const l of [...lozenges]
+            .filter((z) => ends(z).to > start && ends(z).from < start + length)
+            .sort((a, b) => urgency(a) - urgency(b))) {
             const { from, to } = ends(l);
-            const nameTo = from + ((l.title.length * 8 + 40) / width) * length;
-            const lane = free.findIndex((until) => until < from);
-            const at = lane === -1 ? free.length : lane;
-            if (at >= LANES) {
+            const name = ((l.title.length * 8 + 40) / width) * length;
+            const place = { from, to: Math.max(to, from + name) + length / 60 };
+            const lane = taken.findIndex((others) => others.every((other) => other.to < place.from || other.from > place.to));
+            if (lane === -1) {
                 more++;
                 continue;
             }
-            free[at] = Math.max(to, nameTo) + length / 60;
-            lanes.push({ l, lane: at });
+            taken[lane]?.push(place);
+            lanes.push({ l, lane });
         }
         return { lanes, more };
     });
@@ -72,7 +78,9 @@
         const { from, to } = ends(l);
         const begin = Math.max(0.5, x(wait?.from_ms ?? from));
         const room = ((98 - begin) / 100) * width;
-        return room > l.title.length * 8 + 20 ? `left:calc(${String(begin)}% + ${begin < 1 ? '2' : '12'}px)` : `right:${String(Math.max(1, 100 - x(Math.min(from, to)) + 1))}%`;
+        return room > l.title.length * 8 + 20
+            ? `left:calc(${String(begin)}% + ${begin < 1 ? '2' : '12'}px)`
+            : `right:${String(Math.max(1, 100 - x(Math.min(from, to)) + 1))}%`;
     };
 
     const nextCall = (l: Lozenge): string => {
@@ -82,7 +90,9 @@
 
     const today = $derived(new Date(start + length / 2).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }));
 
-    const startableToday = $derived((frame?.strip.startable ?? []).filter((s) => s.open_ms < midnight(bench.now) + (frame?.workshop.day_ends_min ?? 1080) * 60_000));
+    const startableToday = $derived(
+        (frame?.strip.startable ?? []).filter((s) => s.open_ms < midnight(bench.now) + (frame?.workshop.day_ends_min ?? 1080) * 60_000),
+    );
 
     function pull(event: PointerEvent): void {
         if (dragFrom !== null) {
@@ -134,7 +144,13 @@
         {/each}
 
         {#each laid.lanes as { l, lane } (l.pour_id)}
-            <a class="lane" style="top:{28 + lane * 31}px" href="/pours/{l.pour_id}/run" aria-label="{l.title}: {l.state}{nextCall(l)}" draggable="false">
+            <a
+                class="lane"
+                style="top:{25 + lane * 26}px"
+                href="/pours/{l.pour_id}/run"
+                aria-label="{l.title}: {l.state}{nextCall(l)}"
+                draggable="false"
+            >
                 {#each l.waits.filter(seen) as piece, i (i)}<span class="wait" style={box(piece)}></span>{/each}
                 {#each l.hands.filter(seen) as piece, i (i)}
                     <span class="hands" class:live={i === l.hands.length - 1 && l.state !== 'waiting'} style={box(piece)}></span>
@@ -142,11 +158,12 @@
                 {#each l.windows.filter(seen) as window (window.kind)}
                     <span class="window {window.kind}" class:closing={window.from_ms < bench.now} style={box(window)}>
                         {#if window.from_ms < bench.now && window.to_ms > bench.now}
-                            <span class="left" style="left:{((bench.now - window.from_ms) / (window.to_ms - window.from_ms)) * 100}%"></span>
+                            <span class="left" style="left:{((bench.now - window.from_ms) / (window.to_ms - window.from_ms)) * 100}%"
+                            ></span>
                         {/if}
                     </span>
                 {/each}
-                <span class="label" style={labelAt(l)}>{l.title}</span>
+                <span class="tag" style={labelAt(l)}>{l.title}</span>
             </a>
         {:else}
             <p class="empty">
@@ -154,7 +171,11 @@
                     Nothing is live in these hours.
                 {:else if startableToday.length > 0}
                     Nothing is curing. Started now, open before the day ends:
-                    {#each startableToday.slice(0, 3) as s, i (s.pour_id)}{i > 0 ? ', ' : ' '}<a class="link font-bold" href="/pours/{s.pour_id}">{s.title}</a> ({clockTime(s.open_ms)}){/each}.
+                    {#each startableToday.slice(0, 3) as s, i (s.pour_id)}{i > 0 ? ', ' : ' '}<a
+                            class="link font-bold"
+                            href="/pours/{s.pour_id}">{s.title}</a
+                        >
+                        ({clockTime(s.open_ms)}){/each}.
                 {:else}
                     Nothing is curing, and nothing that is planned could be opened before the day ends.
                 {/if}
@@ -163,7 +184,9 @@
 
         {#if laid.more > 0}<a href="/" class="more">+ {laid.more} more</a>{/if}
         {#if inView(bench.now)}
-            <span class="now" style="left:{x(bench.now)}%" title={dayAndTime(bench.now)}><span class="now-tag fig">{clockTime(bench.now)}</span></span>
+            <span class="now" style="left:{x(bench.now)}%" title={dayAndTime(bench.now)}
+                ><span class="now-tag fig">{clockTime(bench.now)}</span></span
+            >
         {/if}
     </div>
 </div>
@@ -205,7 +228,7 @@
         position: absolute;
         left: 0;
         right: 0;
-        height: 28px;
+        height: 24px;
         pointer-events: none;
     }
     .lane > * {
@@ -215,9 +238,9 @@
     .wait,
     .window {
         position: absolute;
-        top: 3px;
-        height: 22px;
-        border-radius: 11px;
+        top: 2px;
+        height: 20px;
+        border-radius: 10px;
     }
     .hands {
         background: var(--color-primary);
@@ -228,11 +251,13 @@
     }
     .wait {
         border: 1.5px solid color-mix(in oklab, var(--color-neutral) 45%, transparent);
-        background: repeating-linear-gradient(-55deg, transparent 0 4px, color-mix(in oklab, var(--color-neutral) 28%, transparent) 4px 6px), var(--color-base-100);
+        background:
+            repeating-linear-gradient(-55deg, transparent 0 4px, color-mix(in oklab, var(--color-neutral) 28%, transparent) 4px 6px),
+            var(--color-base-100);
     }
     .window {
         top: 0;
-        height: 28px;
+        height: 24px;
         border-radius: 2px;
         --tone: var(--color-success);
         border: solid var(--tone);
@@ -257,10 +282,10 @@
         bottom: 5px;
         background: color-mix(in oklab, var(--tone) 28%, transparent);
     }
-    .label {
+    .tag {
         position: absolute;
-        top: 3px;
-        line-height: 22px;
+        top: 2px;
+        line-height: 20px;
         font-size: 0.86rem;
         font-weight: 700;
         white-space: nowrap;
@@ -268,8 +293,8 @@
         border-radius: 8px;
         background: color-mix(in oklab, var(--color-base-100) 88%, transparent);
     }
-    .lane:hover .label,
-    .lane:focus-visible .label {
+    .lane:hover .tag,
+    .lane:focus-visible .tag {
         text-decoration: underline;
     }
     .lane:focus-visible {

@@ -29,7 +29,7 @@
     let help: HTMLDialogElement;
     let helpKeys = $state<Key[]>([]);
     let dark = $state(false);
-    let heard = new Set<string>();
+    let heard: string[] = [];
     let ringing = $state<{ pour_id: number; what: string; title: string }[]>([]);
 
     const frameKeys: Key[] = [
@@ -64,8 +64,8 @@
         const due = (bench.frame?.strip.calls ?? []).filter((call) => call.at_ms <= bench.now && call.at_ms > bench.now - 90_000);
         for (const call of due) {
             const name = `${String(call.pour_id)} ${call.what} ${String(Math.round(call.at_ms / 5000))}`;
-            if (!heard.has(name)) {
-                heard.add(name);
+            if (!heard.includes(name)) {
+                heard = [...heard.slice(-50), name];
                 ringing = [...ringing.filter((r) => r.pour_id !== call.pour_id), call];
                 if (!bench.muted) {
                     knock();
@@ -78,7 +78,7 @@
         dark = document.documentElement.dataset.theme === 'lamplit';
         for (const call of bench.frame?.strip.calls ?? []) {
             if (call.at_ms < bench.now) {
-                heard.add(`${String(call.pour_id)} ${call.what} ${String(Math.round(call.at_ms / 5000))}`);
+                heard.push(`${String(call.pour_id)} ${call.what} ${String(Math.round(call.at_ms / 5000))}`);
             }
         }
         const second = setInterval(() => {
@@ -107,7 +107,13 @@
     function follow(event: MouseEvent): void {
         const link = event.target instanceof Element ? event.target.closest('a') : null;
         const plain = event.button === 0 && !event.metaKey && !event.ctrlKey && !event.shiftKey && !event.altKey && !event.defaultPrevented;
-        if (link === null || !plain || link.origin !== location.origin || link.hasAttribute('download') || link.getAttribute('href')?.startsWith('#') === true) {
+        if (
+            link === null ||
+            !plain ||
+            link.origin !== location.origin ||
+            link.hasAttribute('download') ||
+            link.getAttribute('href')?.startsWith('#') === true
+        ) {
             return;
         }
         event.preventDefault();
@@ -135,11 +141,17 @@
         </ul>
         <div class="tools">
             <Room />
-            <button class="btn btn-ghost btn-sm" onclick={() => void bench.change({ units: bench.units === 'metric' ? 'imperial' : 'metric' })}>
+            <button
+                class="btn btn-ghost btn-sm"
+                onclick={() => void bench.change({ units: bench.units === 'metric' ? 'imperial' : 'metric' })}
+            >
                 {bench.units === 'metric' ? 'g · mm' : 'oz · in'}<span class="sr-only">, change units</span>
             </button>
-            <button class="btn btn-ghost btn-sm" aria-pressed={!bench.muted} onclick={mute}>{bench.muted ? 'Sound off' : 'Sound on'}</button>
-            <button class="btn btn-ghost btn-sm" onclick={light}>{dark ? 'Lamplit' : 'Daylight'}<span class="sr-only">, change light</span></button>
+            <button class="btn btn-ghost btn-sm" aria-pressed={!bench.muted} onclick={mute}>{bench.muted ? 'Sound off' : 'Sound on'}</button
+            >
+            <button class="btn btn-ghost btn-sm" onclick={light}
+                >{dark ? 'Lamplit' : 'Daylight'}<span class="sr-only">, change light</span></button
+            >
             <button class="btn btn-ghost btn-sm" onclick={showHelp} aria-label="Keys of this screen">?</button>
             <Jump bind:open={finding} />
         </div>

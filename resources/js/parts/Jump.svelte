@@ -64,7 +64,14 @@
         <ul id="found" role="listbox" aria-label="Found" class="mt-3">
             {#each found as entry, i (entry.href + entry.name)}
                 <!-- svelte-ignore a11y_click_events_have_key_events -->
-                <li id="found-{i}" role="option" aria-selected={i === chosen} class="hit" class:chosen={i === chosen} onclick={() => go(entry)}>
+                <li
+                    id="found-{i}"
+                    role="option"
+                    aria-selected={i === chosen}
+                    class="hit"
+                    class:chosen={i === chosen}
+                    onclick={() => go(entry)}
+                >
                     <span class="font-bold">{entry.name}</span> <span class="quiet text-sm">{entry.kind}</span>
                 </li>
             {/each}

@@ -17,7 +17,12 @@
     let { label, kind, value = $bindable(), error = null, missing = false, hint = '', onchange }: Props = $props();
     const id = $props.id();
 
-    const shown = (): string => (typeof value === 'string' ? value : value === null || value === undefined ? '' : figure(value, kind, bench.units, undefined).replace('−', '-'));
+    const shown = (): string =>
+        typeof value === 'string'
+            ? value
+            : value === null || value === undefined
+              ? ''
+              : figure(value, kind, bench.units, undefined).replace('−', '-');
     let text = $state(untrack(shown));
     let editing = false;
 
@@ -75,7 +80,7 @@
     }
     .field {
         display: flex;
-        align-items: baseline;
+        align-items: center;
         gap: 0.35rem;
         background: var(--color-secondary);
         border: 1.5px solid var(--color-base-300);
@@ -97,7 +102,6 @@
         font-size: 1.15rem;
         background: transparent;
         outline: none;
-        align-self: center;
     }
     .unit {
         color: var(--color-neutral);

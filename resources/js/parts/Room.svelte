@@ -29,7 +29,11 @@
     }
 </script>
 
-<button class="btn btn-ghost btn-sm fig text-base font-bold" onclick={open} aria-label="Room temperature {measure(bench.frame?.workshop.room_c, 'temperature', bench.units)}, change">
+<button
+    class="btn btn-ghost btn-sm fig text-base font-bold"
+    onclick={open}
+    aria-label="Room temperature {measure(bench.frame?.workshop.room_c, 'temperature', bench.units)}, change"
+>
     {measure(bench.frame?.workshop.room_c, 'temperature', bench.units, 1)}
     <span class="quiet text-xs font-normal">{bench.frame?.workshop.room_source === 'thermometer' ? 'measured' : 'by hand'}</span>
 </button>

@@ -43,7 +43,9 @@
                     </div>
                     <p class="number">
                         {#if item.number !== null}
-                            <span class="fig">{figure(item.number, 'mass', shop.units)}</span><span class="quiet"> {sign('mass', shop.units)}</span>
+                            <span class="fig">{figure(item.number, 'mass', shop.units, shop.units === 'metric' ? 1 : 2)}</span>&nbsp;<span
+                                class="quiet">{sign('mass', shop.units)}</span
+                            >
                         {/if}
                         <span class="quiet block text-sm">{item.label}</span>
                     </p>
@@ -52,7 +54,10 @@
                             <span class="gone" style="width:{gone(item.from_ms, item.to_ms)}%"></span>
                         </div>
                         <p class="text-sm">
-                            {#if shop.now > item.to_ms}<b class="due">since {clockTime(item.to_ms)}</b>{:else}<span class="fig font-bold">{span(item.to_ms - shop.now)}</span> left, until {clockTime(item.to_ms)}{/if}
+                            {#if shop.now > item.to_ms}<b class="due">since {clockTime(item.to_ms)}</b>{:else}<span class="fig font-bold"
+                                    >{span(item.to_ms - shop.now)}</span
+                                >
+                                left, until {clockTime(item.to_ms)}{/if}
                         </p>
                     {/if}
                     <a class="btn {group.id === 'now' ? 'btn-primary' : ''} act" href={item.href}>{item.action}</a>

@@ -12,13 +12,23 @@
     let { job, materials }: { job: JobView; materials: Material[] } = $props();
 
     // The link that is next to be dealt with, until another is chosen.
-    const next = (): number | null => (job.chain.find((l) => l.pourable && !['good', 'superb', 'usable'].includes(l.status) && !/^\d+ done$/.test(l.status)) ?? job.chain.at(-1))?.id ?? null;
+    const next = (): number | null =>
+        (
+            job.chain.find((l) => l.pourable && !['good', 'superb', 'usable'].includes(l.status) && !/^\d+ done$/.test(l.status)) ??
+            job.chain.at(-1)
+        )?.id ?? null;
     let chosen = $state(untrack(next));
     let form = $state<'none' | 'new' | 'edit'>('none');
     const link = $derived(job.chain.find((l) => l.id === chosen) ?? null);
     const refused = $derived((page.props.errors as Record<string, string> | undefined)?.impression ?? null);
 
-    const states: Record<string, string> = { draft: 'sheet', running: 'being poured', waiting: 'curing', opened: 'open, not graded', graded: '' };
+    const states: Record<string, string> = {
+        draft: 'sheet',
+        running: 'being poured',
+        waiting: 'curing',
+        opened: 'open, not graded',
+        graded: '',
+    };
 
     function step(by: number): void {
         const at = job.chain.findIndex((l) => l.id === chosen);
@@ -48,7 +58,9 @@
     <h1 class="text-4xl">{job.name}</h1>
     <p class="quiet text-lg">
         {job.quantity}
-        {job.quantity === 1 ? 'piece' : 'pieces'}{job.due_on === null ? '' : `, by ${new Date(job.due_on).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })}`} · {job.purpose}
+        {job.quantity === 1 ? 'piece' : 'pieces'}{job.due_on === null
+            ? ''
+            : `, by ${new Date(job.due_on).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })}`} · {job.purpose}
     </p>
 </div>
 
@@ -75,7 +87,10 @@
             </p>
             {#if link.note !== ''}<p class="mt-2 max-w-prose">{link.note}</p>{/if}
             <div class="mt-4 flex flex-wrap gap-2">
-                {#if link.pourable}<button class="btn btn-primary" onclick={plan}>{link.pours.some((p) => p.state === 'draft') ? 'Open its pour sheet' : 'Plan a pour'} <kbd class="kbd kbd-sm text-base-content">p</kbd></button>{/if}
+                {#if link.pourable}<button class="btn btn-primary" onclick={plan}
+                        >{link.pours.some((p) => p.state === 'draft') ? 'Open its pour sheet' : 'Plan a pour'}
+                        <kbd class="kbd kbd-sm text-base-content">p</kbd></button
+                    >{/if}
                 <button class="btn" onclick={() => (form = 'edit')}>Change it</button>
                 <button class="btn btn-ghost" onclick={() => router.delete(`/impressions/${String(link.id)}`)}>Take it out</button>
             </div>
@@ -90,7 +105,11 @@
                         <span class="font-bold">{pour.grade ?? states[pour.state]}</span>
                     </li>
                 {:else}
-                    <li class="quiet">{link.pourable ? 'Nothing yet. A pour sheet works out the volume, the formula and the batches.' : 'An original is not poured: the first mould is taken from it.'}</li>
+                    <li class="quiet">
+                        {link.pourable
+                            ? 'Nothing yet. A pour sheet works out the volume, the formula and the batches.'
+                            : 'An original is not poured: the first mould is taken from it.'}
+                    </li>
                 {/each}
             </ul>
         </div>

@@ -28,7 +28,9 @@
 
 <div class="flex flex-wrap items-baseline justify-between gap-3">
     <h1 class="text-3xl">Jobs</h1>
-    {#if !making}<button class="btn btn-primary" onclick={() => (making = true)}>New job <kbd class="kbd kbd-sm text-base-content">n</kbd></button>{/if}
+    {#if !making}<button class="btn btn-primary" onclick={() => (making = true)}
+            >New job <kbd class="kbd kbd-sm text-base-content">n</kbd></button
+        >{/if}
 </div>
 
 {#if making}<NewJob {materials} onclose={() => (making = false)} />{/if}
@@ -47,8 +49,12 @@
                 {/each}
             </ol>
             <p class="state">{reached === undefined ? 'not begun' : `${reached.name}: ${reached.status}`}</p>
-            <p class="count"><span class="fig font-bold">{job.cast}</span> <span class="quiet">of {job.quantity}</span></p>
-            <p class="quiet text-sm whitespace-nowrap">{job.due_on === null ? 'no date' : `by ${new Date(job.due_on).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`}</p>
+            <p class="count text-right"><span class="fig font-bold">{job.cast}</span> <span class="quiet">of {job.quantity}</span></p>
+            <p class="quiet text-right text-sm whitespace-nowrap">
+                {job.due_on === null
+                    ? 'no date'
+                    : `by ${new Date(job.due_on).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`}
+            </p>
         </li>
     {:else}
         <li class="quiet mt-6 max-w-prose">
@@ -61,7 +67,7 @@
 <style>
     .job {
         display: grid;
-        grid-template-columns: minmax(0, 2fr) minmax(9rem, 1.2fr) minmax(0, 1.2fr) auto auto;
+        grid-template-columns: minmax(0, 2fr) minmax(9rem, 1.2fr) minmax(0, 1.2fr) 5.5rem 5.5rem;
         align-items: center;
         gap: 0.5rem 1.5rem;
         border-top: 1.5px solid var(--color-base-300);
@@ -80,7 +86,9 @@
     }
     .mini li.hollow {
         border-radius: 0.3rem;
-        mask: radial-gradient(ellipse 12px 60% at 0 50%, transparent 98%, black) left / 51% 100% no-repeat, radial-gradient(ellipse 12px 60% at 100% 50%, transparent 98%, black) right / 50% 100% no-repeat;
+        mask:
+            radial-gradient(ellipse 12px 60% at 0 50%, transparent 98%, black) left / 51% 100% no-repeat,
+            radial-gradient(ellipse 12px 60% at 100% 50%, transparent 98%, black) right / 50% 100% no-repeat;
     }
     @media (max-width: 900px) {
         .job {

@@ -28,7 +28,9 @@
         <label class="grid gap-1"
             ><span class="quiet text-sm">What it is</span>
             <select class="select w-full" bind:value={form.kind}>
-                <option value="original">Original</option><option value="mould">Mould</option><option value="copy">Hard copy</option><option value="cast">Casts</option>
+                <option value="original">Original</option><option value="mould">Mould</option><option value="copy">Hard copy</option><option
+                    value="cast">Casts</option
+                >
             </select>
         </label>
         <label class="grid gap-1"
@@ -38,10 +40,15 @@
         </label>
         <label class="grid gap-1"
             ><span class="quiet text-sm">Material</span>
-            {#if form.kind === 'original'}<input class="input w-full" bind:value={form.material} />{:else}<MaterialPick {materials} bind:value={form.material} />{/if}
+            {#if form.kind === 'original'}<input class="input w-full" bind:value={form.material} />{:else}<MaterialPick
+                    {materials}
+                    bind:value={form.material}
+                />{/if}
         </label>
     </div>
-    <label class="grid gap-1"><span class="quiet text-sm">Note</span><textarea class="textarea w-full" rows="2" bind:value={form.note}></textarea></label>
+    <label class="grid gap-1"
+        ><span class="quiet text-sm">Note</span><textarea class="textarea w-full" rows="2" bind:value={form.note}></textarea></label
+    >
     <div class="flex gap-2">
         <button class="btn btn-primary" disabled={form.processing}>Keep it</button>
         <button type="button" class="btn btn-ghost" onclick={onclose}>Leave it</button>

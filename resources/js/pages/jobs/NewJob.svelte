@@ -13,11 +13,9 @@
         purpose: '',
         quantity: 1 as number | string,
         due_on: '',
-        chain: [
-            { kind: 'original', name: 'Original', material: '' },
-            { kind: 'mould', name: 'Mould', material: 'pr-25' },
-            { kind: 'cast', name: 'Casts', material: 'pr-10' },
-        ],
+        original: '',
+        mould: 'pr-25',
+        cast: 'pr-10',
     });
 
     let first: HTMLInputElement;
@@ -25,7 +23,14 @@
 
     function make(event: SubmitEvent): void {
         event.preventDefault();
-        form.post('/jobs');
+        form.transform(({ original, mould, cast, ...piece }) => ({
+            ...piece,
+            chain: [
+                { kind: 'original', name: 'Original', material: original },
+                { kind: 'mould', name: 'Mould', material: mould },
+                { kind: 'cast', name: 'Casts', material: cast },
+            ],
+        })).post('/jobs');
     }
     const wrong = $derived(form.errors as Record<string, string | undefined>);
 </script>
@@ -34,12 +39,23 @@
     <div class="grid gap-4 md:grid-cols-[2fr_1fr_1fr]">
         <label class="grid gap-1"
             ><span class="quiet text-sm">Piece</span>
-            <input class="input w-full text-lg" bind:this={first} bind:value={form.name} aria-invalid={wrong.name !== undefined} aria-describedby="job-name-say" />
+            <input
+                class="input w-full text-lg"
+                bind:this={first}
+                bind:value={form.name}
+                aria-invalid={wrong.name !== undefined}
+                aria-describedby="job-name-say"
+            />
             <span id="job-name-say" class="say" role={wrong.name === undefined ? undefined : 'alert'}>{wrong.name ?? ''}</span>
         </label>
         <label class="grid gap-1"
             ><span class="quiet text-sm">How many</span>
-            <input class="input fig w-full text-lg" inputmode="numeric" bind:value={form.quantity} aria-invalid={wrong.quantity !== undefined} />
+            <input
+                class="input fig w-full text-lg"
+                inputmode="numeric"
+                bind:value={form.quantity}
+                aria-invalid={wrong.quantity !== undefined}
+            />
             <span class="say">{wrong.quantity ?? ''}</span>
         </label>
         <label class="grid gap-1"
@@ -56,10 +72,10 @@
     <div class="grid gap-3 md:grid-cols-3">
         <label class="grid gap-1"
             ><span class="quiet text-sm">What is the first mould taken from?</span>
-            <input class="input w-full" placeholder="oil clay sculpt, printed model, old part …" bind:value={form.chain[0]!.material} />
+            <input class="input w-full" placeholder="oil clay sculpt, printed model, old part …" bind:value={form.original} />
         </label>
-        <label class="grid gap-1"><span class="quiet text-sm">Mould of</span><MaterialPick {materials} bind:value={form.chain[1]!.material} /></label>
-        <label class="grid gap-1"><span class="quiet text-sm">Casts of</span><MaterialPick {materials} bind:value={form.chain[2]!.material} /></label>
+        <label class="grid gap-1"><span class="quiet text-sm">Mould of</span><MaterialPick {materials} bind:value={form.mould} /></label>
+        <label class="grid gap-1"><span class="quiet text-sm">Casts of</span><MaterialPick {materials} bind:value={form.cast} /></label>
     </div>
     <div class="flex flex-wrap gap-2">
         <button class="btn btn-primary" disabled={form.processing}>Start the job</button>

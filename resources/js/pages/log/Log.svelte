@@ -14,13 +14,19 @@
 
     function narrow(delay = 0): void {
         clearTimeout(wait);
-        wait = setTimeout(() => router.get(`/log?${query()}`, {}, { preserveState: true, preserveScroll: true, replace: true, only: ['log'] }), delay);
+        wait = setTimeout(
+            () => router.get(`/log?${query()}`, {}, { preserveState: true, preserveScroll: true, replace: true, only: ['log'] }),
+            delay,
+        );
     }
 
     const day = (ms: number): string => new Date(ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: '2-digit' });
-    const off = (row: LogView['rows'][number]): number | null => (row.used_g === null || row.planned_g === null || row.planned_g === 0 ? null : (row.used_g / row.planned_g - 1) * 100);
+    const off = (row: LogView['rows'][number]): number | null =>
+        row.used_g === null || row.planned_g === null || row.planned_g === 0 ? null : (row.used_g / row.planned_g - 1) * 100;
     // How each grade is spread over what is shown, drawn as one bar: where the shop stands at a glance.
-    const spread = $derived(grades.map((grade) => ({ grade, n: log.rows.filter((row) => row.grade === grade).length })).filter((g) => g.n > 0));
+    const spread = $derived(
+        grades.map((grade) => ({ grade, n: log.rows.filter((row) => row.grade === grade).length })).filter((g) => g.n > 0),
+    );
 </script>
 
 <svelte:head><title>Log · Apalos</title></svelte:head>
@@ -31,7 +37,14 @@
 </div>
 
 <form class="filters" role="search" onsubmit={(event) => event.preventDefault()}>
-    <label class="grid gap-1 text-sm"><span class="quiet">Words</span><input class="input w-full text-base" placeholder="job, link or note" bind:value={filter.q} oninput={() => narrow(200)} /></label>
+    <label class="grid gap-1 text-sm"
+        ><span class="quiet">Words</span><input
+            class="input w-full text-base"
+            placeholder="job, link or note"
+            bind:value={filter.q}
+            oninput={() => narrow(200)}
+        /></label
+    >
     <label class="grid gap-1 text-sm"
         ><span class="quiet">Grade</span>
         <select class="select w-full text-base" bind:value={filter.grade} onchange={() => narrow()}>
@@ -55,7 +68,10 @@
     </label>
 </form>
 
-<p class="mt-3" role="status"><b class="fig">{log.total}</b> {log.total === 1 ? 'pour' : 'pours'}{log.total > log.rows.length ? `, the newest ${String(log.rows.length)} here` : ''}</p>
+<p class="mt-3" role="status">
+    <b class="fig">{log.total}</b>
+    {log.total === 1 ? 'pour' : 'pours'}{log.total > log.rows.length ? `, the newest ${String(log.rows.length)} here` : ''}
+</p>
 {#if spread.length > 0}
     <ul class="spread" aria-label="Grades">
         {#each spread as g (g.grade)}<li class={g.grade} style="flex:{g.n}">{g.grade} <span class="fig">{g.n}</span></li>{/each}
@@ -71,8 +87,11 @@
                 <p class="quiet text-sm">{row.formula === '' ? row.base : row.formula}</p>
             </div>
             <p class="text-right whitespace-nowrap">
-                <span class="fig font-bold">{figure(row.used_g, 'mass', bench.units)}</span> <span class="quiet text-sm">{sign('mass', bench.units)}</span>
-                {#if off(row) !== null}<span class="quiet block text-sm">{(off(row) ?? 0) > 0 ? '+' : ''}{figure(off(row), 'percent', 'metric', 0)} % of weighed</span>{/if}
+                <span class="fig font-bold">{figure(row.used_g, 'mass', bench.units)}</span>
+                <span class="quiet text-sm">{sign('mass', bench.units)}</span>
+                {#if off(row) !== null}<span class="quiet block text-sm"
+                        >{(off(row) ?? 0) > 0 ? '+' : ''}{figure(off(row), 'percent', 'metric', 0)} % of weighed</span
+                    >{/if}
             </p>
             <p class="grade {row.grade}">{row.grade}</p>
             <div class="min-w-0 text-sm">
@@ -81,7 +100,11 @@
             </div>
         </li>
     {:else}
-        <li class="quiet mt-6">{log.total === 0 && query() === '' ? 'Nothing is graded yet. What is poured, opened and graded stands here, with what was really used.' : 'Nothing fits that filter.'}</li>
+        <li class="quiet mt-6">
+            {log.total === 0 && query() === ''
+                ? 'Nothing is graded yet. What is poured, opened and graded stands here, with what was really used.'
+                : 'Nothing fits that filter.'}
+        </li>
     {/each}
 </ul>
 

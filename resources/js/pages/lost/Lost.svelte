@@ -5,11 +5,18 @@
         419: ['This page has been open too long', 'Load it again. What was confirmed is kept.'],
         503: ['Back in a moment', 'The bench computer is busy with itself. What was confirmed is kept.'],
     };
-    const [title, text] = $derived(said[status] ?? ['Something went wrong', 'It is written down on the bench computer. What was confirmed is kept; go back and try again.']);
+    const [title, text] = $derived(
+        said[status] ?? [
+            'Something went wrong',
+            'It is written down on the bench computer. What was confirmed is kept; go back and try again.',
+        ],
+    );
 </script>
 
 <svelte:head><title>{title} · Apalos</title></svelte:head>
 
 <h1 class="mt-10 text-4xl">{title}</h1>
 <p class="mt-3 max-w-prose">{text}</p>
-<p class="mt-6"><a class="btn btn-primary" href="/">To the bench</a> <a class="btn" href="/jobs">All jobs</a> <a class="btn" href="/log">The log</a></p>
+<p class="mt-6">
+    <a class="btn btn-primary" href="/">To the bench</a> <a class="btn" href="/jobs">All jobs</a> <a class="btn" href="/log">The log</a>
+</p>

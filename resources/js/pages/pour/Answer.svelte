@@ -1,10 +1,11 @@
 <script lang="ts">
+    import type { Snippet } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
     import type { LiveSheet } from '../../lib/sheet.svelte';
     import { clockTime, figure, measure, minutes, sign } from '../../lib/units';
     import Warnings from '../../parts/Warnings.svelte';
 
-    let { live, partNames }: { live: LiveSheet; partNames: { a: string; b: string | null } } = $props();
+    let { live, partNames, children }: { live: LiveSheet; partNames: { a: string; b: string | null }; children: Snippet } = $props();
 
     const mix = $derived(live.answer.mix);
     const volume = $derived(live.answer.volume);
@@ -18,24 +19,35 @@
 
 <div class="answer" aria-live="polite" aria-busy={!live.fresh}>
     <div class="numbers" class:stale={!live.fresh}>
-        {#if volume !== null}
-            <p>
-                <span class="quiet">The mould needs</span><br />
-                <span class="fig figure" data-testid="volume">{figure(volume.likely_ml, 'volume', bench.units)}</span>
-                <span class="quiet text-lg">{sign('volume', bench.units)}</span>
-                <span class="quiet text-sm">&nbsp;{figure(volume.low_ml, 'volume', bench.units)}–{figure(volume.high_ml, 'volume', bench.units)}</span>
-            </p>
-        {/if}
+        <div class="heads">
+            {#if volume !== null}
+                <p>
+                    <span class="quiet">The mould needs</span><br />
+                    <span class="fig figure" data-testid="volume">{figure(volume.likely_ml, 'volume', bench.units)}</span>
+                    <span class="quiet">{sign('volume', bench.units)}</span>
+                    <span class="quiet block text-sm"
+                        >{#if volume.high_ml - volume.low_ml > 0.5}{figure(volume.low_ml, 'volume', bench.units)}–{figure(
+                                volume.high_ml,
+                                'volume',
+                                bench.units,
+                            )}{/if}</span
+                    >
+                </p>
+            {/if}
+            {#if mix !== null}
+                <p>
+                    <span class="quiet">so mix</span><br />
+                    <span class="fig figure" data-testid="mass">{figure(mix.mass_g, 'mass', bench.units)}</span>
+                    <span class="quiet">{sign('mass', bench.units)}</span>
+                    <span class="block text-sm"
+                        >{#if mix.batches.length === 1}in one cup{:else}in <b>{mix.batches.length}</b> cups{/if}</span
+                    >
+                </p>
+            {/if}
+        </div>
         {#if mix !== null && batch !== null}
-            <p class="mt-2">
-                <span class="quiet">so mix</span><br />
-                <span class="fig figure" data-testid="mass">{figure(mix.mass_g, 'mass', bench.units)}</span> <span class="quiet text-lg">{sign('mass', bench.units)}</span>
-                <span class="text-lg">
-                    {#if mix.batches.length === 1}in one cup{:else}in <b>{mix.batches.length}</b> cups{/if}
-                </span>
-            </p>
             <table class="lines">
-                <caption class="text-left text-sm quiet">Into each cup, B and A in the order of weighing</caption>
+                <caption class="quiet text-left text-sm">Into {mix.batches.length === 1 ? 'the' : 'each'} cup, in this order</caption>
                 <thead>
                     <tr><th scope="col">add</th><th scope="col">{sign('mass', bench.units)}</th><th scope="col">display reads</th></tr>
                 </thead>
@@ -50,13 +62,29 @@
                 </tbody>
             </table>
             {#if mix.by_volume !== null}
-                <p class="mt-1 text-sm">By volume, as its sheet allows: {called('A')} {measure(mix.by_volume.a_ml, 'volume', bench.units, 1)}, {called('B')} {measure(mix.by_volume.b_ml, 'volume', bench.units, 1)} a cup.</p>
+                <p class="mt-1 text-sm">
+                    By volume, as its sheet allows: {called('A')}
+                    {measure(mix.by_volume.a_ml, 'volume', bench.units, 1)}, {called('B')}
+                    {measure(mix.by_volume.b_ml, 'volume', bench.units, 1)} a cup.
+                </p>
             {/if}
             <dl class="times">
-                {#if mix.pot_life_min !== null}<div><dt>pours for</dt><dd class="fig">{minutes(mix.pot_life_min)}</dd></div>{/if}
-                {#if mix.usable_min !== null}<div><dt>left to pour</dt><dd class="fig">{minutes(mix.usable_min)}</dd></div>{/if}
-                {#if cure?.demould_min !== undefined}<div><dt>open at</dt><dd class="fig">{clockTime(bench.now + cure.demould_min.likely * 60_000)}</dd></div>{/if}
-                {#if mix.limit !== null}<div><dt>cup is limited by</dt><dd>{limits[mix.limit]}</dd></div>{/if}
+                {#if mix.pot_life_min !== null}<div>
+                        <dt>pours for</dt>
+                        <dd class="fig">{minutes(mix.pot_life_min)}</dd>
+                    </div>{/if}
+                {#if mix.usable_min !== null}<div>
+                        <dt>left to pour</dt>
+                        <dd class="fig">{minutes(mix.usable_min)}</dd>
+                    </div>{/if}
+                {#if cure?.demould_min !== undefined}<div>
+                        <dt>open at</dt>
+                        <dd class="fig">{clockTime(bench.now + cure.demould_min.likely * 60_000)}</dd>
+                    </div>{/if}
+                {#if mix.limit !== null}<div>
+                        <dt>cup is limited by</dt>
+                        <dd>{limits[mix.limit]}</dd>
+                    </div>{/if}
             </dl>
         {:else}
             <p class="quiet mt-2 max-w-prose">What to weigh stands here as soon as the volume and the formula are filled in.</p>
@@ -65,6 +93,7 @@
     <p class="working-out" class:on={!live.fresh} aria-hidden={live.fresh}>{live.trouble === null ? 'working it out …' : ''}</p>
     {#if live.trouble !== null}<p class="font-bold text-error" role="alert">{live.trouble}</p>{/if}
     {#each wrong as e (e.field)}<p class="font-bold text-error" role="alert">{e.message}</p>{/each}
+    {@render children()}
     <div class:stale={!live.fresh}><Warnings warnings={live.answer.warnings} /></div>
     {#if volume !== null || mix !== null}
         <details bind:open>
@@ -73,7 +102,10 @@
                 {#each [...(volume?.working ?? []), ...(mix?.working ?? [])] as line, i (i)}<li>{line}</li>{/each}
             </ol>
             {#if volume !== null}<p class="mt-2 text-sm font-bold">{volume.advice}</p>{/if}
-            {#if cure !== null && cure.rests_on > 0}<p class="mt-1 text-sm">The clock rests on {cure.rests_on} {cure.rests_on === 1 ? 'gel' : 'gels'} watched in this shop.</p>{/if}
+            {#if cure !== null && cure.rests_on > 0}<p class="mt-1 text-sm">
+                    The clock rests on {cure.rests_on}
+                    {cure.rests_on === 1 ? 'gel' : 'gels'} watched in this shop.
+                </p>{/if}
         </details>
     {/if}
 </div>
@@ -81,10 +113,15 @@
 <style>
     .answer {
         display: grid;
-        gap: 0.8rem;
+        gap: 0.6rem;
+    }
+    .heads {
+        display: grid;
+        grid-template-columns: 1fr 1.3fr;
+        gap: 0.75rem;
     }
     .figure {
-        font-size: 2.7rem;
+        font-size: 2.4rem;
         font-weight: 700;
         line-height: 1.05;
     }
@@ -92,10 +129,11 @@
         opacity: 0.3;
     }
     .working-out {
-        height: 1.2rem;
-        font-size: 0.9rem;
+        height: 1rem;
+        line-height: 1rem;
+        font-size: 0.85rem;
         visibility: hidden;
-        margin-top: -0.5rem;
+        margin-block: -0.4rem;
     }
     .working-out.on {
         visibility: visible;
@@ -107,7 +145,7 @@
     }
     .lines th,
     .lines td {
-        padding: 0.28rem 0.2rem;
+        padding: 0.16rem 0.2rem;
         border-bottom: 1px solid var(--color-base-300);
         text-align: right;
         font-size: 1.02rem;

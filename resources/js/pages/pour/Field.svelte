@@ -8,7 +8,9 @@
 
     type Branch = Record<string, unknown>;
     const keys = $derived(path.split('.'));
-    const branch = $derived(keys.slice(0, -1).reduce<Branch | undefined>((at, key) => at?.[key] as Branch | undefined, live.sheet as unknown as Branch));
+    const branch = $derived(
+        keys.slice(0, -1).reduce<Branch | undefined>((at, key) => at?.[key] as Branch | undefined, live.sheet as unknown as Branch),
+    );
     const leaf = $derived(keys.at(-1) ?? '');
     const error = $derived(live.error(path));
 
@@ -20,4 +22,12 @@
     }
 </script>
 
-<Measure {label} {kind} {hint} value={branch?.[leaf] as Entry | undefined} error={error?.message ?? null} missing={error?.missing ?? false} onchange={set} />
+<Measure
+    {label}
+    {kind}
+    {hint}
+    value={branch?.[leaf] as Entry | undefined}
+    error={error?.message ?? null}
+    missing={error?.missing ?? false}
+    onchange={set}
+/>

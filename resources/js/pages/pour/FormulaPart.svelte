@@ -70,11 +70,17 @@
     {/if}
     <label class="grid gap-1 text-sm"
         ><span class="quiet">Base</span>
-        <select class="select w-full text-base" value={formula.base} onchange={(event) => setBase(event.currentTarget.value)} aria-invalid={live.error('formula.base') !== null}>
+        <select
+            class="select w-full text-base"
+            value={formula.base}
+            onchange={(event) => setBase(event.currentTarget.value)}
+            aria-invalid={live.error('formula.base') !== null}
+        >
             {#if base === null}<option value={formula.base}>choose a base</option>{/if}
             {#each families as family (family)}
                 <optgroup label={family.replace('-', ' ')}>
-                    {#each pour.bases.filter((b) => pour.families[b.code] === family) as b (b.code)}<option value={b.code}>{b.name}</option>{/each}
+                    {#each pour.bases.filter((b) => pour.families[b.code] === family) as b (b.code)}<option value={b.code}>{b.name}</option
+                        >{/each}
                 </optgroup>
             {/each}
         </select>
@@ -86,18 +92,33 @@
         {@const both = live.answer.additives[i]}
         <div class="additive" style="--m:{sheet?.colour ?? '#ccc'}">
             <p class="font-bold"><span class="dot" aria-hidden="true"></span>{sheet?.name ?? additive.code}</p>
-            <button type="button" class="btn btn-ghost btn-xs" onclick={() => remove(i)} aria-label="Take {sheet?.name ?? additive.code} out">take out</button>
+            <button
+                type="button"
+                class="btn btn-ghost btn-xs"
+                onclick={() => remove(i)}
+                aria-label="Take {sheet?.name ?? additive.code} out">take out</button
+            >
             <div class="amounts">
                 <Field {live} path="formula.additives.{i}.amount" label="How much" kind="plain" />
                 <label class="grid gap-1 text-sm"
                     ><span class="quiet">counted in</span>
-                    <select class="select w-full" bind:value={additive.basis} onchange={() => live.changed()} aria-label="{sheet?.name ?? ''}: counted in">
+                    <select
+                        class="select w-full"
+                        bind:value={additive.basis}
+                        onchange={() => live.changed()}
+                        aria-label="{sheet?.name ?? ''}: counted in"
+                    >
                         {#each bases as [id, words] (id)}<option value={id}>{words}</option>{/each}
                     </select>
                 </label>
                 <label class="grid gap-1 text-sm"
                     ><span class="quiet">into</span>
-                    <select class="select w-full" bind:value={additive.into} onchange={() => live.changed()} aria-label="{sheet?.name ?? ''}: into">
+                    <select
+                        class="select w-full"
+                        bind:value={additive.into}
+                        onchange={() => live.changed()}
+                        aria-label="{sheet?.name ?? ''}: into"
+                    >
                         <option value="a">{base?.part_a ?? 'A'}</option>
                         {#if base?.one_part !== true}<option value="b">{base?.part_b ?? 'B'}</option>{/if}
                         <option value="after">the mixed cup</option>
@@ -110,7 +131,8 @@
             {/each}
             {#if both !== undefined}
                 <p class="both fig" class:stale={!live.fresh}>
-                    {figure(both.pct_of_ab, 'percent', 'metric')} % of A+B = {figure(both.pct_of_one_part, 'percent', 'metric')} % of A alone = {measure(both.grams, 'mass', bench.units, 2)}
+                    {figure(both.pct_of_ab, 'percent', 'metric')} % of A+B = {figure(both.pct_of_one_part, 'percent', 'metric')} % of A alone
+                    = {measure(both.grams, 'mass', bench.units, 2)}
                 </p>
             {/if}
         </div>
@@ -134,7 +156,12 @@
     {/if}
     <label class="grid gap-1 text-sm"
         ><span class="quiet">Keep this formula as</span>
-        <input class="input w-full text-base" placeholder="{pour.job}, {pour.impression}" bind:value={live.sheet.formula_name} oninput={() => live.changed()} />
+        <input
+            class="input w-full text-base"
+            placeholder="{pour.job}, {pour.impression}"
+            bind:value={live.sheet.formula_name}
+            oninput={() => live.changed()}
+        />
     </label>
 </div>
 

@@ -22,7 +22,9 @@
             <input type="checkbox" class="checkbox" bind:checked={vessel.degas} onchange={() => live.changed()} />
             <span>Draw the air out under vacuum</span>
         </label>
-        {#if vessel.degas && vacuum === 'never'}<p class="text-sm font-bold text-error" role="alert">This base must not see a vacuum: it sets, or boils, while it still foams. Leave it out.</p>{/if}
+        {#if vessel.degas && vacuum === 'never'}<p class="text-sm font-bold text-error" role="alert">
+                This base must not see a vacuum: it sets, or boils, while it still foams. Leave it out.
+            </p>{/if}
         {#if vessel.degas}
             <div class="three">
                 <Field {live} path="plan.degas_min" label="De-airing" kind="minutes" />

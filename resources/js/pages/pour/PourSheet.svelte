@@ -33,8 +33,10 @@
 
 <svelte:head><title>Pour sheet: {pour.job} · Apalos</title></svelte:head>
 
-<p class="quiet"><a class="link" href="/jobs/{pour.job_id}">{pour.job}</a> · {pour.kind === 'cast' ? 'casts' : pour.kind}</p>
-<h1 class="text-3xl">{pour.impression}</h1>
+<div class="flex flex-wrap items-baseline gap-x-3">
+    <h1 class="text-3xl">{pour.impression}</h1>
+    <p class="quiet">{pour.kind === 'cast' ? 'casts' : pour.kind} for <a class="link" href="/jobs/{pour.job_id}">{pour.job}</a></p>
+</div>
 
 <div class="sheet">
     <section aria-labelledby="part-volume">
@@ -51,10 +53,12 @@
     </section>
     <section aria-labelledby="part-answer" class="card-paper result">
         <h2 id="part-answer" class="sr-only">What to weigh</h2>
-        <Answer {live} partNames={{ a: base?.part_a ?? 'A', b: base?.part_b ?? null }} />
-        {#if refused !== null}<p class="mt-2 font-bold text-error" role="alert">{refused}</p>{/if}
-        <button class="btn btn-primary big mt-4 w-full" disabled={!live.answer.pourable || starting} onclick={start}>Gear on, start the pour <kbd class="kbd kbd-sm text-base-content">s</kbd></button>
-        <p class="quiet mt-2 text-sm">{live.fresh ? 'Everything here is kept as you type.' : ''}</p>
+        <Answer {live} partNames={{ a: base?.part_a ?? 'A', b: base?.part_b ?? null }}>
+            {#if refused !== null}<p class="font-bold text-error" role="alert">{refused}</p>{/if}
+            <button class="btn btn-primary big w-full" disabled={!live.answer.pourable || starting} onclick={start}
+                >Gear on, start the pour <kbd class="kbd kbd-sm text-base-content">s</kbd></button
+            >
+        </Answer>
     </section>
 </div>
 

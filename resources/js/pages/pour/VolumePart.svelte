@@ -48,7 +48,13 @@
     function measurePart(by: string): void {
         if (live.sheet.volume !== null) {
             live.sheet.volume.part =
-                by === 'none' ? null : by === 'volume' ? { volume_ml: null } : by === 'displaced' ? { displaced_ml: null } : { l_mm: null, w_mm: null, h_mm: null, form: 'sculpted' };
+                by === 'none'
+                    ? null
+                    : by === 'volume'
+                      ? { volume_ml: null }
+                      : by === 'displaced'
+                        ? { displaced_ml: null }
+                        : { l_mm: null, w_mm: null, h_mm: null, form: 'sculpted' };
             live.changed();
         }
     }
@@ -60,7 +66,16 @@
 <fieldset class="methods">
     <legend class="sr-only">How is the volume known?</legend>
     {#each methods as m (m.id)}
-        <label class:on={method === m.id}><input type="radio" name="method" class="sr-only" value={m.id} checked={method === m.id} onchange={() => choose(m.id)} />{m.name}</label>
+        <label class:on={method === m.id}
+            ><input
+                type="radio"
+                name="method"
+                class="sr-only"
+                value={m.id}
+                checked={method === m.id}
+                onchange={() => choose(m.id)}
+            />{m.name}</label
+        >
     {/each}
 </fieldset>
 <p class="quiet text-sm">{methods.find((m) => m.id === method)?.hint}</p>
@@ -86,7 +101,7 @@
         </div>
     {:else if method === 'coats'}
         <Field {live} path="volume.area_mm2" label="Area to cover" kind="area" />
-        {#each coats as _, i (i)}<Field {live} path="volume.coats.{i}.thickness_mm" label="Coat {i + 1}" kind="length" />{/each}
+        {#each coats.keys() as i (i)}<Field {live} path="volume.coats.{i}.thickness_mm" label="Coat {i + 1}" kind="length" />{/each}
         <div class="flex gap-2">
             <button
                 type="button"
@@ -141,7 +156,8 @@
                         }
                     }}
                 >
-                    <option value="box">a box</option><option value="cylinder">a cylinder</option><option value="ellipsoid">an egg</option><option value="sculpted">a sculpture</option>
+                    <option value="box">a box</option><option value="cylinder">a cylinder</option><option value="ellipsoid">an egg</option
+                    ><option value="sculpted">a sculpture</option>
                 </select>
             </label>
         {/if}
@@ -153,7 +169,15 @@
         {:else}
             <Field {live} path="volume.allowance_pct" label="Cup walls, sprue, overflow" kind="percent" />
             {#if learnt !== null}
-                <Field {live} path="volume.correction_pct" label="Learnt correction" kind="percent" hint="{learnt.pours === 1 ? 'the last pour' : `the last ${String(learnt.pours)} pours`} took {learnt.pct > 0 ? '+' : ''}{learnt.pct} %" />
+                <Field
+                    {live}
+                    path="volume.correction_pct"
+                    label="Learnt correction"
+                    kind="percent"
+                    hint="{learnt.pours === 1 ? 'the last pour' : `the last ${String(learnt.pours)} pours`} took {learnt.pct > 0
+                        ? '+'
+                        : ''}{learnt.pct} %"
+                />
             {/if}
         {/if}
     </div>

@@ -39,14 +39,23 @@
     <legend class="quiet">What went wrong, if anything</legend>
     <div class="faults">
         {#each run.faults as fault (fault.id)}
-            <label class:on={grading.faults.includes(fault.id)}><input type="checkbox" class="sr-only" checked={grading.faults.includes(fault.id)} onchange={() => toggle(fault.id)} />{fault.name}</label>
+            <label class:on={grading.faults.includes(fault.id)}
+                ><input
+                    type="checkbox"
+                    class="sr-only"
+                    checked={grading.faults.includes(fault.id)}
+                    onchange={() => toggle(fault.id)}
+                />{fault.name}</label
+            >
         {/each}
     </div>
     {#each cause as fault (fault.id)}<p class="text-sm"><b>{fault.name}.</b> Usually: {fault.cause.toLowerCase()}</p>{/each}
 </fieldset>
 <div class="mt-4 grid gap-4 sm:grid-cols-[14rem_1fr]">
     <Measure label="Really used" kind="mass" bind:value={grading.used_g} hint="what is in the mould: weighed in, less what was left" />
-    <label class="grid content-start gap-1"><span class="quiet text-sm">Note</span><textarea class="textarea w-full" rows="2" bind:value={grading.note}></textarea></label>
+    <label class="grid content-start gap-1"
+        ><span class="quiet text-sm">Note</span><textarea class="textarea w-full" rows="2" bind:value={grading.note}></textarea></label
+    >
 </div>
 
 <style>

@@ -1,5 +1,9 @@
 <script lang="ts">
-    type Props = { open: boolean; faults: { id: string; name: string; cause: string }[]; onnote: (text: string, fault: string | null) => void };
+    type Props = {
+        open: boolean;
+        faults: { id: string; name: string; cause: string }[];
+        onnote: (text: string, fault: string | null) => void;
+    };
     let { open = $bindable(), faults, onnote }: Props = $props();
     let dialog: HTMLDialogElement;
     let text = $state('');
@@ -32,7 +36,9 @@
                 {#each faults as f (f.id)}<option value={f.id}>{f.name}</option>{/each}
             </select>
         </label>
-        <label class="grid gap-1"><span class="quiet text-sm">In your words</span><textarea class="textarea w-full" rows="3" bind:value={text}></textarea></label>
+        <label class="grid gap-1"
+            ><span class="quiet text-sm">In your words</span><textarea class="textarea w-full" rows="3" bind:value={text}></textarea></label
+        >
         <div class="flex gap-2">
             <button class="btn btn-primary big">Keep it</button>
             <button type="button" class="btn btn-ghost big" onclick={() => dialog.close()}>Leave it</button>

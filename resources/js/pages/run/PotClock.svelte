@@ -7,7 +7,9 @@
     let { run }: { run: RunView } = $props();
 
     const clock = $derived(run.clock);
-    const whole = $derived(clock.met_ms !== null && clock.pot_ends_ms !== null ? clock.pot_ends_ms - clock.met_ms : (clock.pot_life_min ?? 0) * 60_000);
+    const whole = $derived(
+        clock.met_ms !== null && clock.pot_ends_ms !== null ? clock.pot_ends_ms - clock.met_ms : (clock.pot_life_min ?? 0) * 60_000,
+    );
     const left = $derived(clock.pot_ends_ms === null ? whole : clock.pot_ends_ms - bench.now);
     const share = $derived(whole === 0 ? 0 : Math.max(0, Math.min(1, left / whole)));
     const marks = $derived.by(() => {
@@ -35,13 +37,22 @@
     <div class="pot {tone}" role="timer" aria-label="Pot life">
         <p class="quiet">{clock.met_ms === null ? 'pours for' : left < 0 ? 'past its pot life by' : 'pours for another'}</p>
         <p class="fig time" data-testid="potlife">{span(Math.abs(left))}</p>
-        <p class="quiet text-sm">{clock.met_ms === null ? (run.one_part ? 'starts with the first gram' : 'starts when A meets B') : 'since A met B'}</p>
+        <p class="quiet text-sm">
+            {clock.met_ms === null ? (run.one_part ? 'starts with the first gram' : 'starts when A meets B') : 'since A met B'}
+        </p>
         <svg viewBox="0 0 170 330" aria-hidden="true">
             <rect x="6" y="6" width="58" height="318" rx="12" fill="var(--color-secondary)" />
             <rect x="6" y={6 + 318 * (1 - share)} width="58" height={318 * share} rx="6" class="column" />
             {#each marks as mark (mark.name)}
-                <path d="M6 {6 + 318 * mark.from} H72" stroke="var(--color-base-content)" stroke-width={mark.from === 0 ? 0 : 1.5} stroke-dasharray="3 4" />
-                <text x="78" y={6 + 318 * ((mark.from + mark.to) / 2) + 5} class="mark">{mark.name} {mark.name === 'too thick' ? '' : minutes(mark.min)}</text>
+                <path
+                    d="M6 {6 + 318 * mark.from} H72"
+                    stroke="var(--color-base-content)"
+                    stroke-width={mark.from === 0 ? 0 : 1.5}
+                    stroke-dasharray="3 4"
+                />
+                <text x="78" y={6 + 318 * ((mark.from + mark.to) / 2) + 5} class="mark"
+                    >{mark.name} {mark.name === 'too thick' ? '' : minutes(mark.min)}</text
+                >
             {/each}
             <rect x="6" y="6" width="58" height="318" rx="12" fill="none" stroke="var(--color-base-content)" stroke-width="4" />
         </svg>

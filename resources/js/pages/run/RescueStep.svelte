@@ -12,7 +12,9 @@
 {#if rescue !== null}
     <h1 class="text-4xl">Too much in. It can be saved</h1>
     <p class="mt-2 max-w-prose text-lg">
-        Nothing comes out of a cup again, so everything else is raised by <b class="fig">{figure((rescue.k - 1) * 100, 'percent', 'metric')} %</b>. The cup then makes
+        Nothing comes out of a cup again, so everything else is raised by <b class="fig"
+            >{figure((rescue.k - 1) * 100, 'percent', 'metric')} %</b
+        >. The cup then makes
         <b class="fig">{measure(rescue.extra_g, 'mass', bench.units, digits)}</b> more than planned and every proportion holds.
     </p>
     <table class="mt-4 text-xl">
@@ -29,5 +31,7 @@
         </tbody>
     </table>
     <div class="mt-4"><Warnings warnings={rescue.warnings} /></div>
-    <p class="quiet mt-4">Left alone, the proportion is <span class="fig">{figure(rescue.ratio_error_if_ignored_pct, 'percent', 'metric', 1)} %</span> off.</p>
+    <p class="quiet mt-4">
+        Left alone, the proportion is <span class="fig">{figure(rescue.ratio_error_if_ignored_pct, 'percent', 'metric', 1)} %</span> off.
+    </p>
 {/if}

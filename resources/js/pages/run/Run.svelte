@@ -81,7 +81,13 @@
             return;
         }
         const before = run.last_event_id;
-        await live.record('weighed', { step: run.step.key, reading_g: reading, by: scaled ? 'scale' : 'hand', stable: live.reading.stable, short: goShort });
+        await live.record('weighed', {
+            step: run.step.key,
+            reading_g: reading,
+            by: scaled ? 'scale' : 'hand',
+            stable: live.reading.stable,
+            short: goShort,
+        });
         if (live.run.last_event_id !== before) {
             byHand = null;
         }
@@ -90,7 +96,14 @@
     // A meets B at the first drops, not when the button is pressed.
     function watch(): void {
         const first = run.cup.display_g + Math.max(1, 5 * run.division_g);
-        if (kind === 'weigh' && run.meets_now && run.clock.met_ms === null && live.grams !== null && live.grams > first && metSent !== run.step.key) {
+        if (
+            kind === 'weigh' &&
+            run.meets_now &&
+            run.clock.met_ms === null &&
+            live.grams !== null &&
+            live.grams > first &&
+            metSent !== run.step.key
+        ) {
             metSent = run.step.key;
             void live.record('met');
         }
@@ -103,7 +116,12 @@
         void live.flush();
         let reading = false;
         const scale = setInterval(() => {
-            if ((kind === 'weigh' || kind === 'tare') && bench.frame?.scale === true && !reading && document.visibilityState === 'visible') {
+            if (
+                (kind === 'weigh' || kind === 'tare') &&
+                bench.frame?.scale === true &&
+                !reading &&
+                document.visibilityState === 'visible'
+            ) {
                 reading = true;
                 void live.readScale().then(() => {
                     reading = false;
@@ -141,7 +159,10 @@
         gear: 'Next: stir each part in its own pot.',
         premix: 'Next: cup on the scale.',
         tare: 'Next: weigh, line by line.',
-        weigh: run.next_line === null ? `Next: mix ${String(run.clock.mix_min)} min. Scrape sides, bottom and stick.` : `Next: ${run.next_line}.`,
+        weigh:
+            run.next_line === null
+                ? `Next: mix ${String(run.clock.mix_min)} min. Scrape sides, bottom and stick.`
+                : `Next: ${run.next_line}.`,
         mix: run.degas_planned ? 'Next: draw the air out.' : 'Next: pour.',
         degas: 'Next: pour.',
         fill: run.step.batch < run.batches ? `Next: cup ${String(run.step.batch + 1)} of ${String(run.batches)}.` : 'Next: leave it alone.',
@@ -158,20 +179,29 @@
     {/if}
     <div class="centre" aria-live="polite">
         <p class="quiet">
-            <a class="link" href="/jobs/{run.job_id}">{run.job}</a> · {run.impression}{run.batches > 1 && run.step.batch > 0 ? ` · cup ${String(run.step.batch)} of ${String(run.batches)}` : ''}{kind === 'weigh'
-                ? ` · weighing ${String(run.step.weighing + 1)}`
-                : ''} · {run.formula}
+            <a class="link" href="/jobs/{run.job_id}">{run.job}</a> · {run.impression}{run.batches > 1 && run.step.batch > 0
+                ? ` · cup ${String(run.step.batch)} of ${String(run.batches)}`
+                : ''}{kind === 'weigh' ? ` · weighing ${String(run.step.weighing + 1)}` : ''} · {run.formula}
         </p>
         {#if kind === 'gear'}
             <h1 class="text-4xl">Gear on</h1>
-            <p class="mt-1 mb-3 text-lg">{run.base}: {run.batches === 1 ? 'one cup' : `${String(run.batches)} cups`}, {measure(run.planned_g, 'mass', bench.units)} in all.</p>
+            <p class="mt-1 mb-3 text-lg">
+                {run.base}: {run.batches === 1 ? 'one cup' : `${String(run.batches)} cups`}, {measure(run.planned_g, 'mass', bench.units)} in
+                all.
+            </p>
             <Cautions cautions={run.cautions} gear={run.gear} />
         {:else if kind === 'premix'}
             <h1 class="text-4xl">{run.one_part ? 'Stir it in its own pot' : 'Stir each part in its own pot'}</h1>
-            <p class="mt-3 max-w-prose text-lg">Pigment, filler and softener settle. Stir or roll each pot until it is one colour to the bottom, with a stick of its own: a stick that goes from one pot into the other ruins both.</p>
+            <p class="mt-3 max-w-prose text-lg">
+                Pigment, filler and softener settle. Stir or roll each pot until it is one colour to the bottom, with a stick of its own: a
+                stick that goes from one pot into the other ruins both.
+            </p>
         {:else if kind === 'tare'}
             <h1 class="text-4xl">Empty cup on the scale</h1>
-            <p class="mt-3 max-w-prose text-lg">{scaled ? 'It is set to nought when you go on.' : 'Set the scale to nought with the cup on it.'} {run.cup.capacity_ml === null ? '' : `A cup of ${measure(run.cup.capacity_ml, 'volume', bench.units)} or more.`}</p>
+            <p class="mt-3 max-w-prose text-lg">
+                {scaled ? 'It is set to nought when you go on.' : 'Set the scale to nought with the cup on it.'}
+                {run.cup.capacity_ml === null ? '' : `A cup of ${measure(run.cup.capacity_ml, 'volume', bench.units)} or more.`}
+            </p>
             {#if scaled}<p class="fig mt-4 text-5xl font-bold">{figure(live.grams, 'mass', bench.units, 1)}</p>{/if}
         {:else if kind === 'weigh' && run.line !== null}
             <WeighStep {live} line={run.line} bind:byHand onconfirm={() => void go()} />
@@ -192,20 +222,32 @@
             <GradeStep {run} bind:grading />
         {:else if run.grade !== null}
             <h1 class="text-4xl">In the log: {run.grade.grade}</h1>
-            <p class="mt-2 text-lg">{measure(run.grade.used_g, 'mass', bench.units)} really used of {measure(run.weighed_g, 'mass', bench.units)} weighed.</p>
+            <p class="mt-2 text-lg">
+                {measure(run.grade.used_g, 'mass', bench.units)} really used of {measure(run.weighed_g, 'mass', bench.units)} weighed.
+            </p>
             {#if run.grade.correction_pct !== null}
-                <p class="mt-1">The volume was {run.grade.correction_pct < 0 ? 'over' : 'under'}-estimated by <b class="fig">{figure(Math.abs(run.grade.correction_pct), 'percent', 'metric', 1)} %</b>; the next sheet of this link will offer that.</p>
+                <p class="mt-1">
+                    The volume was {run.grade.correction_pct < 0 ? 'over' : 'under'}-estimated by
+                    <b class="fig">{figure(Math.abs(run.grade.correction_pct), 'percent', 'metric', 1)} %</b>; the next sheet of this link
+                    will offer that.
+                </p>
             {/if}
             {#if run.grade.note !== ''}<p class="mt-2 max-w-prose">{run.grade.note}</p>{/if}
-            <p class="mt-5 flex gap-2"><a class="btn btn-primary big" href="/jobs/{run.job_id}">Back to the job</a> <a class="btn big" href="/log">The log</a></p>
+            <p class="mt-5 flex gap-2">
+                <a class="btn btn-primary big" href="/jobs/{run.job_id}">Back to the job</a> <a class="btn big" href="/log">The log</a>
+            </p>
         {/if}
 
         {#if live.trouble !== null}<p class="mt-3 font-bold text-error" role="alert">{live.trouble}</p>{/if}
         {#if live.waitingToSend > 0}<p class="mt-1 quiet" role="status">Kept on this device, not yet on the bench computer.</p>{/if}
         {#if kind !== 'done'}
             <div class="actions">
-                <button class="btn btn-primary big main" onclick={() => void go()}>{armed ? 'Waiting for it to rest …' : actions[kind]} <kbd class="kbd text-base-content">Space</kbd></button>
-                {#if kind === 'rescue'}<button class="btn big" onclick={() => void live.record('kept', { step: run.step.key })}>Leave it as it is</button>{/if}
+                <button class="btn btn-primary big main" onclick={() => void go()}
+                    >{armed ? 'Waiting for it to rest …' : actions[kind]} <kbd class="kbd text-base-content">Space</kbd></button
+                >
+                {#if kind === 'rescue'}<button class="btn big" onclick={() => void live.record('kept', { step: run.step.key })}
+                        >Leave it as it is</button
+                    >{/if}
                 {#if short}<button class="btn big" onclick={() => void weigh(true)}>Go on short</button>{/if}
                 {#if run.take_back !== null}<button class="btn big" onclick={() => void live.takeBack()}>Take back</button>{/if}
                 <button class="btn big" onclick={() => (noting = true)}>Note</button>
@@ -217,7 +259,11 @@
         {#if bench.frame?.simulated && (kind === 'weigh' || kind === 'tare')}<StandInHand {live} target={run.line?.running ?? null} />{/if}
         {#if run.notes.length > 0}
             <ul class="mt-4 text-sm" aria-label="Notes">
-                {#each run.notes as note, i (i)}<li>{new Date(note.at_ms).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })} {run.faults.find((f) => f.id === note.fault)?.name ?? ''} {note.text}</li>{/each}
+                {#each run.notes as note, i (i)}<li>
+                        {new Date(note.at_ms).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
+                        {run.faults.find((f) => f.id === note.fault)?.name ?? ''}
+                        {note.text}
+                    </li>{/each}
             </ul>
         {/if}
     </div>

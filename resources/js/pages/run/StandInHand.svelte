@@ -34,8 +34,23 @@
 <svelte:window onpointerup={stop} onblur={stop} />
 <aside class="hand" aria-label="Stand-in scale">
     <span class="quiet text-sm">Stand-in scale</span>
-    <button class="btn btn-sm" class:btn-accent={pouring} onpointerdown={start} onkeydown={(e) => (e.key === 'Enter' || e.key === ' ') && start(e)} onkeyup={stop}>Hold to pour</button>
-    <label class="text-sm"><span class="sr-only">How fast</span><input class="range range-xs w-24" type="range" min="2" max="60" bind:value={rate} aria-label="Grams a second" /></label>
+    <button
+        class="btn btn-sm"
+        class:btn-accent={pouring}
+        onpointerdown={start}
+        onkeydown={(e) => (e.key === 'Enter' || e.key === ' ') && start(e)}
+        onkeyup={stop}>Hold to pour</button
+    >
+    <label class="text-sm"
+        ><span class="sr-only">How fast</span><input
+            class="range range-xs w-24"
+            type="range"
+            min="2"
+            max="60"
+            bind:value={rate}
+            aria-label="Grams a second"
+        /></label
+    >
     <button class="btn btn-sm btn-ghost" onclick={toTheLine} disabled={target === null}>To the line</button>
     <button class="btn btn-sm btn-ghost" onclick={() => hand('CLR')}>Clear the pan</button>
 </aside>

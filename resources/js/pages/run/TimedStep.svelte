@@ -15,7 +15,9 @@
     {#if mixing}
         <li>Scrape the <b>sides</b>, the <b>bottom</b>, and the <b>stick</b> itself.</li>
         <li>Slow enough not to whip air in.</li>
-        {#if run.second_cup}<li class="cup"><b>More than 500 g: pour it into a second, clean cup</b> and mix on. What clings to the wall of the first is not mixed.</li>{/if}
+        {#if run.second_cup}<li class="cup">
+                <b>More than 500 g: pour it into a second, clean cup</b> and mix on. What clings to the wall of the first is not mixed.
+            </li>{/if}
     {:else}
         <li>It rises, breaks, and falls: let it fall completely.</li>
         <li>Look for cracks in the chamber first, stand aside while it pulls, let the air back in slowly.</li>

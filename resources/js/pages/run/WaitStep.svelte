@@ -7,7 +7,9 @@
     const wait = $derived(live.run.wait);
     const left = $derived(wait.open_likely_ms === null ? null : wait.open_likely_ms - bench.now);
     const share = $derived(
-        wait.open_likely_ms === null || wait.poured_ms === null ? 0 : Math.min(1, Math.max(0, (bench.now - wait.poured_ms) / (wait.open_likely_ms - wait.poured_ms))),
+        wait.open_likely_ms === null || wait.poured_ms === null
+            ? 0
+            : Math.min(1, Math.max(0, (bench.now - wait.poured_ms) / (wait.open_likely_ms - wait.poured_ms))),
     );
     const early = $derived(wait.open_low_ms !== null && bench.now < wait.open_low_ms);
 </script>
@@ -15,11 +17,20 @@
 <h1 class="text-4xl">{left === null ? 'It cures' : left > 0 ? 'It cures. Nothing to do but leave it' : 'Ready to open'}</h1>
 {#if left !== null && wait.open_likely_ms !== null}
     <p class="fig time" role="timer">{left > 0 ? span(left) : `+${span(-left)}`}</p>
-    <p class="text-lg">Likely from <b>{dayAndTime(wait.open_likely_ms)}</b>{#if wait.open_low_ms !== null && wait.open_high_ms !== null}, in this room between {dayAndTime(wait.open_low_ms)} and {dayAndTime(wait.open_high_ms)}{/if}.</p>
+    <p class="text-lg">
+        Likely from <b>{dayAndTime(wait.open_likely_ms)}</b>{#if wait.open_low_ms !== null && wait.open_high_ms !== null}, in this room
+            between {dayAndTime(wait.open_low_ms)} and {dayAndTime(wait.open_high_ms)}{/if}.
+    </p>
     {#if wait.service_ms !== null}<p class="quiet">First hot or harsh casting from {dayAndTime(wait.service_ms)}.</p>{/if}
     <div class="bar" aria-hidden="true"><span style="width:{share * 100}%"></span></div>
 {/if}
-<p class="max-w-prose">Keep what is left in the cup: when it no longer runs, tap below, and the clock of this base gets better. {measure(live.run.weighed_g, 'mass', bench.units)} are in.</p>
+<p class="max-w-prose">
+    Keep what is left in the cup: when it no longer runs, tap below, and the clock of this base gets better. {measure(
+        live.run.weighed_g,
+        'mass',
+        bench.units,
+    )} are in.
+</p>
 <p class="mt-2">
     {#if wait.gelled_ms === null}
         <button class="btn" onclick={() => live.record('gelled')}>The cup has gelled now</button>
@@ -28,7 +39,10 @@
     {/if}
 </p>
 {#if early}<p class="early">Earlier than it has ever been likely: press a fingernail into the flash first. If it marks, wait.</p>{/if}
-<p class="quiet mt-3">To open: break the seal with air or a thin edge, pull against the grain of the sculpture, and leave the original in if a second half is still to be poured.</p>
+<p class="quiet mt-3">
+    To open: break the seal with air or a thin edge, pull against the grain of the sculpture, and leave the original in if a second half is
+    still to be poured.
+</p>
 
 <style>
     .time {

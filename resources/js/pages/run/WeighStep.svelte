@@ -4,7 +4,12 @@
     import { figure, measure, sign } from '../../lib/units';
     import Measure from '../../parts/Measure.svelte';
 
-    let { live, line, byHand = $bindable(), onconfirm }: { live: LiveRun; line: NonNullable<LiveRun['run']['line']>; byHand: number | string | null; onconfirm: () => void } = $props();
+    let {
+        live,
+        line,
+        byHand = $bindable(),
+        onconfirm,
+    }: { live: LiveRun; line: NonNullable<LiveRun['run']['line']>; byHand: number | string | null; onconfirm: () => void } = $props();
 
     const digits = $derived(bench.units === 'metric' ? 1 : 2);
     const grams = $derived(live.grams);
@@ -18,13 +23,19 @@
 </script>
 
 <h1 class="text-4xl">{live.run.one_part ? 'Pour' : 'Pour'} {line.label} until the scale reads</h1>
-<p class="target fig"><span data-testid="target">{figure(line.running, 'mass', bench.units, digits)}</span><span class="unit">{sign('mass', bench.units)}</span></p>
+<p class="target fig">
+    <span data-testid="target">{figure(line.running, 'mass', bench.units, digits)}</span><span class="unit"
+        >{sign('mass', bench.units)}</span
+    >
+</p>
 
 {#if live.reading.lost === null && bench.frame?.scale === true}
     <dl class="live">
         <div>
             <dt>on the scale</dt>
-            <dd class="fig" class:good={inBand} class:over data-testid="live">{live.reading.overload ? 'too much' : figure(grams, 'mass', bench.units, digits)}</dd>
+            <dd class="fig" class:good={inBand} class:over data-testid="live">
+                {live.reading.overload ? 'too much' : figure(grams, 'mass', bench.units, digits)}
+            </dd>
         </div>
         <div>
             <dt>{over ? 'over by' : 'still to pour'}</dt>
@@ -43,7 +54,9 @@
         <span class="fill" class:good={inBand} class:over style="width:{at(grams ?? from)}%"></span>
         <span class="band" style="left:{at(line.from)}%;width:{Math.max(1.5, at(line.to) - at(line.from))}%"></span>
     </div>
-    {#if live.reading.overload}<p class="font-bold text-error" role="alert">More than the scale can carry. Take the cup off and use a larger scale.</p>{/if}
+    {#if live.reading.overload}<p class="font-bold text-error" role="alert">
+            More than the scale can carry. Take the cup off and use a larger scale.
+        </p>{/if}
 {:else}
     {#if live.reading.lost !== null && bench.frame?.scale === true}<p class="font-bold text-error" role="alert">{live.reading.lost}</p>{/if}
     <form
@@ -53,7 +66,12 @@
             onconfirm();
         }}
     >
-        <Measure label="The scale reads" kind="mass" bind:value={byHand} hint="good between {measure(line.from, 'mass', bench.units, digits)} and {measure(line.to, 'mass', bench.units, digits)}" />
+        <Measure
+            label="The scale reads"
+            kind="mass"
+            bind:value={byHand}
+            hint="good between {measure(line.from, 'mass', bench.units, digits)} and {measure(line.to, 'mass', bench.units, digits)}"
+        />
     </form>
 {/if}
 

@@ -14,7 +14,11 @@
     <section>
         <h3 class="text-xl">How much</h3>
         <p class="mt-1 text-lg">up to <b class="fig">{sheet.max}</b> {sheet.basis}, unless the base’s own sheet says less</p>
-        <p>Into {sheet.into === 'after' ? 'the mixed cup, last' : `part ${sheet.into.toUpperCase()}`}. Density <span class="fig">{sheet.sg}</span> g/ml, {sheet.measured.includes('sg') ? 'measured' : 'typical'}.</p>
+        <p>
+            Into {sheet.into === 'after' ? 'the mixed cup, last' : `part ${sheet.into.toUpperCase()}`}. Density
+            <span class="fig">{sheet.sg}</span>
+            g/ml, {sheet.measured.includes('sg') ? 'measured' : 'typical'}.
+        </p>
         <p class="mt-2">For {sheet.families.map((f) => f.replace('-', ' ')).join(', ')}.</p>
         {#if sheet.notes !== ''}<p class="mt-2 font-bold">{sheet.notes}</p>{/if}
     </section>

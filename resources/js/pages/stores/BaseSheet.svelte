@@ -13,8 +13,21 @@
         ['service_min', 'hot or harsh casting'],
         ['full_cure_min', 'fully cured'],
     ] as const;
+    // One unit for both ends, that of the longer one.
+    const range = (band: { low: number; high: number }): string => {
+        const [, unit = ''] = minutes(band.high).split(' ');
+        const per = unit === 'h' ? 60 : unit === 'days' ? 1440 : 1;
+        const short = (min: number): string => String(Math.round((min / per) * 10) / 10);
+        return `${short(band.low)}–${short(band.high)} ${unit}`;
+    };
     const sure = (field: string): string => (sheet.measured.includes(field) ? 'measured' : sheet.typical.includes(field) ? 'typical' : '');
-    const bases: Record<string, string> = { pct_of_ab: '% of A+B', pct_of_a: '% of A', pct_of_b: '% of B', pct_of_total: '% of everything', drops_per_100g: 'drops to 100 g' };
+    const bases: Record<string, string> = {
+        pct_of_ab: '% of A+B',
+        pct_of_a: '% of A',
+        pct_of_b: '% of B',
+        pct_of_total: '% of everything',
+        drops_per_100g: 'drops to 100 g',
+    };
     const facts = $derived(
         [
             ['Stretches to', 'elongation_pct', `${figure(sheet.facts.elongation_pct, 'percent', 'metric')} %`],
@@ -33,54 +46,87 @@
         <p class="quiet">house code <span class="fig">{sheet.code}</span> · {sheet.family.replace('-', ' ')}</p>
         <p class="mt-2 max-w-prose text-lg">{sheet.summary}</p>
     </div>
-    {#if sheet.shore !== null}<p class="shore fig" aria-label="Shore hardness {sheet.shore}">{sheet.shore}<small>{sure('hardness')}</small></p>{/if}
+    {#if sheet.shore !== null}<p class="shore fig" aria-label="Shore hardness {sheet.shore}">
+            {sheet.shore}<small>{sure('hardness')}</small>
+        </p>{/if}
 </header>
 
 <div class="two">
-    <section>
-        <h3 class="text-xl">Proportion</h3>
-        <p class="mt-1 text-lg"><b>{sheet.ratio}</b></p>
-        <p>{sheet.by_volume_ok ? 'May also be measured by volume.' : 'Weigh it: cups and marks are not exact enough.'}</p>
-        <p class="quiet text-sm">
-            Density {sheet.part_names.a} {sheet.sg.a ?? '–'}{sheet.part_names.b === undefined ? '' : `, ${sheet.part_names.b} ${String(sheet.sg.b ?? '–')}`}{sheet.sg.mixed === null ? '' : `, mixed ${String(sheet.sg.mixed)}`} g/ml, {sure('sg')}
-        </p>
-        <p class="mt-2">
-            {sheet.vacuum === 'recommended' ? 'Draw the air out.' : sheet.vacuum === 'never' ? 'Never under vacuum.' : 'Vacuum if you like.'}
-            {sheet.moisture ? 'Keep every trace of damp away.' : ''}
-            {sheet.skin_safe ? 'Sold for skin; patch-test the wearer.' : 'Not for skin.'}
-            {sheet.brushed ? 'Goes on by brush.' : ''}
-        </p>
-        {#if sheet.notes !== ''}<p class="mt-2 font-bold">{sheet.notes}</p>{/if}
-    </section>
-    <section>
-        <h3 class="text-xl">Times</h3>
-        <table>
-            <thead><tr><th scope="col"></th><th scope="col">sheet, {measure(sheet.ref_c, 'temperature', bench.units)}</th><th scope="col">here, {measure(bench.frame?.workshop.room_c, 'temperature', bench.units)}</th></tr></thead>
-            <tbody>
-                {#each times.filter(([key]) => sheet.times[key] !== undefined) as [key, words] (key)}
-                    <tr>
-                        <th scope="row">{words}</th>
-                        <td class="fig">{minutes(sheet.times[key])}</td>
-                        <td class="fig">{#if sheet.here[key] !== undefined}<b>{minutes(sheet.here[key].likely)}</b> <span class="quiet text-sm">{minutes(sheet.here[key].low)}–{minutes(sheet.here[key].high)}</span>{/if}</td>
-                    </tr>
-                {/each}
-            </tbody>
-        </table>
-        <p class="quiet text-sm">{sheet.rests_on === 0 ? 'Rests on the sheet alone. Tap “gelled” in a run and it learns your shop.' : `Rests on the sheet and ${String(sheet.rests_on)} of your own observations.`}</p>
-    </section>
-    <section>
-        <h3 class="text-xl">What it bears</h3>
-        <ul class="mt-1">
-            {#each sheet.limits as limit (limit.role)}<li>{limit.role.replace('-', ' ')}: up to <b class="fig">{limit.max}</b> {bases[limit.basis]}, into {limit.into === 'after' ? 'the mixed cup' : limit.into.toUpperCase()}</li>{:else}<li class="quiet">Nothing is stirred into it.</li>{/each}
-        </ul>
-        <dl class="facts">
-            {#each facts as [words, key, value] (key)}<div><dt>{words}</dt><dd class="fig">{value} <small>{sure(key)}</small></dd></div>{/each}
-        </dl>
-    </section>
-    <section>
-        <h3 class="text-xl">Mind</h3>
-        <div class="mt-1"><Cautions cautions={sheet.cautions} /></div>
-    </section>
+    <div class="stack">
+        <section>
+            <h3 class="text-xl">Times</h3>
+            <table>
+                <thead
+                    ><tr
+                        ><td></td><th scope="col">sheet, {measure(sheet.ref_c, 'temperature', bench.units)}</th><th scope="col"
+                            >here, {measure(bench.frame?.workshop.room_c, 'temperature', bench.units)}</th
+                        ></tr
+                    ></thead
+                >
+                <tbody>
+                    {#each times.filter(([key]) => sheet.times[key] !== undefined) as [key, words] (key)}
+                        <tr>
+                            <th scope="row">{words}</th>
+                            <td class="fig">{minutes(sheet.times[key])}</td>
+                            <td class="fig"
+                                >{#if sheet.here[key] !== undefined}<b>{minutes(sheet.here[key].likely)}</b>
+                                    <span class="quiet text-sm">{range(sheet.here[key])}</span>{/if}</td
+                            >
+                        </tr>
+                    {/each}
+                </tbody>
+            </table>
+            <p class="quiet text-sm">
+                {sheet.rests_on === 0
+                    ? 'Rests on the sheet alone. Tap “gelled” in a run and it learns your shop.'
+                    : `Rests on the sheet and ${String(sheet.rests_on)} of your own observations.`}
+            </p>
+        </section>
+        <section>
+            <h3 class="text-xl">Proportion</h3>
+            <p class="mt-1 text-lg"><b>{sheet.ratio}</b></p>
+            <p>{sheet.by_volume_ok ? 'May also be measured by volume.' : 'Weigh it: cups and marks are not exact enough.'}</p>
+            <p class="quiet text-sm">
+                Density {sheet.part_names.a}
+                {sheet.sg.a ?? '–'}{sheet.part_names.b === undefined ? '' : `, ${sheet.part_names.b} ${String(sheet.sg.b ?? '–')}`}{sheet.sg
+                    .mixed === null
+                    ? ''
+                    : `, mixed ${String(sheet.sg.mixed)}`} g/ml, {sure('sg')}
+            </p>
+            <p class="mt-2">
+                {sheet.vacuum === 'recommended'
+                    ? 'Draw the air out.'
+                    : sheet.vacuum === 'never'
+                      ? 'Never under vacuum.'
+                      : 'Vacuum if you like.'}
+                {sheet.moisture ? 'Keep every trace of damp away.' : ''}
+                {sheet.skin_safe ? 'Sold for skin; patch-test the wearer.' : 'Not for skin.'}
+                {sheet.brushed ? 'Goes on by brush.' : ''}
+            </p>
+            {#if sheet.notes !== ''}<p class="mt-2 font-bold">{sheet.notes}</p>{/if}
+        </section>
+    </div>
+    <div class="stack">
+        <section>
+            <h3 class="text-xl">What it bears</h3>
+            <ul class="mt-1">
+                {#each sheet.limits as limit (limit.role)}<li>
+                        {limit.role.replace('-', ' ')}: up to <b class="fig">{limit.max}</b>
+                        {bases[limit.basis]}, into {limit.into === 'after' ? 'the mixed cup' : limit.into.toUpperCase()}
+                    </li>{:else}<li class="quiet">Nothing is stirred into it.</li>{/each}
+            </ul>
+            <dl class="facts">
+                {#each facts as [words, key, value] (key)}<div>
+                        <dt>{words}</dt>
+                        <dd class="fig">{value} <small>{sure(key)}</small></dd>
+                    </div>{/each}
+            </dl>
+        </section>
+        <section>
+            <h3 class="text-xl">Mind</h3>
+            <div class="mt-1"><Cautions cautions={sheet.cautions} /></div>
+        </section>
+    </div>
 </div>
 
 <style>
@@ -106,6 +152,11 @@
     .shore small {
         display: block;
         text-align: right;
+    }
+    .stack {
+        display: grid;
+        gap: 1.5rem;
+        align-content: start;
     }
     .two {
         display: grid;

@@ -33,13 +33,21 @@
         <h2 class="text-xl">Bases</h2>
         <ul>
             {#each bases as b (b.code)}
-                <li><a href="/stores/{b.code}" aria-current={b.code === chosen ? 'true' : undefined}><i style="background:{b.colour}"></i><span>{b.name}</span></a></li>
+                <li>
+                    <a href="/stores/{b.code}" aria-current={b.code === chosen ? 'true' : undefined}
+                        ><i style="background:{b.colour}"></i><span>{b.name}</span></a
+                    >
+                </li>
             {/each}
         </ul>
         <h2 class="mt-4 text-xl">To stir in</h2>
         <ul>
             {#each additives as a (a.code)}
-                <li><a href="/stores/{a.code}" aria-current={a.code === chosen ? 'true' : undefined}><i style="background:{a.colour}"></i><span>{a.name}</span></a></li>
+                <li>
+                    <a href="/stores/{a.code}" aria-current={a.code === chosen ? 'true' : undefined}
+                        ><i style="background:{a.colour}"></i><span>{a.name}</span></a
+                    >
+                </li>
             {/each}
         </ul>
     </nav>

@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Tests\Material;
+
+use Apalos\Core\Cure\Clock;
+use Apalos\Core\Cure\CureRequest;
+use Apalos\Core\Material\BaseSheet;
+use Apalos\Core\Material\Role;
+use Apalos\Core\Material\Shelf;
+use Apalos\Core\Units\Celsius;
+use Opis\JsonSchema\Errors\ErrorFormatter;
+use Opis\JsonSchema\Helper;
+use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Yaml\Yaml;
+
+/** The sheets that ship with the application: valid, complete, and in agreement with themselves. */
+final class SheetsTest extends TestCase
+{
+    private const LIBRARY = __DIR__.'/../../../library';
+
+    /** @return array<string, array{string}> */
+    public static function files(): array
+    {
+        $files = glob(self::LIBRARY.'/materials/*.yaml') ?: [];
+
+        return array_combine(array_map(static fn (string $file): string => basename($file, '.yaml'), $files), array_map(static fn (string $file): array => [$file], $files));
+    }
+
+    public static function shelf(): Shelf
+    {
+        return Shelf::of(array_map(static fn (array $file): array => Yaml::parseFile($file[0]), array_values(self::files())));
+    }
+
+    #[DataProvider('files')]
+    public function test_a_sheet_is_valid_and_named_after_its_code(string $file): void
+    {
+        $sheet = Yaml::parseFile($file);
+        $schema = json_decode((string) file_get_contents(self::LIBRARY.'/schema/material.schema.json'));
+        $result = (new Validator)->validate(Helper::toJSON($sheet), $schema);
+
+        self::assertTrue($result->isValid(), $result->error() === null ? '' : (string) json_encode((new ErrorFormatter)->format($result->error())));
+        self::assertSame(basename($file, '.yaml'), $sheet['code']);
+        foreach ([...$sheet['measured'], ...$sheet['typical']] as $field) {
+            self::assertArrayHasKey($field, $sheet, "It says how “{$field}” is known, but has no such field.");
+        }
+        self::assertSame([], array_intersect($sheet['measured'], $sheet['typical']));
+        $cautions = Yaml::parseFile(self::LIBRARY.'/cautions.yaml');
+        foreach ($sheet['hazards'] as $hazard) {
+            self::assertArrayHasKey($hazard, $cautions);
+        }
+    }
+
+    public function test_a_sheet_with_a_slip_is_caught_by_the_schema(): void
+    {
+        $schema = json_decode((string) file_get_contents(self::LIBRARY.'/schema/material.schema.json'));
+        $sheet = Yaml::parseFile(self::LIBRARY.'/materials/pr-10.yaml');
+        $sheet['ref_c'] = 'warm';
+
+        self::assertFalse((new Validator)->validate(Helper::toJSON($sheet), $schema)->isValid());
+    }
+
+    public function test_the_shelf_covers_the_field(): void
+    {
+        $shelf = self::shelf();
+        $families = array_unique(array_map(static fn (BaseSheet $base): string => $base->family, $shelf->bases));
+        $roles = array_map(static fn ($additive): string => $additive->role->value, $shelf->additives);
+
+        self::assertGreaterThanOrEqual(14, count($shelf->bases));
+        foreach (['silicone-platinum', 'silicone-tin', 'urethane-rubber', 'urethane-resin', 'epoxy', 'plastisol', 'plaster', 'latex'] as $family) {
+            self::assertContains($family, $families);
+        }
+        self::assertSame(6, array_count_values($roles)['pigment']);
+        self::assertSame(2, array_count_values($roles)['flock']);
+        foreach (Role::cases() as $role) {
+            self::assertTrue($role === Role::Retarder || in_array($role->value, $roles, true), $role->value);
+        }
+    }
+
+    /** @return iterable<string, array{BaseSheet}> */
+    public static function bases(): iterable
+    {
+        foreach (self::shelf()->bases as $code => $base) {
+            yield $code => [$base];
+        }
+    }
+
+    /** A mass divided by the density must give the yield of the sheet; where it does not, the sheet is wrong. */
+    #[DataProvider('bases')]
+    public function test_density_and_yield_agree_within_five_per_cent(BaseSheet $base): void
+    {
+        $wA = $base->ratio->weightFractionOfA($base->sgA, $base->sgB);
+        $mlPerKg = 1000.0 * ($base->sgMixed !== null ? 1.0 / $base->sgMixed->gPerMl : $wA / ($base->sgA->gPerMl ?? 1.0) + ($base->sgB === null ? 0.0 : (1.0 - $wA) / $base->sgB->gPerMl));
+
+        self::assertEqualsWithDelta(1.0, $base->sheet()->number('yield_ml_per_kg') / $mlPerKg, 0.05);
+    }
+
+    #[DataProvider('bases')]
+    public function test_its_times_come_one_after_the_other(BaseSheet $base): void
+    {
+        $times = array_values(array_map(static fn ($minutes): float => $minutes->min, array_diff_key($base->times, ['recoat_open_min' => 0, 'recoat_close_min' => 0])));
+        $sorted = $times;
+        sort($sorted);
+
+        self::assertSame($sorted, $times);
+        self::assertLessThan($base->times['recoat_close_min']->min ?? INF, $base->times['recoat_open_min']->min ?? 0.0);
+        self::assertSame([], (new Clock)->read(new CureRequest($base->forCuring(), Celsius::of(23)))->warnings);
+    }
+
+    public function test_hardness_is_written_with_its_scale(): void
+    {
+        $shelf = self::shelf();
+
+        self::assertSame('00-30', $shelf->base('pg-30')->shore());
+        self::assertSame('A 25', $shelf->base('tr-25')->shore());
+        self::assertNull($shelf->base('cp-70')->shore());
+    }
+
+    public function test_a_code_that_is_not_there_is_answered_with_a_sentence(): void
+    {
+        $this->expectExceptionMessage('There is no base “pr-99” on the shelf.');
+        self::shelf()->base('pr-99');
+    }
+}
