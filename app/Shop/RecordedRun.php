@@ -17,7 +17,7 @@ use LogicException;
 /** A run as recorded: its frozen plan, its events, and the state the core reads off them. */
 final readonly class RecordedRun
 {
-    /** @param list<RunEvent> $events */
+    /** @param  list<RunEvent>  $events */
     private function __construct(public Pour $pour, public RunPlan $plan, public RunState $state, public array $events, private CarbonImmutable $startedAt) {}
 
     public static function of(Pour $pour): self

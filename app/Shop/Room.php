@@ -20,7 +20,7 @@ final readonly class Room
 
     public function now(): Celsius
     {
-        $last = $this->workshop->roomReadings()->orderByDesc('at')->first();
+        $last = $this->workshop->roomReadings()->orderByDesc('at')->orderByDesc('id')->first();
 
         return Celsius::of($last->celsius ?? self::USUAL_C);
     }
@@ -28,7 +28,7 @@ final readonly class Room
     /** Writes the temperature down where it differs from the last one by a tenth of a degree or more. */
     public function note(Celsius $celsius, string $source, CarbonImmutable $at): void
     {
-        $last = $this->workshop->roomReadings()->orderByDesc('at')->first();
+        $last = $this->workshop->roomReadings()->orderByDesc('at')->orderByDesc('id')->first();
         if ($last === null || abs($last->celsius - $celsius->degrees) >= 0.1 || $last->source !== $source) {
             $this->workshop->roomReadings()->create(['at' => $at, 'celsius' => round($celsius->degrees, 1), 'source' => $source]);
         }
@@ -37,7 +37,7 @@ final readonly class Room
     /** How warm it has been since the moment. */
     public function since(CarbonImmutable $moment): RoomHistory
     {
-        $before = $this->workshop->roomReadings()->where('at', '<=', $moment)->orderByDesc('at')->first();
+        $before = $this->workshop->roomReadings()->where('at', '<=', $moment)->orderByDesc('at')->orderByDesc('id')->first();
         $stretches = [['from_min' => 0.0, 'room' => Celsius::of($before->celsius ?? $this->first() ?? self::USUAL_C)]];
         /** @var RoomReading $reading */
         foreach ($this->workshop->roomReadings()->where('at', '>', $moment)->orderBy('at')->get() as $reading) {
@@ -49,6 +49,6 @@ final readonly class Room
 
     private function first(): ?float
     {
-        return $this->workshop->roomReadings()->orderBy('at')->first()?->celsius;
+        return $this->workshop->roomReadings()->orderBy('at')->orderBy('id')->first()?->celsius;
     }
 }

@@ -30,7 +30,7 @@ final readonly class TypeScript
 {
     private const SIMPLE = ['string' => 'string', 'int' => 'number', 'float' => 'number', 'bool' => 'boolean', 'null' => 'null', 'mixed' => 'unknown', 'array-key' => 'string'];
 
-    /** @param list<class-string> $classes */
+    /** @param  list<class-string>  $classes */
     public function of(array $classes): string
     {
         $types = array_map(function (string $class): string {
@@ -42,7 +42,7 @@ final readonly class TypeScript
         return "// Written by `php artisan types:write`. Change the PHP classes, not this file.\n\n".implode("\n", $types);
     }
 
-    /** @param class-string $class */
+    /** @param  class-string  $class */
     private function summary(string $class): string
     {
         preg_match('#/\*\*\s*\*?\s*(.+?)(?:\s*\*/|\n\s*\*\s*\n|\n\s*\*\s*@)#s', (string) (new \ReflectionClass($class))->getDocComment(), $part);
@@ -50,7 +50,7 @@ final readonly class TypeScript
         return trim((string) preg_replace('/\s*\n\s*\*\s*/', ' ', $part[1] ?? $class));
     }
 
-    /** @param class-string $class */
+    /** @param  class-string  $class */
     private function returned(string $class): TypeNode
     {
         $config = new ParserConfig([]);

@@ -54,7 +54,7 @@ final class DemoWorkshop extends Seeder
         });
     }
 
-    /** @param array{name: string, purpose: string, quantity: int, due_in_days: int|null, age_days: int, chain: list<array{0: string, 1: string, 2: string, 3?: string}>} $job */
+    /** @param  array{name: string, purpose: string, quantity: int, due_in_days: int|null, age_days: int, chain: list<array{0: string, 1: string, 2: string, 3?: string}>}  $job */
     private function job(array $job): void
     {
         $made = $this->now->subDays($job['age_days']);
@@ -88,7 +88,7 @@ final class DemoWorkshop extends Seeder
         $this->room->note(Celsius::of(19.4), 'thermometer', $this->now->subHours(11));
     }
 
-    /** @param array{day: int, hour: float, link: string, sheet: array<string, mixed>, grade: string, faults: list<string>, used: float, note: string, slip?: array<string, float>} $entry */
+    /** @param  array{day: int, hour: float, link: string, sheet: array<string, mixed>, grade: string, faults: list<string>, used: float, note: string, slip?: array<string, float>}  $entry */
     private function poured(array $entry, CarbonImmutable $at): void
     {
         $pour = $this->hands->plan($this->links[$entry['link']], $entry['sheet']);

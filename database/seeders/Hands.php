@@ -21,7 +21,7 @@ final class Hands
 
     public function __construct(private readonly StartPour $start, private readonly RecordEvent $record) {}
 
-    /** @param array<string, mixed> $sheet */
+    /** @param  array<string, mixed>  $sheet */
     public function plan(Impression $impression, array $sheet): Pour
     {
         return $impression->pours()->create(['sheet' => $sheet, 'state' => PourState::Draft]);
@@ -62,7 +62,7 @@ final class Hands
         return $at;
     }
 
-    /** @param array<string, mixed> $payload */
+    /** @param  array<string, mixed>  $payload */
     public function do(Pour $pour, string $kind, array $payload, CarbonImmutable $at): void
     {
         ($this->record)($pour, Fields::of(['key' => 'demo-'.(++$this->fact), 'kind' => $kind, 'payload' => $payload]), $at);
@@ -78,7 +78,7 @@ final class Hands
         $this->do($pour, 'opened', ['step' => '0:wait'], $at);
     }
 
-    /** @param list<string> $faults */
+    /** @param  list<string>  $faults */
     public function grade(Pour $pour, CarbonImmutable $at, string $grade, array $faults, float $usedG, string $note): void
     {
         $this->do($pour, 'graded', ['step' => '0:grade', 'grade' => $grade, 'faults' => $faults, 'used_g' => $usedG, 'note' => $note], $at);

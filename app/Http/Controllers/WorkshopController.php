@@ -46,7 +46,7 @@ final readonly class WorkshopController
         return $this->frame();
     }
 
-    /** @param list<string> $known */
+    /** @param  list<string>  $known */
     private function oneOf(Fields $in, string $key, array $known): string
     {
         $value = $in->text($key);

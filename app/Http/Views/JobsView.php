@@ -11,7 +11,7 @@ use Illuminate\Support\Collection;
 /** All jobs, each with its chain in small. */
 final readonly class JobsView implements View
 {
-    /** @param Collection<int, Job> $jobs */
+    /** @param  Collection<int, Job>  $jobs */
     public function __construct(private Collection $jobs, private Library $library) {}
 
     /**

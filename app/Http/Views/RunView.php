@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Views;
 
-use Apalos\Core\Mix\TopupResult;
 use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Mix\TopupResult;
 use Apalos\Core\Run\StepKind;
 use App\Shop\Library;
 use App\Shop\PourClock;
 use App\Shop\RecordedRun;
-use Apalos\Core\Input\Fields;
 use Carbon\CarbonImmutable;
 
 /** A run as its screen shows it: where it stands, what to do now, what the cup holds and what the clock says. */

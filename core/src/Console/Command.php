@@ -10,7 +10,7 @@ use Apalos\Core\Input\Fields;
 /** `bin/apalos VERB < in.json > out.json`: exit 0 with a result, 2 with `{"error": {"field", "message"}}`. */
 final readonly class Command
 {
-    /** @param list<string> $arguments without the program's own name */
+    /** @param  list<string>  $arguments without the program's own name */
     public function run(array $arguments, string $input): Output
     {
         $name = $arguments[0] ?? '';
@@ -39,7 +39,7 @@ final readonly class Command
         return "bin/apalos VERB < in.json > out.json\n\n".implode("\n", $lines)."\n";
     }
 
-    /** @param array<string, mixed> $value */
+    /** @param  array<string, mixed>  $value */
     private static function json(array $value): string
     {
         return json_encode($value, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)."\n";

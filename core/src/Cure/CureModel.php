@@ -37,7 +37,7 @@ final readonly class CureModel
         public int $restsOn,
     ) {}
 
-    /** @param list<array{room: Celsius, kind: Watched, after: Minutes}> $logs */
+    /** @param  list<array{room: Celsius, kind: Watched, after: Minutes}>  $logs */
     public static function learnt(CureSheet $sheet, array $logs): self
     {
         $lnQ10 = log($sheet->q10 ?? CureSheet::USUAL_Q10);

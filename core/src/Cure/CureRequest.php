@@ -13,7 +13,7 @@ use Apalos\Core\Units\Minutes;
 /** A question to the clock: this sheet, in this room, this much at once, and what the shop has watched before. */
 final readonly class CureRequest
 {
-    /** @param list<array{room: Celsius, kind: Watched, after: Minutes}> $logs */
+    /** @param  list<array{room: Celsius, kind: Watched, after: Minutes}>  $logs */
     public function __construct(
         public CureSheet $sheet,
         public Celsius $room,

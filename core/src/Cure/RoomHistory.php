@@ -35,7 +35,7 @@ final readonly class RoomHistory
         );
     }
 
-    /** @param list<float> $whole minutes the whole would take at each stretch's temperature */
+    /** @param  list<float>  $whole minutes the whole would take at each stretch's temperature */
     private function finish(array $whole): Minutes
     {
         $done = 0.0;

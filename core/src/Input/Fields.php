@@ -13,10 +13,10 @@ final readonly class Fields
     /** No workshop weighs, measures or waits for more than this; a larger number is a slip of the hand. */
     public const HUGE = 1_000_000.0;
 
-    /** @param array<array-key, mixed> $values */
+    /** @param  array<array-key, mixed>  $values */
     private function __construct(private array $values, public string $path) {}
 
-    /** @param array<array-key, mixed> $values */
+    /** @param  array<array-key, mixed>  $values */
     public static function of(array $values, string $path = ''): self
     {
         return new self($values, $path);

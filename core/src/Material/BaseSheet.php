@@ -49,7 +49,7 @@ final readonly class BaseSheet
         private array $written,
     ) {}
 
-    /** @param array<string, mixed> $sheet as read from the library and valid against its schema */
+    /** @param  array<string, mixed>  $sheet as read from the library and valid against its schema */
     public static function of(array $sheet): self
     {
         $in = Fields::of($sheet, is_string($sheet['code'] ?? null) ? $sheet['code'] : 'sheet');

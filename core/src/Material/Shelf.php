@@ -15,7 +15,7 @@ final readonly class Shelf
      */
     private function __construct(public array $bases, public array $additives) {}
 
-    /** @param iterable<array<string, mixed>> $sheets */
+    /** @param  iterable<array<string, mixed>>  $sheets */
     public static function of(iterable $sheets): self
     {
         $bases = [];

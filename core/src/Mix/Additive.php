@@ -12,7 +12,7 @@ use Apalos\Core\Units\Grams;
 /** Something stirred in beside A and B: softener, pigment, flock, thickener, thinner, accelerator. */
 final readonly class Additive
 {
-    /** @param float $amount in per cent of its basis (or drops), $max in the same unit, from the sheet */
+    /** @param  float  $amount in per cent of its basis (or drops), $max in the same unit, from the sheet */
     public function __construct(
         public string $name,
         public float $amount,

@@ -9,7 +9,7 @@ use Apalos\Core\Units\Grams;
 /** One cup: what goes into it, in order. The mass is what the scale will show at the end. */
 final readonly class Batch
 {
-    /** @param list<Line> $lines */
+    /** @param  list<Line>  $lines */
     public function __construct(public Grams $mass, public array $lines) {}
 
     /** @return array{mass_g: float, lines: list<array{add: string, grams: float, running: float}>} */

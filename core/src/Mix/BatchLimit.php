@@ -6,7 +6,6 @@ namespace Apalos\Core\Mix;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Result\Say;
-use Apalos\Core\Units\Celsius;
 use Apalos\Core\Units\Grams;
 use Apalos\Core\Units\Minutes;
 

@@ -13,7 +13,7 @@ use Apalos\Core\Units\Density;
  */
 final readonly class Composition
 {
-    /** @param array<string, float> $parts grams of each ingredient for one gram of A+B, in the order given */
+    /** @param  array<string, float>  $parts grams of each ingredient for one gram of A+B, in the order given */
     private function __construct(
         public float $massPerAB,
         public float $weightFractionOfA,
@@ -61,7 +61,7 @@ final readonly class Composition
         return $wA / $base->sgA->gPerMl + ($base->sgB === null ? 0.0 : (1.0 - $wA) / $base->sgB->gPerMl);
     }
 
-    /** @param list<Additive> $additives */
+    /** @param  list<Additive>  $additives */
     private static function refuseDoubles(array $additives): void
     {
         $seen = ['a' => true, 'b' => true];

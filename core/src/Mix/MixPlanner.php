@@ -73,7 +73,7 @@ final readonly class MixPlanner
         return $count;
     }
 
-    /** @param array<string, float> $amounts grams by name in one batch */
+    /** @param  array<string, float>  $amounts grams by name in one batch */
     private function batch(MixRequest $request, array $amounts): Batch
     {
         [$first, $second] = $request->base->pourBFirst && isset($amounts['B']) ? [Into::B, Into::A] : [Into::A, Into::B];

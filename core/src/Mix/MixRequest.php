@@ -12,7 +12,7 @@ use Apalos\Core\Units\Minutes;
 /** Everything `mix` is asked: which base, how much, what goes in, on which scale, in which cup, in which room. */
 final readonly class MixRequest
 {
-    /** @param list<Additive> $additives */
+    /** @param  list<Additive>  $additives */
     public function __construct(
         public Base $base,
         public Target $target,

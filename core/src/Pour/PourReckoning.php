@@ -13,7 +13,7 @@ use Apalos\Core\Volume\VolumeResult;
 /** A pour sheet answered as far as it could be. It can be poured when `mix` is there and nothing is wrong. */
 final readonly class PourReckoning
 {
-    /** @param list<BadInput> $errors */
+    /** @param  list<BadInput>  $errors */
     public function __construct(
         public ?VolumeResult $volume,
         public ?Recipe $recipe,

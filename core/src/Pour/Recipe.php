@@ -17,7 +17,7 @@ use Apalos\Core\Result\Warning;
 /** A formula read against the shelf: the base's sheet, and what goes into it, in order. */
 final readonly class Recipe
 {
-    /** @param list<array{sheet: AdditiveSheet, additive: Additive}> $entries */
+    /** @param  list<array{sheet: AdditiveSheet, additive: Additive}>  $entries */
     private function __construct(public BaseSheet $base, private array $entries) {}
 
     /** @throws BadInput for a code that is not on the shelf or a side the base does not have */

@@ -7,7 +7,7 @@ namespace Apalos\Core\Run;
 /** One fact of a run. `at` is in minutes since the run began, to the fraction; the clock is handed in by whoever records it. */
 final readonly class Event
 {
-    /** @param array<string, mixed> $payload */
+    /** @param  array<string, mixed>  $payload */
     public function __construct(
         public int $id,
         public EventKind $kind,

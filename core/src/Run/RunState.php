@@ -31,7 +31,7 @@ final readonly class RunState
         public array $live,
     ) {}
 
-    /** @param list<Event> $events in the order they were recorded */
+    /** @param  list<Event>  $events in the order they were recorded */
     public static function of(RunPlan $plan, array $events): self
     {
         $state = new self($plan, new Step(StepKind::Gear), [1 => Cup::empty($plan, 1)], [], [], [], null, null, null, []);

@@ -36,7 +36,7 @@ final readonly class Container
         return self::around($in, $volume, [$diameter, $diameter, $height], sprintf('Tube: ⌀ %s × %s mm is %s ml.', Say::number($diameter), Say::number($height), Say::number($volume->ml)));
     }
 
-    /** @param list<float> $size */
+    /** @param  list<float>  $size */
     private static function around(Fields $in, Millilitres $volume, array $size, string $working): self
     {
         $part = $in->objectOrNull('part');
@@ -51,7 +51,7 @@ final readonly class Container
         return new self($volume, $part, $working);
     }
 
-    /** @param list<float> $size */
+    /** @param  list<float>  $size */
     private static function refuseTooLong(Part $part, array $size): void
     {
         $own = $part->dimensionsMm;

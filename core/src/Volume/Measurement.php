@@ -19,7 +19,7 @@ final readonly class Measurement
 
     private const MESH_PCT = 0.5;
 
-    /** @param list<string> $working */
+    /** @param  list<string>  $working */
     private function __construct(public Spread $rubber, public array $working, public ?Container $container = null) {}
 
     /** @throws BadInput */

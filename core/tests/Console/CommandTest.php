@@ -38,7 +38,7 @@ final class CommandTest extends TestCase
         yield 'a missing field' => [['cure'], '{"room_c": 20}', 'base'];
     }
 
-    /** @param list<string> $arguments */
+    /** @param  list<string>  $arguments */
     #[DataProvider('nonsense')]
     public function test_nonsense_ends_with_two_and_a_sentence(array $arguments, string $input, string $field): void
     {

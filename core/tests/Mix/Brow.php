@@ -45,7 +45,7 @@ final class Brow
         return $sheet;
     }
 
-    /** @param array<string, mixed> $changes */
+    /** @param  array<string, mixed>  $changes */
     public static function planned(array $changes = []): MixResult
     {
         return (new MixPlanner)->plan(MixRequest::from(Fields::of(self::sheet($changes))));

@@ -95,7 +95,7 @@ final class MixPlannerTest extends TestCase
         yield 'no cup, no end of scale, no hurry' => [['vessel' => null, 'scale.capacity_g' => null, 'pour_g_per_min' => null], null, 1];
     }
 
-    /** @param array<string, mixed> $changes */
+    /** @param  array<string, mixed>  $changes */
     #[DataProvider('limits')]
     public function test_what_limits_a_batch(array $changes, ?Limit $limit, int $batches): void
     {
@@ -138,7 +138,7 @@ final class MixPlannerTest extends TestCase
         yield 'a minute or two to pour' => [['room_c' => 27, 'degas_min' => 7.5, 'vessel.capacity_ml' => 300], 'pot_life_short', 'remain to pour'];
     }
 
-    /** @param array<string, mixed> $changes */
+    /** @param  array<string, mixed>  $changes */
     #[DataProvider('warnings')]
     public function test_warnings_carry_the_number(array $changes, string $code, string $says): void
     {
@@ -183,7 +183,7 @@ final class MixPlannerTest extends TestCase
         yield 'the missing room' => [['room_c' => null], 'room_c', 'missing'];
     }
 
-    /** @param array<string, mixed> $changes */
+    /** @param  array<string, mixed>  $changes */
     #[DataProvider('nonsense')]
     public function test_nonsense_is_refused_at_its_field_with_a_sentence(array $changes, string $field, string $says): void
     {

@@ -24,7 +24,7 @@ final class PourReckonerTest extends TestCase
         ];
     }
 
-    /** @param array<string, mixed> $sheet */
+    /** @param  array<string, mixed>  $sheet */
     private static function reckon(array $sheet, float $room = 20.0): PourReckoning
     {
         return (new PourReckoner)->reckon(Fields::of($sheet), SheetsTest::shelf(), Celsius::of($room), []);

@@ -19,7 +19,7 @@ final class Bench
     /** @var list<Event> */
     public array $events = [];
 
-    /** @param list<array<string, float>> $batches */
+    /** @param  list<array<string, float>>  $batches */
     public function __construct(
         private readonly array $batches = [['B' => 100.0, 'tone' => 2.0, 'A' => 100.0, 'softener' => 60.0]],
         private readonly float $degas = 0.0,
@@ -36,7 +36,7 @@ final class Bench
         return RunState::of($this->plan(), $this->events);
     }
 
-    /** @param array<string, mixed> $payload */
+    /** @param  array<string, mixed>  $payload */
     public function did(EventKind $kind, array $payload = []): self
     {
         $id = count($this->events) + 1;

@@ -14,7 +14,7 @@ use PHPUnit\Framework\TestCase;
 
 final class VolumeEstimatorTest extends TestCase
 {
-    /** @param array<string, mixed> $in */
+    /** @param  array<string, mixed>  $in */
     private static function estimate(array $in): VolumeResult
     {
         return (new VolumeEstimator)->estimate(VolumeRequest::from(Fields::of($in)));
@@ -96,7 +96,7 @@ final class VolumeEstimatorTest extends TestCase
         yield 'a negative height' => [['method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 80, 'h_mm' => -50]], 'box.h_mm', 'more than 0'];
     }
 
-    /** @param array<string, mixed> $in */
+    /** @param  array<string, mixed>  $in */
     #[DataProvider('nonsense')]
     public function test_nonsense_is_refused_at_its_field(array $in, string $field, string $says): void
     {

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Pour;
+use Tests\TestCase;
+
+final class LogTest extends TestCase
+{
+    /** @param  list<string>  $faults */
+    private function graded(string $grade, array $faults, string $note, string $base = 'pr-10'): Pour
+    {
+        $pour = $this->begun(['formula' => ['base' => $base, 'additives' => []], 'formula_name' => "Plain {$base}"]);
+        $this->workUntil($pour, 'grade');
+        $this->record($pour, 'graded', ['step' => '0:grade', 'grade' => $grade, 'faults' => $faults, 'used_g' => 88.8, 'note' => $note])->assertOk();
+
+        return $pour;
+    }
+
+    public function test_the_log_is_narrowed_by_words_grade_fault_and_base(): void
+    {
+        $first = $this->graded('good', [], 'smooth as an Egg');
+        $second = $this->graded('poor', ['bubbles'], '100 % foam', 'pg-30');
+
+        foreach ([['', [$second->id, $first->id]], ['?q=egg', [$first->id]], ['?q=OWL', [$second->id, $first->id]], ['?q=100+%25', [$second->id]], ['?q=%25', [$second->id]],
+            ['?grade=poor', [$second->id]], ['?fault=bubbles', [$second->id]], ['?base=pr-10', [$first->id]], ['?fault=bubbles&base=pr-10', []]] as [$query, $ids]) {
+            $this->get("/log{$query}")->assertInertia(static fn ($page) => $page->where('log.total', count($ids))->where('log.rows', static fn ($rows): bool => collect($rows)->pluck('id')->all() === $ids));
+        }
+    }
+
+    public function test_the_log_goes_out_as_csv_that_a_spreadsheet_does_not_run(): void
+    {
+        $this->graded('good', ['flash', 'lines'], "=2+5\nsecond line, with a comma");
+
+        $csv = $this->get('/log.csv?grade=good')->assertOk()->streamedContent();
+        $rows = array_map(static fn (string $line): array => str_getcsv($line, ',', '"', ''), explode("\r\n", trim($csv)));
+
+        self::assertSame(['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'grade', 'faults', 'note'], $rows[0]);
+        self::assertSame(['Owl brow', 'Cast', 'cast', 'pr-10', 'Plain pr-10 v1'], array_slice($rows[1], 2, 5));
+        self::assertSame(['88.8', 'good', 'flash lines', "'=2+5\nsecond line, with a comma"], array_slice($rows[1], 8));
+        self::assertSame(1, substr_count($this->get('/log.csv?grade=poor')->streamedContent(), "\r\n"));
+    }
+}

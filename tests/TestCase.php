@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests;
+
+use Apalos\Core\Units\Celsius;
+use App\Models\Impression;
+use App\Models\ImpressionKind;
+use App\Models\Job;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Models\Workshop;
+use App\Shop\Room;
+use Carbon\CarbonImmutable;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
+use Illuminate\Testing\TestResponse;
+
+/** A shop with one job in it and the time standing still at a quarter past ten. */
+abstract class TestCase extends LaravelTestCase
+{
+    use RefreshDatabase;
+
+    protected Workshop $workshop;
+
+    protected CarbonImmutable $now;
+
+    private int $facts = 0;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->withoutVite();
+        config(['inertia.testing.ensure_pages_exist' => false]);
+        $this->now = CarbonImmutable::parse('2026-03-04 10:15:00');
+        $this->travelTo($this->now);
+        $this->workshop = Workshop::here();
+        $this->warm(20.0);
+    }
+
+    protected function warm(float $celsius): void
+    {
+        (new Room($this->workshop))->note(Celsius::of($celsius), 'hand', CarbonImmutable::now());
+    }
+
+    protected function impression(string $kind = 'cast', string $material = 'pr-10'): Impression
+    {
+        $job = Job::query()->firstOrCreate(['name' => 'Owl brow', 'workshop_id' => $this->workshop->id], ['quantity' => 4]);
+
+        return $job->impressions()->create(['position' => $job->impressions()->count(), 'kind' => ImpressionKind::from($kind), 'name' => ucfirst($kind), 'material' => $material]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $changes  by dotted path
+     * @return array<string, mixed>
+     */
+    protected function sheet(array $changes = []): array
+    {
+        $sheet = [
+            'volume' => ['method' => 'mesh', 'volume_ml' => 100, 'allowance_pct' => 0],
+            'target' => ['waste_pct' => 0],
+            'formula' => ['base' => 'pr-10', 'additives' => [['code' => 'sf-1', 'amount' => 50, 'basis' => 'pct_of_ab', 'into' => 'after']]],
+            'plan' => [
+                'scale' => ['division_g' => 0.1, 'capacity_g' => 3000],
+                'vessel' => ['capacity_ml' => 500, 'tare_g' => 12, 'degas' => false, 'rise_factor' => 3],
+                'mix_min' => 3, 'degas_min' => 0, 'pour_g_per_min' => 150,
+            ],
+            'formula_name' => 'Brow skin',
+        ];
+        foreach ($changes as $path => $value) {
+            data_set($sheet, $path, $value);
+        }
+
+        return $sheet;
+    }
+
+    /** @param  array<string, mixed>  $changes */
+    protected function draft(array $changes = [], ?Impression $impression = null): Pour
+    {
+        return ($impression ?? $this->impression())->pours()->create(['sheet' => $this->sheet($changes), 'state' => PourState::Draft]);
+    }
+
+    /** @param  array<string, mixed>  $changes */
+    protected function begun(array $changes = [], ?Impression $impression = null): Pour
+    {
+        $pour = $this->draft($changes, $impression);
+        $this->post("/pours/{$pour->id}/run")->assertRedirect("/pours/{$pour->id}/run");
+
+        return $pour->refresh();
+    }
+
+    /**
+     * @param  array<string, mixed>  $payload
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    protected function record(Pour $pour, string $kind, array $payload = [], ?string $key = null): TestResponse
+    {
+        return $this->postJson("/pours/{$pour->id}/events", ['key' => $key ?? 'fact-'.(++$this->facts), 'kind' => $kind, 'payload' => $payload]);
+    }
+
+    /** Confirms, weighs to the gram and goes on until the run is at this kind of step. */
+    protected function workUntil(Pour $pour, string $kind): void
+    {
+        for ($i = 0; $i < 60; $i++) {
+            $run = $this->getJson("/pours/{$pour->id}/state")->assertOk()->json();
+            if ($run['step']['kind'] === $kind) {
+                return;
+            }
+            $this->travel(1)->minutes();
+            $run['step']['kind'] === 'weigh'
+                ? $this->record($pour, 'weighed', ['step' => $run['step']['key'], 'reading_g' => $run['line']['running']])->assertOk()
+                : $this->record($pour, $run['step']['kind'] === 'wait' ? 'opened' : 'confirmed', ['step' => $run['step']['key']])->assertOk();
+        }
+        self::fail("The run never came to “{$kind}”.");
+    }
+}
