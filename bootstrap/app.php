@@ -28,6 +28,9 @@ return Application::configure(basePath: dirname(__DIR__))
                 return $response;
             }
 
+            // The mishap may have come before the middleware that hands every screen its frame.
+            Inertia::share((new HandleInertiaRequests)->share($request));
+
             return Inertia::render('lost/Lost', ['status' => $response->getStatusCode()])
                 ->toResponse($request)
                 ->setStatusCode($response->getStatusCode());

@@ -86,7 +86,7 @@ final readonly class TypeScript
     private function generic(GenericTypeNode $generic, int $depth): string
     {
         $types = array_map(fn (TypeNode $type): string => $this->node($type, $depth), $generic->genericTypes);
-        if ($generic->type->name === 'list') {
+        if ((string) $generic->type === 'list') {
             return str_contains($types[0], '|') ? "({$types[0]})[]" : "{$types[0]}[]";
         }
 

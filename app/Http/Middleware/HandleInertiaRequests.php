@@ -23,8 +23,16 @@ final class HandleInertiaRequests extends Middleware
         return [
             ...parent::share($request),
             'frame' => static fn (): array => (new FrameView(app(Workshop::class), app(Room::class), app(DrawStrip::class)(CarbonImmutable::now())))->toArray(),
-            'flash' => static fn (): ?string => is_string($said = $request->session()->get('said')) ? $said : null,
-            'undo' => static fn (): ?string => is_string($undo = $request->session()->get('undo')) ? $undo : null,
+            'flash' => fn (): ?string => $this->said($request, 'said'),
+            'undo' => fn (): ?string => $this->said($request, 'undo'),
         ];
+    }
+
+    /** What the last page left to be said; an address that leads nowhere has no session yet. */
+    private function said(Request $request, string $key): ?string
+    {
+        $said = $request->hasSession() ? $request->session()->get($key) : null;
+
+        return is_string($said) ? $said : null;
     }
 }

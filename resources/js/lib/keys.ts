@@ -1,8 +1,11 @@
 /** A key of a screen: what is pressed, what it does, and the words under `?`. */
 export type Key = { press: string; does: string; run: () => void };
 
+/** A dialog that has just closed may keep the focus for a moment; nobody types into it any more. */
 const typing = (target: EventTarget | null): boolean =>
-    target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName));
+    target instanceof HTMLElement &&
+    (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)) &&
+    target.closest('dialog:not([open])') === null;
 
 /** Space and Enter belong to a focused control; everything else is the screen's. */
 const control = (target: EventTarget | null): boolean =>

@@ -328,10 +328,14 @@
     }
     .more {
         position: absolute;
-        right: 8px;
-        bottom: 2px;
-        font-size: 0.8rem;
+        right: 0;
+        top: 0;
+        min-height: 24px;
+        padding: 0 8px;
+        line-height: 24px;
+        font-size: 0.85rem;
         text-decoration: underline;
+        background: var(--color-base-200);
     }
     @media (max-width: 640px) {
         .strip {

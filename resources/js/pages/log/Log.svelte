@@ -163,12 +163,18 @@
     .grade.spoilt {
         color: var(--color-error);
     }
+    .row > :last-child {
+        overflow-wrap: anywhere;
+    }
     @media (max-width: 900px) {
+        .spread {
+            flex-wrap: wrap;
+        }
         .filters {
             grid-template-columns: 1fr 1fr;
         }
         .row {
-            grid-template-columns: 1fr auto;
+            grid-template-columns: minmax(0, 1fr) auto;
         }
         .row > :last-child {
             grid-column: 1 / -1;

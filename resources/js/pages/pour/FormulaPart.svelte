@@ -23,11 +23,16 @@
 
     const sheetOf = (code: string): PourSheetView['additives'][number] | undefined => pour.additives.find((a) => a.code === code);
 
-    function add(code: string): void {
-        const sheet = sheetOf(code);
+    // Chosen first, done with a button: a list that acts on every key would stir in all it passes.
+    let adding = $state('');
+    let earlier = $state('');
+
+    function add(): void {
+        const sheet = sheetOf(adding);
         if (sheet !== undefined) {
             const into = base?.one_part === true && sheet.into === 'b' ? 'a' : sheet.into;
-            formula.additives.push({ code, amount: null, basis: sheet.basis, into });
+            formula.additives.push({ code: sheet.code, amount: null, basis: sheet.basis, into });
+            adding = '';
             live.changed();
         }
     }
@@ -37,11 +42,12 @@
         live.changed();
     }
 
-    function from(id: string): void {
-        const chosen = pour.formulas.find((f) => String(f.id) === id);
+    function take(): void {
+        const chosen = pour.formulas.find((f) => String(f.id) === earlier);
         if (chosen !== undefined) {
             live.sheet.formula = { base: chosen.recipe.base, additives: chosen.recipe.additives.map((a) => ({ ...a })) };
             live.sheet.formula_name = chosen.name;
+            earlier = '';
             live.changed();
         }
     }
@@ -60,13 +66,16 @@
 
 <div class="grid gap-3">
     {#if pour.formulas.length > 0}
-        <label class="grid gap-1 text-sm"
-            ><span class="quiet">Start from what was poured before</span>
-            <select class="select w-full text-base" value="" onchange={(event) => from(event.currentTarget.value)}>
-                <option value="">choose …</option>
-                {#each pour.formulas as f (f.id)}<option value={String(f.id)}>{f.name} · {f.number}</option>{/each}
-            </select>
-        </label>
+        <div class="pick">
+            <label class="grid gap-1 text-sm"
+                ><span class="quiet">Start from what was poured before</span>
+                <select class="select w-full text-base" bind:value={earlier}>
+                    <option value="">choose …</option>
+                    {#each pour.formulas as f (f.id)}<option value={String(f.id)}>{f.name} · {f.number}</option>{/each}
+                </select>
+            </label>
+            <button type="button" class="btn" disabled={earlier === ''} onclick={take}>Take it</button>
+        </div>
     {/if}
     <label class="grid gap-1 text-sm"
         ><span class="quiet">Base</span>
@@ -139,20 +148,16 @@
     {/each}
 
     {#if addable.length > 0}
-        <label class="grid gap-1 text-sm"
-            ><span class="quiet">Stir something in</span>
-            <select
-                class="select w-full text-base"
-                value=""
-                onchange={(event) => {
-                    add(event.currentTarget.value);
-                    event.currentTarget.value = '';
-                }}
-            >
-                <option value="">softener, pigment, flock …</option>
-                {#each addable as a (a.code)}<option value={a.code}>{a.name}</option>{/each}
-            </select>
-        </label>
+        <div class="pick">
+            <label class="grid gap-1 text-sm"
+                ><span class="quiet">Stir something in</span>
+                <select class="select w-full text-base" bind:value={adding}>
+                    <option value="">softener, pigment, flock …</option>
+                    {#each addable as a (a.code)}<option value={a.code}>{a.name}</option>{/each}
+                </select>
+            </label>
+            <button type="button" class="btn" disabled={adding === ''} onclick={add}>Stir it in</button>
+        </div>
     {/if}
     <label class="grid gap-1 text-sm"
         ><span class="quiet">Keep this formula as</span>
@@ -172,6 +177,12 @@
         display: grid;
         grid-template-columns: 1fr auto;
         gap: 0.3rem;
+    }
+    .pick {
+        display: grid;
+        grid-template-columns: 1fr auto;
+        gap: 0.5rem;
+        align-items: end;
     }
     .dot {
         display: inline-block;

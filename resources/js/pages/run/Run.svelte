@@ -25,7 +25,7 @@
     let byHand = $state<number | string | null>(null);
     let armed = $state(false);
     let noting = $state(false);
-    let grading = $state<Grading>({ grade: '', faults: [], used_g: untrack(() => sent.weighed_g), note: '' });
+    let grading = $state<Grading>({ grade: '', faults: [], used_g: null, note: '' });
     let metSent = '';
 
     const actions: Record<string, string> = {
@@ -72,6 +72,13 @@
                 return live.confirm();
         }
     }
+
+    // Until the maker says otherwise, what was weighed is what was used.
+    $effect(() => {
+        if (kind === 'grade' && untrack(() => grading.used_g) === null) {
+            grading.used_g = Math.round(run.weighed_g * 10) / 10;
+        }
+    });
 
     async function weigh(goShort: boolean): Promise<void> {
         armed = false;

@@ -1,0 +1,49 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from './shop';
+import type { Page } from '@playwright/test';
+
+const screens: Record<string, (page: Page, url: string) => Promise<void>> = {
+    bench: async (page, url) => void (await page.goto(url)),
+    jobs: async (page, url) => void (await page.goto(`${url}/jobs`)),
+    'new job': async (page, url) => void (await page.goto(`${url}/jobs?new=1`)),
+    job: async (page, url) => void (await page.goto(`${url}/jobs/1`)),
+    'pour sheet': (page, url) => open(page, url, 'Practice forearm'),
+    'unfinished sheet': (page, url) => open(page, url, 'Street-lamp nose'),
+    weighing: (page, url) => open(page, url, 'Hatch gasket'),
+    waiting: (page, url) => open(page, url, 'Owl brow'),
+    grading: (page, url) => open(page, url, 'Dune crab'),
+    stores: async (page, url) => void (await page.goto(`${url}/stores/ur-35`)),
+    additive: async (page, url) => void (await page.goto(`${url}/stores/sf-1`)),
+    log: async (page, url) => void (await page.goto(`${url}/log`)),
+    lost: async (page, url) => void (await page.goto(`${url}/nowhere`)),
+};
+
+async function open(page: Page, url: string, title: string): Promise<void> {
+    await page.goto(url);
+    await page.locator('article', { hasText: title }).locator('h3 a').first().click();
+    await page.waitForURL(/\/pours\//);
+}
+
+for (const [name, go] of Object.entries(screens)) {
+    for (const light of ['light', 'dark'] as const) {
+        test(`${name}, ${light}: nothing for axe to say`, async ({ page, demo }) => {
+            await page.emulateMedia({ colorScheme: light, reducedMotion: 'reduce' });
+            await go(page, demo.url);
+            await expect(page.locator('main h1').first()).toBeAttached();
+            const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+            expect(found.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+        });
+    }
+
+    test(`${name}: fits a phone and a tablet without scrolling sideways`, async ({ page, demo }) => {
+        for (const size of [
+            { width: 390, height: 844 },
+            { width: 820, height: 1180 },
+        ]) {
+            await page.setViewportSize(size);
+            await go(page, demo.url);
+            await expect(page.locator('main h1').first()).toBeAttached();
+            expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(size.width);
+        }
+    });
+}

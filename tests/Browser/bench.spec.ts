@@ -1,0 +1,161 @@
+import { expect, pourToTarget, test } from './shop';
+
+test('nonsense on a sheet is said in its place and kept as typed, through a reload', async ({ page, shop }) => {
+    await page.goto(`${shop.url}/jobs?new=1`);
+    await page.getByLabel('Piece').fill('Slips');
+    await page.getByRole('button', { name: 'Start the job' }).click();
+    await page.getByRole('button', { name: /Casts/ }).click();
+    await page.getByRole('button', { name: /Plan a pour/ }).click();
+    const start = page.getByRole('button', { name: /Gear on/ });
+    await expect(start).toBeDisabled();
+
+    await page.getByLabel('Length', { exact: true }).fill('80,5');
+    await page.getByLabel('Width', { exact: true }).fill('-40');
+    await page.getByLabel('Height', { exact: true }).fill('tall');
+    await expect(page.getByText('This must be more than 0; it was -40.')).toBeVisible();
+    await page.getByLabel('Width', { exact: true }).fill('40');
+    await expect(page.getByText('This needs a number; it was “tall”.')).toBeVisible();
+    await page.reload();
+    await expect(page.getByLabel('Height', { exact: true })).toHaveValue('tall');
+    await expect(page.getByLabel('Length', { exact: true })).toHaveValue('80.5');
+
+    await page.getByLabel('Height', { exact: true }).fill('50');
+    await page.getByLabel('What stands in it').selectOption({ label: 'A part of known volume' });
+    await page.getByLabel('Its volume').fill('900');
+    await expect(page.getByText(/is not smaller than what holds it/)).toBeVisible();
+    await expect(start).toBeDisabled();
+    await page.getByLabel('Its volume').fill('100');
+    await expect(start).toBeEnabled();
+    await page.getByText('How these numbers come about').click();
+    await expect(page.getByText('Box: 80.5 × 40 × 50 mm is 161 ml.')).toBeVisible();
+});
+
+test('a room at 4 and at 38 degrees is warned of and refused', async ({ page, shop }) => {
+    await page.goto(`${shop.url}/jobs?new=1`);
+    await page.getByLabel('Piece').fill('Weather');
+    await page.getByRole('button', { name: 'Start the job' }).click();
+    await page.getByRole('button', { name: /Casts/ }).click();
+    await page.getByRole('button', { name: /Plan a pour/ }).click();
+    await page.getByText('By mass').click();
+    await page.getByLabel('Grams wanted').fill('100');
+    await expect(page.getByTestId('mass')).toHaveText('100');
+    const room = async (degrees: string): Promise<void> => {
+        await page.getByRole('button', { name: /Room temperature/ }).click();
+        await page.getByLabel('Room', { exact: true }).fill(degrees);
+        await page.getByRole('button', { name: 'Set it' }).click();
+    };
+
+    await room('75');
+    await expect(page.getByText(/60 at most/)).toBeVisible();
+    await page.getByRole('button', { name: 'Leave it' }).click();
+    await room('4');
+    await page.getByLabel('Grams wanted').fill('101');
+    await expect(page.getByText(/The room is at 4 °C/)).toBeVisible();
+    await room('38');
+    await page.getByLabel('Grams wanted').fill('102');
+    await expect(page.getByText(/no time is left to pour/)).toBeVisible();
+    await expect(page.getByRole('button', { name: /Gear on/ })).toBeDisabled();
+    await room('21');
+});
+
+test('imperial is read, typed and kept apart from what is stored', async ({ page, shop }) => {
+    await page.goto(`${shop.url}/jobs?new=1`);
+    await page.getByLabel('Piece').fill('Inches');
+    await page.getByRole('button', { name: 'Start the job' }).click();
+    await page.getByRole('button', { name: /Casts/ }).click();
+    await page.getByRole('button', { name: /Plan a pour/ }).click();
+    await page.getByText('Mesh', { exact: true }).click();
+    await page.getByLabel('Volume of the mesh').fill('163.87064');
+    await page.getByLabel('Cup walls, sprue, overflow').fill('0');
+    await expect(page.getByTestId('volume')).toHaveText('164');
+    await page.getByRole('button', { name: /change units/ }).click();
+    await expect(page.getByTestId('volume')).toHaveText('10');
+    await page.getByLabel('Volume of the mesh').fill('20');
+    await expect(page.getByTestId('volume')).toHaveText('20');
+    await page.getByRole('button', { name: /change units/ }).click();
+    await expect(page.getByTestId('volume')).toHaveText('328');
+});
+
+test('an address that leads nowhere says so and leads back', async ({ page, shop }) => {
+    for (const path of ['/jobs/424242', '/pours/424242/run', '/stores/zz-1', '/nowhere']) {
+        expect((await page.goto(shop.url + path))?.status()).toBe(404);
+        await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
+    }
+    await page.getByRole('link', { name: 'To the bench', exact: true }).click();
+    await expect(page.getByRole('heading', { name: 'Hands now' })).toBeVisible();
+});
+
+test('taking a link out of a chain can be undone', async ({ page, shop }) => {
+    await page.goto(`${shop.url}/jobs?new=1`);
+    await page.getByLabel('Piece').fill('Second thoughts');
+    await page.getByRole('button', { name: 'Start the job' }).click();
+    await page.getByRole('button', { name: /Casts/ }).click();
+    await page.getByRole('button', { name: 'Take it out' }).click();
+    await expect(page.getByRole('button', { name: /Casts/ })).toBeHidden();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('button', { name: /Casts/ })).toBeVisible();
+});
+
+test('an alarm is said when hands are needed, and can be muted', async ({ page, shop }) => {
+    await page.goto(`${shop.url}/jobs?new=1`);
+    await page.getByLabel('Piece').fill('Alarm');
+    await page.getByRole('button', { name: 'Start the job' }).click();
+    await page.getByRole('button', { name: /Casts/ }).click();
+    await page.getByRole('button', { name: /Plan a pour/ }).click();
+    await page.getByText('By mass').click();
+    await page.getByLabel('Grams wanted').fill('100');
+    await page.getByLabel('Mixing').fill('0.1');
+    await expect(page.getByTestId('mass')).toHaveText('100');
+    await page.getByRole('button', { name: /Gear on/ }).click();
+    const main = page.locator('.actions .main');
+    await main.click();
+    await expect(page.getByRole('heading', { name: /Stir each part/ })).toBeVisible();
+    await main.click();
+    await expect(page.getByRole('heading', { name: /Empty cup/ })).toBeVisible();
+    await shop.scale('CLR');
+    await expect.poll(() => shop.scale('Q')).toMatch(/^ST/);
+    await main.click();
+    for (const part of ['B', 'A']) {
+        await expect(page.getByRole('heading', { name: `Pour ${part} until` })).toBeVisible();
+        await pourToTarget(page, shop);
+        await main.click();
+    }
+    await expect(page.getByRole('heading', { name: /Mix it/ })).toBeVisible();
+
+    // Six seconds of mixing; meanwhile the maker looks something up.
+    await page.keyboard.press('g');
+    await page.keyboard.press('s');
+    await expect(page.getByText('mixing time is up')).toBeVisible({ timeout: 15_000 });
+    await page.getByRole('button', { name: 'I heard' }).click();
+    await expect(page.getByText('mixing time is up')).toBeHidden();
+    await page.keyboard.press('m');
+    await expect(page.getByRole('button', { name: 'Sound off' })).toBeVisible();
+    await page.keyboard.press('m');
+    await expect(page.getByRole('button', { name: 'Sound on' })).toBeVisible();
+});
+
+test('the jump box and the keys are found from anywhere', async ({ page, demo }) => {
+    await page.goto(demo.url);
+    await page.keyboard.press('/');
+    await page.keyboard.type('gasket');
+    await expect(page.getByRole('option', { name: /Hatch gasket/ })).toBeVisible();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'Hatch gasket', exact: true })).toBeVisible();
+    await page.keyboard.press('?');
+    await expect(page.getByText('Plan a pour of this link')).toBeVisible();
+});
+
+test('the log is taken out as a file that holds what the filter shows', async ({ page, demo }) => {
+    await page.goto(`${demo.url}/log`);
+    await page.getByRole('combobox', { name: 'Grade' }).selectOption('spoilt');
+    await expect(page.getByRole('status')).toContainText('2 pours');
+    const download = page.waitForEvent('download');
+    await page.getByRole('link', { name: /CSV/ }).click();
+    const file = await (await download).createReadStream();
+    let text = '';
+    for await (const chunk of file) {
+        text += String(chunk);
+    }
+    expect(text.trim().split('\r\n')).toHaveLength(3);
+    expect(text).toContain('spoilt');
+});

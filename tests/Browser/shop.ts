@@ -1,0 +1,187 @@
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { connect } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+
+const root = resolve(import.meta.dirname, '../..');
+const router = 'vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php';
+
+function lines(port: number, line: string): Promise<string> {
+    return new Promise((done, fail) => {
+        const socket = connect(port, '127.0.0.1', () => socket.write(`${line}\r\n`));
+        socket.setTimeout(2000, () => socket.destroy(new Error(`“${line}” got no answer.`)));
+        socket.once('data', (data) => {
+            done(data.toString().trim());
+            socket.end();
+        });
+        socket.once('error', fail);
+    });
+}
+
+/** A workshop of its own for one worker: a server, a database, and the stand-in scale and thermometer. */
+export class Shop {
+    readonly url: string;
+    #folder = mkdtempSync(join(tmpdir(), 'apalos-'));
+    #server: ChildProcess | null = null;
+    #devices: ChildProcess | null = null;
+
+    constructor(
+        private readonly port: number,
+        private readonly demo: boolean,
+    ) {
+        this.url = `http://127.0.0.1:${String(port)}`;
+    }
+
+    get #environment(): NodeJS.ProcessEnv {
+        return {
+            ...process.env,
+            APP_ENV: 'local',
+            APP_DEBUG: 'false',
+            APP_KEY: 'base64:MDEyMzQ1Njc4OWFiY2RlZjAxMjM0NTY3ODlhYmNkZWY=',
+            DB_DATABASE: join(this.#folder, 'shop.sqlite'),
+            SCALE_ADDRESS: `127.0.0.1:${String(this.port + 1)}`,
+            THERMOMETER_ADDRESS: `127.0.0.1:${String(this.port + 2)}`,
+            DEVICES_SIMULATED: 'true',
+            PHP_CLI_SERVER_WORKERS: '4',
+        };
+    }
+
+    #artisan(...words: string[]): void {
+        execFileSync('php', ['artisan', ...words], { cwd: root, env: this.#environment, stdio: 'pipe' });
+    }
+
+    async open(): Promise<void> {
+        writeFileSync(join(this.#folder, 'shop.sqlite'), '');
+        this.#artisan('migrate', '--force', ...(this.demo ? ['--seed'] : []));
+        this.#devices = spawn(
+            'php',
+            [
+                'artisan',
+                'devices:simulate',
+                `--scale=127.0.0.1:${String(this.port + 1)}`,
+                `--thermometer=127.0.0.1:${String(this.port + 2)}`,
+            ],
+            {
+                cwd: root,
+                env: this.#environment,
+                stdio: 'ignore',
+                detached: true,
+            },
+        );
+        await this.start();
+        await expect.poll(() => this.scale('Q').catch(() => ''), { timeout: 15_000 }).toMatch(/^(ST|US)/);
+    }
+
+    async start(): Promise<void> {
+        this.#server = spawn('php', ['-d', 'opcache.enable_cli=1', '-S', `127.0.0.1:${String(this.port)}`, join(root, router)], {
+            cwd: join(root, 'public'),
+            env: this.#environment,
+            stdio: 'ignore',
+            detached: true,
+        });
+        await expect
+            .poll(
+                () =>
+                    fetch(`${this.url}/up`).then(
+                        (r) => r.status,
+                        () => 0,
+                    ),
+                { timeout: 20_000 },
+            )
+            .toBe(200);
+    }
+
+    /** The plug is pulled: every process of the server dies at once, without a word. */
+    kill9(): void {
+        if (this.#server?.pid !== undefined) {
+            process.kill(-this.#server.pid, 'SIGKILL');
+            this.#server = null;
+        }
+    }
+
+    close(): void {
+        this.kill9();
+        if (this.#devices?.pid !== undefined) {
+            process.kill(-this.#devices.pid, 'SIGKILL');
+        }
+        rmSync(this.#folder, { recursive: true, force: true });
+    }
+
+    /** What a hand does at the scale: `+12.3`, `>8`, `|`, `CLR`, `DROP 3`. */
+    scale(line: string): Promise<string> {
+        return lines(this.port + 1, line);
+    }
+
+    room(celsius: number): Promise<string> {
+        return lines(this.port + 2, `=${String(celsius)}`);
+    }
+}
+
+type Workers = { shop: Shop; demo: Shop };
+type Own = { empty: Shop };
+
+export const test = base.extend<Own, Workers>({
+    /** A shop nobody has been in yet, for one test alone. */
+    empty: async ({ browserName: _ }, use, test) => {
+        const shop = new Shop(8700 + test.parallelIndex * 10, false);
+        await shop.open();
+        await use(shop);
+        shop.close();
+    },
+    shop: [
+        async ({ browserName: _ }, use, worker) => {
+            const shop = new Shop(8300 + worker.parallelIndex * 10, false);
+            await shop.open();
+            await use(shop);
+            shop.close();
+        },
+        { scope: 'worker', timeout: 60_000 },
+    ],
+    demo: [
+        async ({ browserName: _ }, use, worker) => {
+            const shop = new Shop(8500 + worker.parallelIndex * 10, true);
+            await shop.open();
+            await use(shop);
+            shop.close();
+        },
+        { scope: 'worker', timeout: 90_000 },
+    ],
+});
+
+export { expect };
+
+/** Goes to a control with the Tab key alone, as somebody without a mouse would. */
+export async function tabTo(page: Page, control: Locator): Promise<void> {
+    await expect(control).toBeVisible();
+    for (let i = 0; i < 120; i++) {
+        if (await control.evaluate((element) => element === document.activeElement)) {
+            return;
+        }
+        await page.keyboard.press('Tab');
+    }
+    throw new Error('The Tab key never came to this control.');
+}
+
+export async function typeInto(page: Page, label: string | RegExp, text: string): Promise<void> {
+    await tabTo(page, page.getByRole('textbox', { name: label, exact: typeof label === 'string' }));
+    await page.keyboard.press('ControlOrMeta+a');
+    await page.keyboard.type(text);
+}
+
+/** The number the screen asks the scale to reach. */
+export const target = async (page: Page): Promise<number> => Number(await page.getByTestId('target').textContent());
+
+export const onScale = async (page: Page): Promise<number> => Number((await page.getByTestId('live').textContent())?.replace('−', '-'));
+
+/** Pours onto the scale until the display is where the screen wants it, and waits for it to rest. */
+export async function pourToTarget(page: Page, shop: Shop, over = 0): Promise<void> {
+    const wanted = await target(page);
+    await expect(page.getByTestId('live')).not.toHaveText('–');
+    await expect.poll(() => shop.scale('Q')).toMatch(/^ST/);
+    const now = Number((await shop.scale('Q')).slice(3, 11));
+    await shop.scale(`+${(wanted - now + over).toFixed(2)}`);
+    await expect.poll(() => onScale(page), { timeout: 8000 }).toBeCloseTo(wanted + over, 0);
+    await expect(page.getByText('at rest')).toBeVisible();
+}
