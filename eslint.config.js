@@ -21,7 +21,7 @@ export default ts.config(
     ...ts.configs.strict,
     ...svelte.configs.recommended,
     { languageOptions: { globals: { ...globals.browser, ...globals.node } } },
-    { rules: { '@typescript-eslint/no-unused-vars': ['error', { varsIgnorePattern: '^_$', destructuredArrayIgnorePattern: '^_' }] } },
+    { rules: { '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_$' }] } },
     {
         files: ['**/*.svelte', '**/*.svelte.ts'],
         languageOptions: { parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig } },

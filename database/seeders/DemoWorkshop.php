@@ -54,7 +54,7 @@ final class DemoWorkshop extends Seeder
         });
     }
 
-    /** @param  array{name: string, purpose: string, quantity: int, due_in_days: int|null, age_days: int, chain: list<array{0: string, 1: string, 2: string, 3?: string}>}  $job */
+    /** @param  array{name: string, purpose: string, quantity: int, due_in_days: int|null, age_days: int, chain: list<array{0: string, 1: string, 2: string, 3: string}>}  $job */
     private function job(array $job): void
     {
         $made = $this->now->subDays($job['age_days']);
