@@ -32,7 +32,9 @@ final readonly class ReadBench
         foreach (Pour::query()->where('state', PourState::Draft)->with('impression.job')->latest('updated_at')->limit(30)->get() as $pour) {
             $items[] = $this->planned($pour);
         }
-        usort($items, static fn (array $a, array $b): int => [$a['to_ms'] ?? PHP_INT_MAX, $a['pour_id']] <=> [$b['to_ms'] ?? PHP_INT_MAX, $b['pour_id']]);
+        // What is being poured comes before what closes soonest; what has no end comes last.
+        $when = static fn (array $item): int => $item['action'] === 'Go on' || $item['action'] === 'Rescue' ? 0 : ($item['to_ms'] ?? PHP_INT_MAX);
+        usort($items, static fn (array $a, array $b): int => [$when($a), $a['pour_id']] <=> [$when($b), $b['pour_id']]);
 
         return new BenchView($items);
     }

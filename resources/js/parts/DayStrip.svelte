@@ -73,14 +73,16 @@
         return { lanes, more };
     });
 
+    // The name stands inside the wait where there is room for it, else behind the lozenge, else before it.
     const labelAt = (l: Lozenge): string => {
-        const wait = l.waits[0] ?? l.hands[0];
+        const name = l.title.length * 8 + 24;
+        const px = (ms: number): number => (x(ms) / 100) * width;
+        const wait = l.waits.find((w) => Math.min(width, px(w.to_ms)) - Math.max(0, px(w.from_ms)) > name);
+        if (wait !== undefined) {
+            return `left:${String(Math.max(4, px(wait.from_ms) + 8))}px`;
+        }
         const { from, to } = ends(l);
-        const begin = Math.max(0.5, x(wait?.from_ms ?? from));
-        const room = ((98 - begin) / 100) * width;
-        return room > l.title.length * 8 + 20
-            ? `left:calc(${String(begin)}% + ${begin < 1 ? '2' : '12'}px)`
-            : `right:${String(Math.max(1, 100 - x(Math.min(from, to)) + 1))}%`;
+        return px(to) + name < width ? `left:${String(Math.max(4, px(to) + 6))}px` : `right:${String(Math.max(4, width - px(from) + 6))}px`;
     };
 
     const nextCall = (l: Lozenge): string => {
@@ -155,6 +157,7 @@
                 {#each l.hands.filter(seen) as piece, i (i)}
                     <span class="hands" class:live={i === l.hands.length - 1 && l.state !== 'waiting'} style={box(piece)}></span>
                 {/each}
+                <span class="tag" style={labelAt(l)}>{l.title}</span>
                 {#each l.windows.filter(seen) as window (window.kind)}
                     <span class="window {window.kind}" class:closing={window.from_ms < bench.now} style={box(window)}>
                         {#if window.from_ms < bench.now && window.to_ms > bench.now}
@@ -163,7 +166,6 @@
                         {/if}
                     </span>
                 {/each}
-                <span class="tag" style={labelAt(l)}>{l.title}</span>
             </a>
         {:else}
             <p class="empty">

@@ -81,8 +81,8 @@
                         <dt>open at</dt>
                         <dd class="fig">{clockTime(bench.now + cure.demould_min.likely * 60_000)}</dd>
                     </div>{/if}
-                {#if mix.limit !== null}<div>
-                        <dt>cup is limited by</dt>
+                {#if mix.limit !== null && mix.batches.length > 1}<div>
+                        <dt>a cup is limited by</dt>
                         <dd>{limits[mix.limit]}</dd>
                     </div>{/if}
             </dl>
