@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Shop;
 
+use Apalos\Core\Contact\Knowledge;
 use Apalos\Core\Material\Shelf;
 use Illuminate\Contracts\Cache\Repository;
 use Symfony\Component\Yaml\Yaml;
@@ -13,11 +14,21 @@ final class Library
 {
     private ?Shelf $shelf = null;
 
+    private ?Knowledge $knowledge = null;
+
     public function __construct(private readonly string $folder, private readonly Repository $cache) {}
 
     public function shelf(): Shelf
     {
         return $this->shelf ??= Shelf::of(array_values($this->read('materials/*.yaml')));
+    }
+
+    /** What the library knows of contacts, before the shop's own rules. */
+    public function knowledge(): Knowledge
+    {
+        $read = $this->read('contacts/*.yaml');
+
+        return $this->knowledge ??= Knowledge::of($read['families'], $read['surfaces'], $read['rules'], $read['releases'], $read['sealers'], $this->cautions());
     }
 
     /** @return array<string, array{title: string, text: string, gear: list<string>}> by id */

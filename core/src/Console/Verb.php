@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Console;
 
+use Apalos\Core\Contact\ContactEngine;
+use Apalos\Core\Contact\ContactRequest;
+use Apalos\Core\Contact\Knowledge;
 use Apalos\Core\Cure\Clock;
 use Apalos\Core\Cure\CureRequest;
 use Apalos\Core\Input\Fields;
@@ -21,6 +24,7 @@ enum Verb: string
     case Topup = 'topup';
     case Cure = 'cure';
     case Volume = 'volume';
+    case Contact = 'contact';
 
     public function question(): string
     {
@@ -29,6 +33,7 @@ enum Verb: string
             self::Topup => 'what to add to a mis-weighed cup',
             self::Cure => 'how long it pours, when it demoulds, in this room',
             self::Volume => 'how much rubber the mould needs',
+            self::Contact => 'will it let go, will it cure',
         };
     }
 
@@ -37,13 +42,14 @@ enum Verb: string
      *
      * @throws \Apalos\Core\Input\BadInput
      */
-    public function answer(Fields $in): array
+    public function answer(Fields $in, Knowledge $knowledge): array
     {
         return match ($this) {
             self::Mix => (new MixPlanner)->plan(MixRequest::from($in))->toArray(),
             self::Topup => (new Topup)->rescue(TopupRequest::from($in))->toArray(),
             self::Cure => (new Clock)->read(CureRequest::from($in))->toArray(),
             self::Volume => (new VolumeEstimator)->estimate(VolumeRequest::from($in))->toArray(),
+            self::Contact => (new ContactEngine($knowledge))->judge(ContactRequest::from($in, $knowledge))->toArray(),
         };
     }
 }

@@ -21,6 +21,7 @@ final readonly class RunPlan
 
     /**
      * @param  list<array<string, float>>  $batches  grams to weigh by name, in order, for each cup
+     * @param  list<array{id: string, text: string}>  $checklist  what must be ready before anything is mixed
      * @param  float  $tolerancePct  how far a weighing may be off before it is questioned
      */
     public function __construct(
@@ -32,9 +33,11 @@ final readonly class RunPlan
         public ?Millilitres $capacity,
         public Density $density,
         public float $tolerancePct = 1.0,
+        public array $checklist = [],
     ) {}
 
-    public static function of(MixResult $mix, bool $onePart, Minutes $mixing, Minutes $degassing, Grams $division, ?Vessel $vessel): self
+    /** @param  list<array{id: string, text: string}>  $checklist */
+    public static function of(MixResult $mix, bool $onePart, Minutes $mixing, Minutes $degassing, Grams $division, ?Vessel $vessel, array $checklist = []): self
     {
         $batches = array_map(static function (Batch $batch): array {
             $amounts = [];
@@ -45,7 +48,7 @@ final readonly class RunPlan
             return $amounts;
         }, $mix->batches);
 
-        return new self($batches, $onePart, $mixing, $degassing, $division, $vessel?->capacity, $mix->density);
+        return new self($batches, $onePart, $mixing, $degassing, $division, $vessel?->capacity, $mix->density, checklist: $checklist);
     }
 
     public static function from(Fields $in): self
@@ -69,13 +72,15 @@ final readonly class RunPlan
             $capacity === null ? null : Millilitres::of($capacity),
             Density::of($in->positive('sg')),
             $in->number('tolerance_pct'),
+            array_map(static fn (Fields $item): array => ['id' => $item->text('id'), 'text' => $item->text('text')], $in->objects('checklist')),
         );
     }
 
     /**
      * @return array{
      *     batches: list<array<string, float>>, one_part: bool, mix_min: float, degas_min: float, division_g: float,
-     *     capacity_ml: float|null, sg: float, tolerance_pct: float
+     *     capacity_ml: float|null, sg: float, tolerance_pct: float,
+     *     checklist: list<array{id: string, text: string}>
      * }
      */
     public function toArray(): array
@@ -89,6 +94,7 @@ final readonly class RunPlan
             'capacity_ml' => $this->capacity?->ml,
             'sg' => $this->density->gPerMl,
             'tolerance_pct' => $this->tolerancePct,
+            'checklist' => $this->checklist,
         ];
     }
 

@@ -16,6 +16,7 @@ final readonly class RunState
      * @param  array<string, float>  $confirmedAt  minutes by step key
      * @param  list<array{at: float, text: string, fault: string|null}>  $notes
      * @param  array<string, mixed>|null  $grade  payload of the grading
+     * @param  list<string>  $checked  items of the checklist that are ready
      * @param  list<int>  $live  ids of events that still count, in order
      */
     private function __construct(
@@ -28,13 +29,14 @@ final readonly class RunState
         public ?float $gelledAt,
         public ?float $openedAt,
         public ?array $grade,
+        public array $checked,
         public array $live,
     ) {}
 
     /** @param  list<Event>  $events in the order they were recorded */
     public static function of(RunPlan $plan, array $events): self
     {
-        $state = new self($plan, new Step(StepKind::Gear), [1 => Cup::empty($plan, 1)], [], [], [], null, null, null, []);
+        $state = new self($plan, new Step(StepKind::Gear), [1 => Cup::empty($plan, 1)], [], [], [], null, null, null, [], []);
         foreach (self::withoutUndone($events) as $event) {
             $state = $state->after($event);
         }
@@ -61,6 +63,12 @@ final readonly class RunState
     public function cup(): Cup
     {
         return $this->cups[max(1, $this->step->batch)] ?? $this->cups[count($this->cups)];
+    }
+
+    /** @return list<string> items of the checklist that nobody has ticked yet */
+    public function unchecked(): array
+    {
+        return array_values(array_diff(array_column($this->plan->checklist, 'id'), $this->checked));
     }
 
     /** Minutes at which A last met B, in the cup at hand or, once all are poured, in the last one. */
@@ -94,6 +102,7 @@ final readonly class RunState
     {
         $next = match ($event->kind) {
             EventKind::Confirmed => $event->text('step') === $this->step->key() ? $this->confirmed($event->at) : $this,
+            EventKind::Checked => $this->step->kind === StepKind::Contacts ? $this->with(checked: array_values(array_unique([...$this->checked, $event->text('item') ?? '']))) : $this,
             EventKind::Weighed => $event->text('step') === $this->step->key() ? $this->weighed($event) : $this,
             EventKind::Met => $this->withCup($this->cup()->met($event->at)),
             EventKind::Rescued => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->rescued())->weighingOn() : $this,
@@ -111,8 +120,12 @@ final readonly class RunState
     private function confirmed(float $at): self
     {
         $step = $this->step;
+        if ($step->kind === StepKind::Contacts && $this->unchecked() !== []) {
+            return $this;
+        }
         $next = match ($step->kind) {
-            StepKind::Gear => new Step(StepKind::PreMix, 1),
+            StepKind::Gear => $this->plan->checklist === [] ? new Step(StepKind::PreMix, 1) : new Step(StepKind::Contacts),
+            StepKind::Contacts => new Step(StepKind::PreMix, 1),
             StepKind::PreMix => new Step(StepKind::Tare, $step->batch),
             StepKind::Tare => new Step(StepKind::Weigh, $step->batch, 0),
             StepKind::Mix => $this->plan->degassing->min > 0.0 ? new Step(StepKind::Degas, $step->batch) : new Step(StepKind::Fill, $step->batch),
@@ -169,18 +182,19 @@ final readonly class RunState
      * @param  array<string, float>|null  $confirmedAt
      * @param  list<array{at: float, text: string, fault: string|null}>|null  $notes
      * @param  array<string, mixed>|null  $grade
+     * @param  list<string>|null  $checked
      * @param  list<int>|null  $live
      */
     private function with(
         ?Step $step = null, ?array $cups = null, ?array $filledAt = null, ?array $confirmedAt = null, ?array $notes = null,
-        ?float $gelledAt = null, ?float $openedAt = null, ?array $grade = null, ?array $live = null,
+        ?float $gelledAt = null, ?float $openedAt = null, ?array $grade = null, ?array $checked = null, ?array $live = null,
     ): self {
         $cups ??= $this->cups;
         ksort($cups);
 
         return new self(
             $this->plan, $step ?? $this->step, $cups, $filledAt ?? $this->filledAt, $confirmedAt ?? $this->confirmedAt, $notes ?? $this->notes,
-            $gelledAt ?? $this->gelledAt, $openedAt ?? $this->openedAt, $grade ?? $this->grade, $live ?? $this->live,
+            $gelledAt ?? $this->gelledAt, $openedAt ?? $this->openedAt, $grade ?? $this->grade, $checked ?? $this->checked, $live ?? $this->live,
         );
     }
 }

@@ -8,6 +8,7 @@ namespace Apalos\Core\Run;
 enum StepKind: string
 {
     case Gear = 'gear';
+    case Contacts = 'contacts';
     case PreMix = 'premix';
     case Tare = 'tare';
     case Weigh = 'weigh';

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Tests\Console;
 
 use Apalos\Core\Console\Command;
+use Apalos\Core\Tests\Contact\Shipped;
 use Apalos\Core\Tests\Mix\Brow;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -13,7 +14,7 @@ final class CommandTest extends TestCase
 {
     public function test_a_verb_answers_json_on_standard_output(): void
     {
-        $output = (new Command)->run(['mix'], json_encode(Brow::sheet(), JSON_THROW_ON_ERROR));
+        $output = (new Command(Shipped::knowledge()))->run(['mix'], json_encode(Brow::sheet(), JSON_THROW_ON_ERROR));
         $answer = json_decode($output->text, true);
 
         self::assertSame(0, $output->exit);
@@ -42,7 +43,7 @@ final class CommandTest extends TestCase
     #[DataProvider('nonsense')]
     public function test_nonsense_ends_with_two_and_a_sentence(array $arguments, string $input, string $field): void
     {
-        $output = (new Command)->run($arguments, $input);
+        $output = (new Command(Shipped::knowledge()))->run($arguments, $input);
         $answer = json_decode($output->text, true);
 
         self::assertSame(2, $output->exit);
@@ -54,8 +55,8 @@ final class CommandTest extends TestCase
 
     public function test_help_names_every_verb(): void
     {
-        foreach (['mix', 'topup', 'cure', 'volume'] as $verb) {
-            self::assertStringContainsString("  {$verb} ", (new Command)->run([], '')->text);
+        foreach (['mix', 'topup', 'cure', 'volume', 'contact'] as $verb) {
+            self::assertStringContainsString("  {$verb} ", (new Command(Shipped::knowledge()))->run([], '')->text);
         }
     }
 

@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Contact;
+
+use Apalos\Core\Input\BadInput;
+
+/** Reads the rules over one contact, decides, and explains. */
+final readonly class ContactEngine
+{
+    public function __construct(private Knowledge $knowledge, private ReleaseRanking $ranking = new ReleaseRanking, private PreparationPlan $plans = new PreparationPlan) {}
+
+    /** @throws BadInput */
+    public function judge(ContactRequest $request): ContactResult
+    {
+        $found = Findings::on($request->fresh, $request->surface, $request->state, $this->knowledge);
+        $inhibitors = $this->standing($found->inhibitors, $request);
+        $inhibition = $inhibitors === [] ? Inhibition::None : Inhibition::from($inhibitors[0]->gives);
+        $adhesion = Adhesion::from($found->adhesion->gives);
+        $releases = $found->forbidden === [] ? $this->ranking->of($request, $this->knowledge) : [];
+        $objections = $this->objections($request, $found, $adhesion, $releases);
+        $verdict = $this->verdict($request, $found, $objections, $adhesion, $inhibition);
+        $because = [
+            ...$objections,
+            ...array_map(static fn (Rule $rule): array => $rule->because(), $inhibitors),
+            $found->adhesion->because(),
+            ...($inhibitors === [] && $found->inhibitors === [] ? [$found->cure->because()] : []),
+        ];
+        if ($request->tested === true && $found->inhibitors !== []) {
+            $because[] = ['rule' => 'own-test', 'text' => 'Your own test of this pair cured and came away.', 'sure' => 'usual'];
+        }
+        if ($request->intent === Intent::Separate && in_array('cured-silicone', $request->surface->groups, true)) {
+            $because[] = ['rule' => "w-{$request->fresh->id}", 'text' => $request->fresh->wearText, 'sure' => 'usual'];
+        }
+
+        return new ContactResult(
+            $verdict,
+            $this->isSafe($verdict, $request),
+            $this->inShort($verdict, $request, $adhesion, $inhibition),
+            $adhesion,
+            $inhibition,
+            $request->fresh->wear,
+            $because,
+            $verdict === Verdict::Stop ? [] : $this->plans->of($request, $verdict, $found->adhesion, $releases, $this->knowledge),
+            $releases,
+            $this->ranking->ruinous($request, $this->knowledge),
+            $this->cautions($request),
+        );
+    }
+
+    /**
+     * A test that cured stands above what is usual, never above what is certain.
+     *
+     * @param  list<Rule>  $inhibitors
+     * @return list<Rule>
+     */
+    private function standing(array $inhibitors, ContactRequest $request): array
+    {
+        return $request->tested === true
+            ? array_values(array_filter($inhibitors, static fn (Rule $rule): bool => $rule->sure === Sure::Certain))
+            : $inhibitors;
+    }
+
+    /**
+     * What stops a contact whatever the rest says.
+     *
+     * @param  list<array{release: Release, fit: float, why: string}>  $releases
+     * @return list<array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}>
+     */
+    private function objections(ContactRequest $request, Findings $found, Adhesion $adhesion, array $releases): array
+    {
+        $objections = array_map(static fn (Rule $rule): array => $rule->because(), $found->forbidden);
+        if ($request->tested === false) {
+            $objections[] = ['rule' => 'own-test', 'text' => 'Your own test of this pair failed. Change the material, the sealer or the release, and test again.', 'sure' => 'certain'];
+        }
+        if ($request->onSkin && $request->surface->id === 'skin' && ! $request->skinSafe) {
+            $objections[] = ['rule' => 'skin-safe', 'text' => 'This material is not sold for skin. Use one that is, and patch-test the wearer.', 'sure' => 'certain'];
+        }
+        if ($request->release !== null) {
+            $objections = [...$objections, ...$this->againstTheRelease($request, $request->release, $releases)];
+        }
+        if ($request->intent === Intent::Bond && $adhesion === Adhesion::LetsGo) {
+            $objections[] = ['rule' => 'bond-nothing-holds', 'text' => "Meant to bond, but {$request->fresh->name} finds no hold on {$request->surface->name}. Only silicone sticks to silicone; elsewhere sand, prime, or key it mechanically.", 'sure' => 'usual'];
+        }
+
+        return $objections;
+    }
+
+    /**
+     * @param  list<array{release: Release, fit: float, why: string}>  $releases
+     * @return list<array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}>
+     */
+    private function againstTheRelease(ContactRequest $request, Release $release, array $releases): array
+    {
+        if ($request->intent === Intent::Bond) {
+            return [['rule' => 'bond-greased', 'text' => "Meant to bond, and there is {$release->name} on it. Wash it off with solvent, let it flash off, and bond to a clean surface.", 'sure' => 'certain']];
+        }
+        $ruins = $release->ruins($request->fresh, $request->surface);
+        if ($ruins !== null) {
+            return [['rule' => "never-{$release->id}", 'text' => "{$release->name}: {$ruins}", 'sure' => 'certain']];
+        }
+        foreach ($releases as $entry) {
+            if ($entry['release'] === $release) {
+                return [];
+            }
+        }
+        $why = match (true) {
+            $request->onSkin && ! $release->skinSafe => 'it is not for skin.',
+            $request->paintAfter && $release->paint === 'never' => 'no paint would hold afterwards.',
+            default => "it does not part {$request->fresh->name} from {$request->surface->name}.",
+        };
+
+        return [['rule' => "wrong-{$release->id}", 'text' => "{$release->name} is the wrong release here: {$why}", 'sure' => 'usual']];
+    }
+
+    /** @param  list<array{rule: string, text: string, sure: string}>  $objections */
+    private function verdict(ContactRequest $request, Findings $found, array $objections, Adhesion $adhesion, Inhibition $inhibition): Verdict
+    {
+        return match (true) {
+            $objections !== [], $inhibition === Inhibition::Stops => Verdict::Stop,
+            $inhibition === Inhibition::MaySlow => Verdict::TestFirst,
+            $request->intent === Intent::Bond => $adhesion === Adhesion::Fuses ? Verdict::Clear : Verdict::TestFirst,
+            $found->adhesion->asksSeal && $request->isPorous() => Verdict::SealAndRelease,
+            $adhesion !== Adhesion::LetsGo => Verdict::Release,
+            default => Verdict::Clear,
+        };
+    }
+
+    private function isSafe(Verdict $verdict, ContactRequest $request): bool
+    {
+        return match ($verdict) {
+            Verdict::Clear => true,
+            Verdict::Release => $request->release !== null,
+            default => false,
+        };
+    }
+
+    private function inShort(Verdict $verdict, ContactRequest $request, Adhesion $adhesion, Inhibition $inhibition): string
+    {
+        $parts = ['lets-go' => 'lets go', 'grips' => 'grips', 'fuses' => 'fuses'][$adhesion->value];
+
+        return match ($verdict) {
+            Verdict::Clear => $request->intent === Intent::Bond ? 'bonds' : $parts,
+            Verdict::Release => $request->release === null ? "{$parts}: no release" : 'released',
+            Verdict::SealAndRelease => 'open pores: seal',
+            Verdict::TestFirst => 'may not cure: test',
+            Verdict::Stop => $inhibition === Inhibition::Stops ? 'will not cure' : ($request->release !== null ? 'wrong release' : 'never'),
+        };
+    }
+
+    /** @return list<string> */
+    private function cautions(ContactRequest $request): array
+    {
+        $sealer = $this->knowledge->sealers[$request->state->sealedWith ?? ''] ?? null;
+        $ids = [...$request->fresh->hazards, ...($request->release->hazards ?? []), ...($sealer->hazards ?? []), ...($request->onSkin ? ['skin-contact'] : [])];
+
+        return array_values(array_filter(array_map(fn (string $id): ?string => $this->knowledge->cautions[$id] ?? null, array_unique($ids))));
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Contact;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+
+/** A question about one contact: what is fresh, what it touches and in which state, what is meant, what is between them. */
+final readonly class ContactRequest
+{
+    /** @param  bool|null  $tested what the shop's own tests of this pair said, the last one counting */
+    public function __construct(
+        public Family $fresh,
+        public bool $skinSafe,
+        public Surface $surface,
+        public SurfaceState $state,
+        public Intent $intent = Intent::Separate,
+        public ?Release $release = null,
+        public bool $onSkin = false,
+        public bool $paintAfter = false,
+        public bool $fineDetail = false,
+        public ?bool $tested = null,
+    ) {}
+
+    /** @throws BadInput for an id nobody knows */
+    public static function from(Fields $in, Knowledge $knowledge): self
+    {
+        $in->only('fresh', 'surface', 'intent', 'release', 'use', 'tests');
+        $fresh = $in->object('fresh')->only('family', 'skin_safe');
+        $surface = $in->object('surface')->only('id', 'hours_since_cure', 'damp', 'porous', 'sealed_with', 'solvent_min_ago', 'latex_touched');
+        $state = SurfaceState::from($surface);
+        if ($state->sealedWith !== null && ! isset($knowledge->sealers[$state->sealedWith])) {
+            throw BadInput::at('surface.sealed_with', "There is no sealer “{$state->sealedWith}”. Known are: ".implode(', ', array_keys($knowledge->sealers)).'.');
+        }
+        $family = $knowledge->family($fresh->text('family'));
+        $touched = $knowledge->surface($surface->text('id'));
+        $use = $in->objectOrNull('use')?->only('skin', 'paint_after', 'fine_detail');
+        $is = static fn (?Fields $of, string $key): bool => $of !== null && $of->has($key) && $of->bool($key);
+        $release = $in->textOrNull('release');
+        $tested = null;
+        foreach ($in->objects('tests') as $test) {
+            $test->only('fresh', 'surface', 'passed');
+            if ($knowledge->family($test->text('fresh'), $test->at('fresh')) === $family && $knowledge->surface($test->text('surface'), $test->at('surface')) === $touched) {
+                $tested = $test->bool('passed');
+            }
+        }
+
+        return new self(
+            $family, $is($fresh, 'skin_safe'), $touched, $state,
+            $in->has('intent') ? $in->choice('intent', Intent::class) : Intent::Separate,
+            $release === null ? null : $knowledge->release($release),
+            $is($use, 'skin'), $is($use, 'paint_after'), $is($use, 'fine_detail'), $tested,
+        );
+    }
+
+    public function isPorous(): bool
+    {
+        return ! $this->state->isSealed() && ($this->state->porous ?? $this->surface->porous);
+    }
+}

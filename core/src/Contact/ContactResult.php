@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Contact;
+
+/** What a contact asks for, why, and what to do about it. */
+final readonly class ContactResult
+{
+    /**
+     * @param  bool  $safe  it can be poured with what has been chosen so far
+     * @param  string  $inShort  a few words for a mark
+     * @param  list<array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}>  $because
+     * @param  list<Preparation>  $plan
+     * @param  list<array{release: Release, fit: float, why: string}>  $releases
+     * @param  list<array{release: Release, why: string}>  $ruinous
+     * @param  list<string>  $cautions
+     */
+    public function __construct(
+        public Verdict $verdict,
+        public bool $safe,
+        public string $inShort,
+        public Adhesion $adhesion,
+        public Inhibition $inhibition,
+        public int $wear,
+        public array $because,
+        public array $plan,
+        public array $releases,
+        public array $ruinous,
+        public array $cautions,
+    ) {}
+
+    /**
+     * @return array{
+     *     verdict: 'clear'|'release'|'seal-and-release'|'test-first'|'stop', safe: bool, in_short: string,
+     *     adhesion: 'lets-go'|'grips'|'fuses', inhibition: 'none'|'may-slow'|'stops', wear: int,
+     *     because: list<array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}>,
+     *     plan: list<array{do: 'dry'|'seal'|'block'|'release'|'wait'|'test', what: string, coats: int, minutes: float, note: string}>,
+     *     releases: list<array{id: string, fit: float, why: string}>, ruinous: list<array{id: string, why: string}>,
+     *     cautions: list<string>, warnings: list<array{code: string, message: string}>
+     * }
+     */
+    public function toArray(): array
+    {
+        return [
+            'verdict' => $this->verdict->value,
+            'safe' => $this->safe,
+            'in_short' => $this->inShort,
+            'adhesion' => $this->adhesion->value,
+            'inhibition' => $this->inhibition->value,
+            'wear' => $this->wear,
+            'because' => $this->because,
+            'plan' => array_map(static fn (Preparation $step): array => $step->toArray(), $this->plan),
+            'releases' => array_map(static fn (array $r): array => ['id' => $r['release']->id, 'fit' => $r['fit'], 'why' => $r['why']], $this->releases),
+            'ruinous' => array_map(static fn (array $r): array => ['id' => $r['release']->id, 'why' => $r['why']], $this->ruinous),
+            'cautions' => $this->cautions,
+            'warnings' => [],
+        ];
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Contact;
+
+use Apalos\Core\Input\Fields;
+
+/** Something poured, brushed or pressed while fresh. `wear` is what one cast does to a silicone mould, 0–3. */
+final readonly class Family
+{
+    /**
+     * @param  list<string>  $groups
+     * @param  list<string>  $hazards
+     */
+    private function __construct(
+        public string $id, public string $name, public array $groups, public string $curesTo,
+        public int $wear, public string $wearText, public array $hazards,
+    ) {}
+
+    public static function from(string $id, Fields $in): self
+    {
+        return new self($id, $in->text('name'), $in->strings('like'), $in->text('cures_to'), (int) $in->number('wear', 0.0, 3.0), $in->text('wear_text'), $in->strings('hazards'));
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Contact;
+
+use Apalos\Core\Input\BadInput;
+
+/** The rules that speak of a pair, and what they come to together. */
+final readonly class Findings
+{
+    /**
+     * @param  list<Rule>  $inhibitors  every rule that slows or stops, worst first
+     * @param  list<Rule>  $forbidden
+     * @param  list<Rule>  $contradictions  adhesion rules that say something else just as exactly as the one that decides
+     */
+    private function __construct(public Rule $adhesion, public Rule $cure, public array $inhibitors, public array $forbidden, public array $contradictions) {}
+
+    public static function on(Family $fresh, Surface $surface, SurfaceState $state, Knowledge $knowledge): self
+    {
+        $adhesion = [];
+        $cure = [];
+        $forbidden = [];
+        foreach ($knowledge->rules as $rule) {
+            $exactly = $rule->speaksOf($fresh, $surface, $state);
+            if ($exactly === null) {
+                continue;
+            }
+            match ($rule->kind) {
+                RuleKind::Adhesion => $adhesion[] = ['rule' => $rule, 'exactly' => $exactly],
+                RuleKind::Inhibition => $cure[] = ['rule' => $rule, 'exactly' => $exactly],
+                RuleKind::Forbid => $forbidden[] = $rule,
+            };
+        }
+        $decides = self::exactest($adhesion);
+        $inhibitors = array_values(array_filter(array_column($cure, 'rule'), static fn (Rule $rule): bool => $rule->gives !== Inhibition::None->value));
+        usort($inhibitors, static fn (Rule $a, Rule $b): int => Inhibition::from($b->gives)->isWorseThan(Inhibition::from($a->gives)) ? 1 : -1);
+        $against = [];
+        foreach ($adhesion as $entry) {
+            if ($entry['exactly'] === $decides['exactly'] && $entry['rule']->gives !== $decides['rule']->gives) {
+                $against[] = $entry['rule'];
+            }
+        }
+
+        return new self($decides['rule'], $inhibitors[0] ?? self::exactest($cure)['rule'], $inhibitors, $forbidden, $against);
+    }
+
+    /**
+     * The rule that says most; of equals the later one, because the shop's own come last.
+     *
+     * @param  list<array{rule: Rule, exactly: int}>  $spoken
+     * @return array{rule: Rule, exactly: int}
+     */
+    private static function exactest(array $spoken): array
+    {
+        $best = null;
+        foreach ($spoken as $entry) {
+            $best = $best === null || $entry['exactly'] >= $best['exactly'] ? $entry : $best;
+        }
+
+        return $best ?? throw BadInput::at('rules', 'No rule speaks of this pair. Every pair needs at least an inherited one: put the default rules back.');
+    }
+}

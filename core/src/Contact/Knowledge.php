@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Contact;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+
+/** All that is known of contacts: families, surfaces, rules, releases, sealers, and the words of the cautions. */
+final readonly class Knowledge
+{
+    /**
+     * @param  array<string, Family>  $families
+     * @param  array<string, Surface>  $surfaces
+     * @param  list<Rule>  $rules
+     * @param  array<string, Release>  $releases
+     * @param  array<string, Sealer>  $sealers
+     * @param  array<string, string>  $cautions
+     */
+    private function __construct(
+        public array $families, public array $surfaces, public array $rules, public array $releases, public array $sealers, public array $cautions,
+    ) {}
+
+    /**
+     * @param  array<array-key, mixed>  $families  as read from the library, by id; likewise the rest
+     * @param  array<array-key, mixed>  $surfaces
+     * @param  array<array-key, mixed>  $rules  a list
+     * @param  array<array-key, mixed>  $releases
+     * @param  array<array-key, mixed>  $sealers
+     * @param  array<array-key, mixed>  $cautions
+     *
+     * @throws BadInput for a rule that makes no sense or an id used twice
+     */
+    public static function of(array $families, array $surfaces, array $rules, array $releases, array $sealers, array $cautions): self
+    {
+        $words = [];
+        foreach (Fields::of($cautions)->names() as $id) {
+            $words[$id] = Fields::of($cautions)->object($id)->text('text');
+        }
+        $read = array_map(Rule::from(...), Fields::of(['rules' => $rules])->objects('rules'));
+        $seen = [];
+        foreach ($read as $rule) {
+            if (isset($seen[$rule->id])) {
+                throw BadInput::at("rules.{$rule->id}", "There are two rules named “{$rule->id}”. Give each a name of its own.");
+            }
+            $seen[$rule->id] = true;
+        }
+
+        return new self(
+            self::each($families, Family::from(...)), self::each($surfaces, Surface::from(...)), $read,
+            self::each($releases, Release::from(...)), self::each($sealers, Sealer::from(...)), $words,
+        );
+    }
+
+    /**
+     * @template T
+     *
+     * @param  array<array-key, mixed>  $entries
+     * @param  callable(string, Fields): T  $make
+     * @return array<string, T>
+     */
+    private static function each(array $entries, callable $make): array
+    {
+        $made = [];
+        foreach (Fields::of($entries)->names() as $id) {
+            $made[$id] = $make($id, Fields::of($entries)->object($id));
+        }
+
+        return $made;
+    }
+
+    public function family(string $id, string $field = 'fresh.family'): Family
+    {
+        return $this->families[$id] ?? throw BadInput::at($field, "There is no fresh material “{$id}”. Known are: ".implode(', ', array_keys($this->families)).'.');
+    }
+
+    public function surface(string $id, string $field = 'surface.id'): Surface
+    {
+        return $this->surfaces[$id] ?? throw BadInput::at($field, "There is no surface “{$id}”. Known are: ".implode(', ', array_keys($this->surfaces)).'.');
+    }
+
+    public function release(string $id, string $field = 'release'): Release
+    {
+        return $this->releases[$id] ?? throw BadInput::at($field, "There is no release “{$id}”. Known are: ".implode(', ', array_keys($this->releases)).'.');
+    }
+
+    /** The same with rules of the shop's own added. */
+    public function with(Rule ...$own): self
+    {
+        return new self($this->families, $this->surfaces, [...$this->rules, ...array_values($own)], $this->releases, $this->sealers, $this->cautions);
+    }
+}

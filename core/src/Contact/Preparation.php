@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Contact;
+
+/** One thing to do before pouring. */
+final readonly class Preparation
+{
+    /** @param  'dry'|'seal'|'block'|'release'|'wait'|'test'  $do */
+    public function __construct(public string $do, public string $what, public int $coats, public float $minutes, public string $note) {}
+
+    /** @return array{do: 'dry'|'seal'|'block'|'release'|'wait'|'test', what: string, coats: int, minutes: float, note: string} */
+    public function toArray(): array
+    {
+        return ['do' => $this->do, 'what' => $this->what, 'coats' => $this->coats, 'minutes' => $this->minutes, 'note' => $this->note];
+    }
+}

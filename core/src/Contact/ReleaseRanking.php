@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Contact;
+
+/** Which releases part a pair, best first, and which would ruin it. */
+final readonly class ReleaseRanking
+{
+    /** @return list<array{release: Release, fit: float, why: string}> */
+    public function of(ContactRequest $request, Knowledge $knowledge): array
+    {
+        $ranked = [];
+        foreach ($knowledge->releases as $release) {
+            if (! $release->isFor($request->fresh, $request->surface) || $release->ruins($request->fresh, $request->surface) !== null
+                || ($request->onSkin && ! $release->skinSafe) || ($request->paintAfter && $release->paint === 'never')) {
+                continue;
+            }
+            $ranked[] = ['release' => $release, 'fit' => $this->fit($release, $request), 'why' => $this->why($release, $request)];
+        }
+        usort($ranked, static fn (array $a, array $b): int => [$b['fit'], $a['release']->id] <=> [$a['fit'], $b['release']->id]);
+
+        return $ranked;
+    }
+
+    /** @return list<array{release: Release, why: string}> */
+    public function ruinous(ContactRequest $request, Knowledge $knowledge): array
+    {
+        $ruinous = [];
+        foreach ($knowledge->releases as $release) {
+            $why = $release->ruins($request->fresh, $request->surface);
+            if ($why !== null) {
+                $ruinous[] = ['release' => $release, 'why' => $why];
+            }
+        }
+
+        return $ruinous;
+    }
+
+    /** From 0 to 1: detail and paint where they matter, then air, time and money; a disputed one comes last. */
+    private function fit(Release $release, ContactRequest $request): float
+    {
+        $fit = 1.0
+            - $release->hides * ($request->fineDetail ? 0.15 : 0.04)
+            - ($request->paintAfter && $release->paint === 'wash' ? 0.05 : 0.0)
+            - ($release->vapour ? 0.08 : 0.0)
+            - ($release->sure === Sure::Disputed ? 0.35 : 0.0)
+            - min(0.15, $release->minutes($request->isPorous(), $release->coats) / 400.0)
+            - min(0.1, $release->cost * 0.2);
+
+        return round(max(0.0, $fit), 3);
+    }
+
+    private function why(Release $release, ContactRequest $request): string
+    {
+        $words = [
+            ['keeps fine detail', 'keeps detail', 'softens fine detail', 'brush marks show'][$release->hides],
+            $release->skinSafe ? 'safe on skin' : 'not for skin',
+            ['wash' => 'wash before paint', 'never' => 'nothing sticks afterwards', 'yes' => 'takes paint'][$release->paint],
+            $release->coats === 1 ? '1 coat' : "{$release->coats} coats, {$release->betweenMin} min apart",
+        ];
+        $wait = $request->isPorous() ? $release->porousAfterMin : $release->afterMin;
+        if ($wait > 0.0) {
+            $words[] = "wait {$wait} min";
+        }
+        if ($release->vapour) {
+            $words[] = 'vapour: air the room';
+        }
+        if ($release->sure === Sure::Disputed) {
+            $words[] = 'schools differ';
+        }
+
+        return implode(' · ', $words);
+    }
+}

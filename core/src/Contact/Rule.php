@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Contact;
+
+use Apalos\Core\Input\Fields;
+
+/** One piece of knowledge about a fresh material on a surface, with its reason and how sure it is. */
+final readonly class Rule
+{
+    /** @param  array<string, bool|float>  $when */
+    private function __construct(
+        public string $id, public RuleKind $kind, private Scope $fresh, private Scope $surface, public array $when,
+        public string $gives, public Sure $sure, public string $text, public bool $asksSeal, public bool $asksTwice,
+    ) {}
+
+    public static function from(Fields $in): self
+    {
+        $in->only('id', 'kind', 'fresh', 'surface', 'when', 'gives', 'sure', 'text', 'seal', 'twice');
+        $kind = $in->choice('kind', RuleKind::class);
+        $gives = match ($kind) {
+            RuleKind::Adhesion => $in->choice('gives', Adhesion::class)->value,
+            RuleKind::Inhibition => $in->choice('gives', Inhibition::class)->value,
+            RuleKind::Forbid => $in->text('gives'),
+        };
+        $when = [];
+        foreach ($in->objectOrNull('when')?->names() ?? [] as $name) {
+            $condition = $in->object('when');
+            $when[$name] = str_ends_with($name, '_below') ? $condition->number($name) : $condition->bool($name);
+        }
+        (new SurfaceState)->meets($when);
+
+        return new self(
+            $in->text('id'), $kind, Scope::from($in, 'fresh'), Scope::from($in, 'surface'), $when, $gives,
+            $in->choice('sure', Sure::class), $in->text('text'), $in->has('seal') && $in->bool('seal'), $in->has('twice') && $in->bool('twice'),
+        );
+    }
+
+    /** How exactly it speaks of this pair in this state; null where it does not. Conditions outweigh names. */
+    public function speaksOf(Family $fresh, Surface $surface, SurfaceState $state): ?int
+    {
+        $ofFresh = $this->fresh->names($fresh->id, $fresh->groups);
+        $ofSurface = $this->surface->names($surface->id, $surface->groups);
+        if ($ofFresh === null || $ofSurface === null || ! $state->meets($this->when)) {
+            return null;
+        }
+
+        return 10 * count($this->when) + $ofFresh + $ofSurface;
+    }
+
+    /** @return array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'} */
+    public function because(): array
+    {
+        return ['rule' => $this->id, 'text' => $this->text, 'sure' => $this->sure->value];
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Contact;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+
+/**
+ * The surface as it is today: hours since it cured, damp or not, its pores, what it was sealed with, when solvent was last on
+ * it, whether latex (gloves, or tools that touched latex or tin) came near it. Null is unknown.
+ */
+final readonly class SurfaceState
+{
+    public function __construct(
+        public ?float $hoursSinceCure = null,
+        public bool $damp = false,
+        public ?bool $porous = null,
+        public ?string $sealedWith = null,
+        public ?float $solventMinAgo = null,
+        public bool $latexTouched = false,
+    ) {}
+
+    public static function from(Fields $in): self
+    {
+        return new self(
+            $in->numberOrNull('hours_since_cure'),
+            $in->has('damp') && $in->bool('damp'),
+            $in->has('porous') ? $in->bool('porous') : null,
+            $in->textOrNull('sealed_with'),
+            $in->numberOrNull('solvent_min_ago'),
+            $in->has('latex_touched') && $in->bool('latex_touched'),
+        );
+    }
+
+    public function isSealed(): bool
+    {
+        return $this->sealedWith !== null;
+    }
+
+    /** @param  array<string, bool|float>  $when every condition of a rule */
+    public function meets(array $when): bool
+    {
+        foreach ($when as $what => $wanted) {
+            $met = match ($what) {
+                'sealed' => $this->isSealed() === $wanted,
+                'damp' => $this->damp === $wanted,
+                'latex_touched' => $this->latexTouched === $wanted,
+                'hours_below' => $this->hoursSinceCure !== null && $this->hoursSinceCure < $wanted,
+                'solvent_below' => $this->solventMinAgo !== null && $this->solventMinAgo < $wanted,
+                default => throw BadInput::at('when', "A rule cannot ask for “{$what}”. Known are sealed, damp, latex_touched, hours_below and solvent_below."),
+            };
+            if (! $met) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Tests\Contact;
+
+use Apalos\Core\Contact\Chain;
+use Apalos\Core\Contact\ChainLink;
+use Apalos\Core\Contact\Role;
+use Apalos\Core\Contact\Touch;
+use Apalos\Core\Input\BadInput;
+use PHPUnit\Framework\TestCase;
+
+final class ChainTest extends TestCase
+{
+    private int $id = 0;
+
+    private function link(string $name, bool $positive, ?string $family, ?string $becomes = null, Role $role = Role::Whole, ?int $from = null, ?string $wall = null, ?string $bed = null): ChainLink
+    {
+        $k = Shipped::knowledge();
+        $fresh = $family === null ? null : $k->family($family);
+
+        return new ChainLink(++$this->id, $name, $positive, $role, $fresh, $k->surface($becomes ?? $fresh->curesTo ?? ''), $from, $wall === null ? null : $k->surface($wall), $bed === null ? null : $k->surface($bed));
+    }
+
+    /**
+     * @param  list<ChainLink>  $links
+     * @return array<string, list<string>> what each link touches, by name
+     */
+    private static function touches(array $links): array
+    {
+        $chain = Chain::of($links);
+        $found = [];
+        foreach ($links as $link) {
+            $found[$link->name] = array_map(static fn (Touch $t): string => "{$t->with}: {$t->surface->id}", $chain->touches($link));
+        }
+
+        return $found;
+    }
+
+    public function test_a_two_part_mould_a_hard_copy_and_casts_from_it(): void
+    {
+        self::assertSame([
+            'Sculpt' => [],
+            'Half 1' => ['Sculpt: clay-oil-sulphur-free', 'the box walls: foam-board', 'the clay bed: clay-water'],
+            'Half 2' => ['Sculpt: clay-oil-sulphur-free', 'Half 1: silicone-tin', 'the box walls: foam-board'],
+            'Hard copy' => ['Half 2: silicone-tin', 'Half 1: silicone-tin'],
+            'Gang mould' => ['Hard copy: urethane', 'the box walls: acrylic'],
+            'Casts' => ['Gang mould: silicone-platinum'],
+        ], self::touches([
+            $this->link('Sculpt', true, null, 'clay-oil-sulphur-free'),
+            $this->link('Half 1', false, 'silicone-tin', role: Role::Half, wall: 'foam-board', bed: 'clay-water'),
+            $this->link('Half 2', false, 'silicone-tin', role: Role::Half, wall: 'foam-board'),
+            $this->link('Hard copy', true, 'urethane-resin'),
+            $this->link('Gang mould', false, 'silicone-platinum', wall: 'acrylic'),
+            $this->link('Casts', true, 'urethane-rubber'),
+        ]));
+    }
+
+    public function test_a_jacket_goes_over_the_glove_and_is_not_what_the_cast_touches(): void
+    {
+        $found = self::touches([
+            $this->link('Last', true, null, 'wood'),
+            $this->link('Glove', false, 'silicone-platinum'),
+            $this->link('Jacket', false, 'plaster', role: Role::Jacket),
+            $this->link('Boots', true, 'urethane-rubber'),
+        ]);
+
+        self::assertSame(['Glove: silicone-platinum'], $found['Jacket']);
+        self::assertSame(['Glove: silicone-platinum'], $found['Boots']);
+    }
+
+    public function test_a_core_is_touched_by_what_is_cast_around_it(): void
+    {
+        $found = self::touches([
+            $this->link('Face', true, null, 'clay-oil-sulphur-free'),
+            $this->link('Shell', false, 'epoxy'),
+            $this->link('Core', true, 'plaster', role: Role::Core),
+            $this->link('Mask', true, 'silicone-platinum'),
+        ]);
+
+        self::assertSame(['Shell: epoxy', 'Core: plaster'], $found['Mask']);
+    }
+
+    public function test_a_branch_takes_its_shape_from_where_it_is_told(): void
+    {
+        $links = [$this->link('Blank', true, null, 'wood'), $this->link('First mould', false, 'silicone-tin'), $this->link('Wax', true, 'wax'), $this->link('Second mould', false, 'silicone-platinum', from: 1)];
+
+        self::assertSame(['Blank: wood'], self::touches($links)['Second mould']);
+        self::assertSame(['Second mould'], array_map(static fn (ChainLink $l): string => $l->name, Chain::of($links)->restingOn($links[0])));
+    }
+
+    public function test_a_chain_that_goes_round_in_a_circle_is_refused(): void
+    {
+        foreach ([[2, 'circle'], [1, 'itself'], [77, 'not there']] as [$from, $says]) {
+            $this->id = 0;
+            try {
+                Chain::of([$this->link('Mould', false, 'silicone-tin', from: $from), $this->link('Cast', true, 'wax')]);
+                self::fail("A link from {$from} passed.");
+            } catch (BadInput $wrong) {
+                self::assertStringContainsString($says, $wrong->getMessage());
+            }
+        }
+    }
+}

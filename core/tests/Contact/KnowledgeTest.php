@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Tests\Contact;
+
+use Apalos\Core\Contact\Findings;
+use Apalos\Core\Contact\Knowledge;
+use Apalos\Core\Contact\Rule;
+use Apalos\Core\Contact\SurfaceState;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use PHPUnit\Framework\TestCase;
+
+final class KnowledgeTest extends TestCase
+{
+    /** @return iterable<string, SurfaceState> states in which rules differ */
+    private static function states(): iterable
+    {
+        foreach ([null, 'shellac'] as $sealed) {
+            foreach ([false, true] as $damp) {
+                foreach ([null, 1.0, 48.0, 500.0] as $hours) {
+                    yield json_encode([$sealed, $damp, $hours]) ?: '' => new SurfaceState($hours, $damp, null, $sealed);
+                }
+            }
+        }
+    }
+
+    public function test_every_pair_in_every_state_has_an_answer_with_a_reason_and_none_contradicts_itself(): void
+    {
+        $knowledge = Shipped::knowledge();
+        $pairs = 0;
+        foreach ($knowledge->families as $fresh) {
+            foreach ($knowledge->surfaces as $surface) {
+                foreach (self::states() as $name => $state) {
+                    $found = Findings::on($fresh, $surface, $state, $knowledge);
+                    $where = "{$fresh->id} on {$surface->id} {$name}";
+                    self::assertSame([], array_map(static fn (Rule $rule): string => $rule->id, $found->contradictions), "{$where}: contradicts {$found->adhesion->id}");
+                    self::assertNotSame('', $found->adhesion->text, $where);
+                    self::assertNotSame('', $found->cure->text, $where);
+                }
+                $pairs++;
+            }
+        }
+        self::assertSame(16 * 30, $pairs);
+    }
+
+    public function test_every_rule_speaks_of_something_that_exists_and_decides_somewhere(): void
+    {
+        $knowledge = Shipped::knowledge();
+        $used = [];
+        foreach ($knowledge->families as $fresh) {
+            foreach ($knowledge->surfaces as $surface) {
+                foreach ([...self::states(), new SurfaceState(solventMinAgo: 3.0), new SurfaceState(latexTouched: true)] as $state) {
+                    $found = Findings::on($fresh, $surface, $state, $knowledge);
+                    foreach ([$found->adhesion, $found->cure, ...$found->inhibitors, ...$found->forbidden] as $rule) {
+                        $used[$rule->id] = true;
+                    }
+                }
+            }
+        }
+        self::assertSame([], array_values(array_diff(array_map(static fn (Rule $rule): string => $rule->id, $knowledge->rules), array_keys($used))));
+    }
+
+    public function test_a_pair_that_no_rule_speaks_of_would_be_noticed(): void
+    {
+        $bare = Knowledge::of(['jam' => ['name' => 'jam', 'like' => [], 'cures_to' => 'toast', 'wear' => 0, 'wear_text' => 'none', 'hazards' => []]], ['toast' => ['name' => 'toast', 'like' => [], 'porous' => true]], [], [], [], []);
+
+        $this->expectException(BadInput::class);
+        Findings::on($bare->family('jam'), $bare->surface('toast'), new SurfaceState, $bare);
+    }
+
+    public function test_a_contradiction_would_be_noticed(): void
+    {
+        $knowledge = Shipped::knowledge()->with(Rule::from(Fields::of(['id' => 'x', 'kind' => 'adhesion', 'fresh' => ['@silicone'], 'surface' => ['@cured-silicone'], 'gives' => 'lets-go', 'sure' => 'usual', 'text' => 'Wishful.'])));
+
+        self::assertCount(1, Findings::on($knowledge->family('silicone-tin'), $knowledge->surface('silicone-tin'), new SurfaceState, $knowledge)->contradictions);
+    }
+
+    public function test_two_rules_of_one_name_and_a_condition_nobody_knows_are_refused(): void
+    {
+        $rule = ['id' => 'r', 'kind' => 'adhesion', 'fresh' => ['*'], 'surface' => ['*'], 'gives' => 'grips', 'sure' => 'usual', 'text' => 'So.'];
+        try {
+            Knowledge::of([], [], [$rule, $rule], [], [], []);
+            self::fail('Two rules of one name passed.');
+        } catch (BadInput $wrong) {
+            self::assertStringContainsString('two rules named “r”', $wrong->getMessage());
+        }
+        $this->expectExceptionMessage('cannot ask for “moonlight”');
+        Rule::from(Fields::of([...$rule, 'when' => ['moonlight' => true]]));
+    }
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Tests\Contact;
+
+use Apalos\Core\Contact\Knowledge;
+use Symfony\Component\Yaml\Yaml;
+
+/** The knowledge that ships with the application. */
+final class Shipped
+{
+    public static function knowledge(): Knowledge
+    {
+        return Knowledge::of(...array_map(
+            static fn (string $file): array => Yaml::parseFile(__DIR__."/../../../library/{$file}.yaml"),
+            ['contacts/families', 'contacts/surfaces', 'contacts/rules', 'contacts/releases', 'contacts/sealers', 'cautions'],
+        ));
+    }
+}
