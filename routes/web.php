@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\BenchController;
+use App\Http\Controllers\ContactChoiceController;
 use App\Http\Controllers\DeviceController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\ImpressionController;
@@ -28,8 +29,10 @@ Route::delete('/jobs/{job}', [JobController::class, 'destroy']);
 Route::post('/jobs/{job}/restore', [JobController::class, 'restore']);
 Route::post('/jobs/{job}/impressions', [ImpressionController::class, 'store']);
 Route::put('/impressions/{impression}', [ImpressionController::class, 'update']);
+Route::post('/impressions/{impression}/move', [ImpressionController::class, 'move']);
 Route::delete('/impressions/{impression}', [ImpressionController::class, 'destroy']);
 Route::post('/impressions/{impression}/restore', [ImpressionController::class, 'restore']);
+Route::put('/impressions/{impression}/contacts/{key}', ContactChoiceController::class)->where('key', '[a-z0-9-]+');
 Route::post('/impressions/{impression}/pours', [ImpressionController::class, 'pour']);
 
 Route::get('/pours/{pour}', [PourController::class, 'show']);

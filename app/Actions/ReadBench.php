@@ -61,6 +61,7 @@ final readonly class ReadBench
     {
         return match ($kind) {
             StepKind::Gear => 'gear on and read the cautions',
+            StepKind::Contacts => 'see every contact ready',
             StepKind::PreMix => 'stir each part in its own pot',
             StepKind::Tare => 'cup on the scale, tare',
             StepKind::Mix => 'mix it',

@@ -82,7 +82,8 @@ final readonly class RecordEvent
     private function checked(EventKind $kind, Fields $in, RecordedRun $run): array
     {
         return match ($kind) {
-            EventKind::Confirmed => $this->atStep($in->only('step'), $run, StepKind::Gear, StepKind::PreMix, StepKind::Tare, StepKind::Mix, StepKind::Degas, StepKind::Fill),
+            EventKind::Checked => $this->ticked($in, $run),
+            EventKind::Confirmed => $this->atStep($in->only('step'), $run, StepKind::Gear, StepKind::Contacts, StepKind::PreMix, StepKind::Tare, StepKind::Mix, StepKind::Degas, StepKind::Fill),
             EventKind::Weighed => $this->weighed($in, $run),
             EventKind::Met => $run->state->step->kind === StepKind::Weigh && $run->state->cup()->meetsNow() ? [] : throw new StepHasMoved('The clock of this cup already runs.'),
             EventKind::Rescued, EventKind::Kept => $this->atStep($in->only('step'), $run, StepKind::Rescue),
@@ -102,7 +103,22 @@ final readonly class RecordEvent
             throw new StepHasMoved('That step is already done, perhaps from another screen. This is where the pour stands now.');
         }
 
+        if ($kinds[0] === StepKind::Gear && $run->state->step->kind === StepKind::Contacts && $run->state->unchecked() !== []) {
+            throw BadInput::at('step', 'Look at every contact and tick it first: '.count($run->state->unchecked()).' still to go. This is where silicone is lost.');
+        }
+
         return ['step' => $step];
+    }
+
+    /** @return array{item: string} */
+    private function ticked(Fields $in, RecordedRun $run): array
+    {
+        $item = $in->only('item')->text('item');
+        if ($run->state->step->kind !== StepKind::Contacts || ! in_array($item, $run->state->unchecked(), true)) {
+            throw new StepHasMoved('That contact is already ticked, or the list is done.');
+        }
+
+        return ['item' => $item];
     }
 
     /** @return array<string, mixed> */

@@ -14,6 +14,7 @@ use App\Models\FormulaVersion;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Workshop;
+use App\Shop\JobContacts;
 use App\Shop\Room;
 use App\Shop\SheetReckoner;
 use Carbon\CarbonImmutable;
@@ -22,7 +23,7 @@ use Illuminate\Support\Facades\DB;
 /** Begins a run: freezes the plan, pins the formula to a version. Asked twice, it begins once. */
 final readonly class StartPour
 {
-    public function __construct(private SheetReckoner $reckoner, private Room $room, private Workshop $workshop) {}
+    public function __construct(private SheetReckoner $reckoner, private Room $room, private Workshop $workshop, private JobContacts $contacts) {}
 
     /** @throws BadInput when the sheet does not add up yet */
     public function __invoke(Pour $pour, CarbonImmutable $now): Pour
@@ -36,6 +37,7 @@ final readonly class StartPour
             if (! $reckoning->isPourable() || $reckoning->mix === null || $reckoning->recipe === null) {
                 throw $reckoning->errors[0] ?? BadInput::at('volume', 'The sheet is not complete yet. Fill in the volume, the formula and the plan.');
             }
+            $checklist = $this->checklist($fresh, $reckoning->recipe->base->code);
             $sheet = Fields::of($fresh->sheet);
             $plan = $sheet->object('plan');
             $vessel = $plan->objectOrNull('vessel');
@@ -51,7 +53,7 @@ final readonly class StartPour
                     'run' => RunPlan::of(
                         $reckoning->mix, $base->ratio->isOnePart(), Minutes::of($plan->number('mix_min')),
                         Minutes::of($vessel?->degas === true ? $plan->number('degas_min') : 0.0),
-                        Scale::from($plan->object('scale'))->division, $vessel,
+                        Scale::from($plan->object('scale'))->division, $vessel, $checklist,
                     )->toArray(),
                     'base' => ['code' => $base->code, 'name' => $base->name, 'part_names' => $base->partNames],
                     'colours' => $reckoning->recipe->colours(),
@@ -66,6 +68,29 @@ final readonly class StartPour
 
             return $fresh;
         });
+    }
+
+    /**
+     * What has to be seen ready at every contact of this link; judged with what is really poured.
+     *
+     * @return list<array{id: string, text: string}>
+     *
+     * @throws BadInput when a contact would ruin the pour
+     */
+    private function checklist(Pour $pour, string $base): array
+    {
+        $impression = $pour->impression;
+        $impression->material = $base;
+        $chain = $this->contacts->chain($impression->job->load('impressions'));
+        $items = [];
+        foreach ($this->contacts->of($impression, $chain) as $contact) {
+            if ($contact->blocks) {
+                throw BadInput::at('contacts', sprintf('%s on %s: %s. %s Choose what goes between them on the job page, or overrule it there with a reason.', ucfirst($contact->fresh->name), $contact->touch->with, $contact->result->inShort, $contact->result->because[0]['text']));
+            }
+            $items = [...$items, ...$contact->checklist()];
+        }
+
+        return $items;
     }
 
     private function version(Pour $pour, Fields $recipe): FormulaVersion

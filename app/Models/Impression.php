@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Apalos\Core\Contact\Role;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -19,6 +20,12 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property string $name
  * @property string|null $material
  * @property string|null $note
+ * @property string|null $surface id of an original's surface
+ * @property Role $role
+ * @property int|null $from_id the link whose shape it takes, where it is not the one before
+ * @property string|null $wall
+ * @property string|null $bed
+ * @property array<string, array<string, mixed>>|null $contacts what was chosen for each contact
  * @property Job $job
  */
 final class Impression extends Model
@@ -27,9 +34,11 @@ final class Impression extends Model
 
     protected $guarded = [];
 
+    protected $attributes = ['role' => 'whole'];
+
     protected function casts(): array
     {
-        return ['kind' => ImpressionKind::class, 'position' => 'integer'];
+        return ['kind' => ImpressionKind::class, 'position' => 'integer', 'role' => Role::class, 'from_id' => 'integer', 'contacts' => 'array'];
     }
 
     /** @return BelongsTo<Job, $this> */

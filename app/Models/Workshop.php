@@ -47,6 +47,18 @@ final class Workshop extends Model
         return $this->hasMany(RoomReading::class);
     }
 
+    /** @return HasMany<TestPatch, $this> */
+    public function testPatches(): HasMany
+    {
+        return $this->hasMany(TestPatch::class);
+    }
+
+    /** @return HasMany<OwnRule, $this> */
+    public function ownRules(): HasMany
+    {
+        return $this->hasMany(OwnRule::class);
+    }
+
     /** The shop this bench stands in; it is made on first use, so that an empty database already works. */
     public static function here(): self
     {

@@ -13,6 +13,7 @@ use App\Models\Workshop;
 use App\Shop\Library;
 use App\Shop\PourClock;
 use App\Shop\Room;
+use App\Shop\ShopContacts;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Database\Eloquent\Model;
@@ -27,6 +28,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(Workshop::class, static fn (): Workshop => Workshop::here());
         $this->app->scoped(Room::class);
         $this->app->scoped(PourClock::class);
+        $this->app->scoped(ShopContacts::class);
         $this->app->bind(ScalePort::class, static fn (): ScalePort => new TcpScale(self::lines('scale')));
         $this->app->bind(ThermometerPort::class, static fn (): ThermometerPort => new TcpThermometer(self::lines('thermometer')));
     }

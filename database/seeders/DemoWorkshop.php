@@ -54,7 +54,7 @@ final class DemoWorkshop extends Seeder
         });
     }
 
-    /** @param  array{name: string, purpose: string, quantity: int, due_in_days: int|null, age_days: int, chain: list<array{0: string, 1: string, 2: string, 3: string}>}  $job */
+    /** @param  array{name: string, purpose: string, quantity: int, due_in_days: int|null, age_days: int, chain: list<array{0: string, 1: string, 2: string, 3: string, 4?: array{surface?: string, role?: string, wall?: string, bed?: string, contacts?: array<string, array<string, string>>}}>}  $job */
     private function job(array $job): void
     {
         $made = $this->now->subDays($job['age_days']);
@@ -62,8 +62,17 @@ final class DemoWorkshop extends Seeder
             'workshop_id' => $this->workshop->id, 'name' => $job['name'], 'purpose' => $job['purpose'], 'quantity' => $job['quantity'],
             'due_on' => $job['due_in_days'] === null ? null : $this->now->addDays($job['due_in_days'])->toDateString(), 'created_at' => $made, 'updated_at' => $made,
         ]);
-        foreach ($job['chain'] as $position => [$kind, $name, $material, $note]) {
-            $this->links["{$job['name']}/{$name}"] = $record->impressions()->create(['position' => $position, 'kind' => $kind, 'name' => $name, 'material' => $material, 'note' => $note]);
+        $keys = ['wall' => 'wall', 'bed' => 'bed'];
+        foreach ($job['chain'] as $position => $link) {
+            [$kind, $name, $material, $note] = $link;
+            $more = $link[4] ?? [];
+            $contacts = [];
+            foreach ($more['contacts'] ?? [] as $with => $chosen) {
+                $contacts[$keys[$with]] = $chosen;
+            }
+            $impression = $record->impressions()->create([...$more, 'contacts' => $contacts, 'position' => $position, 'kind' => $kind, 'name' => $name, 'material' => $material, 'note' => $note]);
+            $keys[$name] = "link-{$impression->id}";
+            $this->links["{$job['name']}/{$name}"] = $impression;
         }
     }
 

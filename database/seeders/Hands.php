@@ -43,6 +43,10 @@ final class Hands
                 return $at;
             }
             $step = $run->state->step;
+            foreach ($step->kind === StepKind::Contacts ? $run->state->unchecked() : [] as $item) {
+                $at = $at->addSeconds(20);
+                $this->do($pour, 'checked', ['item' => $item], $at);
+            }
             $line = $run->state->cup()->current();
             [$kind, $payload, $seconds] = match ($step->kind) {
                 StepKind::Weigh => ['weighed', ['reading_g' => $this->display($line['running'] ?? 0.0, $slips[$line['add'] ?? ''] ?? 0.0), 'by' => 'scale', 'stable' => true], 40],

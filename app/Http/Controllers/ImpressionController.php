@@ -4,37 +4,41 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Apalos\Core\Input\BadInput;
 use App\Actions\PlanPour;
+use App\Actions\ReviseChain;
 use App\Http\Requests\ImpressionRequest;
 use App\Models\Impression;
 use App\Models\Job;
-use App\Models\PourState;
 use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
 
-final class ImpressionController
+final readonly class ImpressionController
 {
+    public function __construct(private ReviseChain $chain) {}
+
     public function store(ImpressionRequest $request, Job $job): RedirectResponse
     {
-        $job->impressions()->create([...$request->validated(), 'position' => (int) $job->impressions()->max('position') + 1]);
+        $after = $request->integer('after');
 
-        return back();
+        return $this->answered(fn () => $this->chain->insert($job, $this->said($request), $after === 0 ? null : $after));
     }
 
     public function update(ImpressionRequest $request, Impression $impression): RedirectResponse
     {
-        $impression->update($request->validated());
+        return $this->answered(fn () => $this->chain->change($impression, $this->said($request)));
+    }
 
-        return back();
+    public function move(Request $request, Impression $impression): RedirectResponse
+    {
+        $by = $request->integer('by') < 0 ? -1 : 1;
+
+        return $this->answered(fn () => $this->chain->move($impression, $by), "“{$impression->name}” is moved.", "/impressions/{$impression->id}/move?by=".-$by);
     }
 
     public function destroy(Impression $impression): RedirectResponse
     {
-        if ($impression->pours()->whereNot('state', PourState::Draft)->exists()) {
-            return back()->withErrors(['impression' => "“{$impression->name}” has been poured; what happened stays in the log. Only a link that was never poured can be taken out."]);
-        }
-        $impression->delete();
-
-        return back()->with('said', "“{$impression->name}” is taken out of the chain.")->with('undo', "/impressions/{$impression->id}/restore");
+        return $this->answered(fn () => $this->chain->remove($impression), "“{$impression->name}” is taken out of the chain.", "/impressions/{$impression->id}/restore");
     }
 
     public function restore(int $impression): RedirectResponse
@@ -47,5 +51,30 @@ final class ImpressionController
     public function pour(Impression $impression, PlanPour $plan): RedirectResponse
     {
         return redirect()->to('/pours/'.$plan($impression)->id);
+    }
+
+    /** @return array<string, mixed> */
+    private function said(ImpressionRequest $request): array
+    {
+        $said = $request->safe()->except('after');
+        foreach (['surface', 'wall', 'bed'] as $surface) {
+            if (array_key_exists($surface, $said)) {
+                $said[$surface] = $said[$surface] === '' ? null : $said[$surface];
+            }
+        }
+
+        return $said;
+    }
+
+    /** @param  string|null  $undo where to post to have it as it was */
+    private function answered(callable $revise, ?string $said = null, ?string $undo = null): RedirectResponse
+    {
+        try {
+            $revise();
+        } catch (BadInput $wrong) {
+            return back()->withErrors([$wrong->field => $wrong->getMessage()]);
+        }
+
+        return $said === null ? back() : back()->with('said', $said)->with('undo', $undo);
     }
 }

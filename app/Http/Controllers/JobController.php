@@ -4,12 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Apalos\Core\Contact\Release;
+use Apalos\Core\Contact\Sealer;
+use Apalos\Core\Contact\Surface;
 use App\Http\Requests\JobRequest;
 use App\Http\Views\JobsView;
 use App\Http\Views\JobView;
 use App\Models\Job;
 use App\Models\Workshop;
+use App\Shop\JobContacts;
 use App\Shop\Library;
+use App\Shop\ShopContacts;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Support\Facades\DB;
 use Inertia\Inertia;
@@ -17,11 +22,11 @@ use Inertia\Response;
 
 final class JobController
 {
-    public function index(Workshop $workshop, Library $library): Response
+    public function index(Workshop $workshop, Library $library, JobContacts $contacts, ShopContacts $shop): Response
     {
         $jobs = $workshop->jobs()->with('impressions.pours')->latest('updated_at')->get();
 
-        return Inertia::render('jobs/Jobs', [...(new JobsView($jobs, $library))->toArray(), 'materials' => self::materials($library)]);
+        return Inertia::render('jobs/Jobs', [...(new JobsView($jobs, $library, $contacts))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop)]);
     }
 
     public function store(JobRequest $request, Workshop $workshop): RedirectResponse
@@ -40,11 +45,11 @@ final class JobController
         return redirect()->to("/jobs/{$job->id}");
     }
 
-    public function show(Job $job, Library $library): Response
+    public function show(Job $job, Library $library, JobContacts $contacts, ShopContacts $shop): Response
     {
         $job->load('impressions.pours');
 
-        return Inertia::render('jobs/Job', ['job' => (new JobView($job, $library))->toArray(), 'materials' => self::materials($library)]);
+        return Inertia::render('jobs/Job', ['job' => (new JobView($job, $library, $contacts))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop)]);
     }
 
     public function update(JobRequest $request, Job $job): RedirectResponse
@@ -73,5 +78,17 @@ final class JobController
     private static function materials(Library $library): array
     {
         return array_values(array_map(static fn ($base): array => ['code' => $base->code, 'name' => $base->name, 'shore' => $base->shore(), 'family' => $base->family], $library->shelf()->bases));
+    }
+
+    /** @return array{surfaces: array<string, string>, releases: array<string, array{name: string, how: string}>, sealers: array<string, string>} */
+    private static function words(ShopContacts $shop): array
+    {
+        $knowledge = $shop->knowledge();
+
+        return [
+            'surfaces' => array_map(static fn (Surface $surface): string => $surface->name, $knowledge->surfaces),
+            'releases' => array_map(static fn (Release $release): array => ['name' => $release->name, 'how' => $release->how], $knowledge->releases),
+            'sealers' => array_map(static fn (Sealer $sealer): string => $sealer->name, $knowledge->sealers),
+        ];
     }
 }

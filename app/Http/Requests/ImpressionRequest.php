@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use Apalos\Core\Contact\Role;
+use App\Http\Rules\KnownSurface;
 use App\Models\ImpressionKind;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
@@ -19,6 +21,12 @@ final class ImpressionRequest extends FormRequest
             'name' => ['required', 'string', 'max:120'],
             'material' => ['nullable', 'string', 'max:120'],
             'note' => ['nullable', 'string', 'max:2000'],
+            'surface' => ['sometimes', 'nullable', 'string', 'max:60', new KnownSurface],
+            'wall' => ['sometimes', 'nullable', 'string', 'max:60', new KnownSurface],
+            'bed' => ['sometimes', 'nullable', 'string', 'max:60', new KnownSurface],
+            'role' => ['sometimes', Rule::enum(Role::class)],
+            'from_id' => ['sometimes', 'nullable', 'integer'],
+            'after' => ['sometimes', 'nullable', 'integer'],
         ];
     }
 
@@ -27,6 +35,7 @@ final class ImpressionRequest extends FormRequest
     {
         return [
             'kind.*' => 'Say what it is: an original, a mould, a hard copy or casts.',
+            'role.*' => 'Say what it is to the mould: whole, half, jacket, core or insert.',
             'name.required' => 'Give this link a name.',
         ];
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Http\Rules\KnownSurface;
 use App\Models\ImpressionKind;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
@@ -23,6 +24,7 @@ final class JobRequest extends FormRequest
             'chain.*.kind' => ['required', Rule::enum(ImpressionKind::class)],
             'chain.*.name' => ['required', 'string', 'max:120'],
             'chain.*.material' => ['nullable', 'string', 'max:120'],
+            'chain.*.surface' => ['nullable', 'string', 'max:60', new KnownSurface],
         ];
     }
 

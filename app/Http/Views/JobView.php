@@ -4,17 +4,21 @@ declare(strict_types=1);
 
 namespace App\Http\Views;
 
+use Apalos\Core\Contact\Chain;
+use Apalos\Core\Input\Fields;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
 use App\Models\Job;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\Shop\JobContacts;
+use App\Shop\JudgedContact;
 use App\Shop\Library;
 
 /** A job: its piece and its chain, each link with its material and where its pours stand. */
 final readonly class JobView implements View
 {
-    public function __construct(private Job $job, private Library $library) {}
+    public function __construct(private Job $job, private Library $library, private JobContacts $contacts) {}
 
     /**
      * @return array{
@@ -22,12 +26,27 @@ final readonly class JobView implements View
      *     chain: list<array{
      *         id: int, kind: string, positive: bool, name: string, material: string, material_code: string|null, shore: string|null, colour: string, note: string,
      *         status: string, pourable: bool,
+     *         contacts: list<array{
+     *             key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null,
+     *             release: string|null, sealed_with: string|null, damp: bool, latex_touched: bool, hours_since_cure: float|null, solvent_min_ago: float|null,
+     *             result: array{
+     *                 verdict: 'clear'|'release'|'seal-and-release'|'test-first'|'stop', safe: bool, in_short: string,
+     *                 adhesion: 'lets-go'|'grips'|'fuses', inhibition: 'none'|'may-slow'|'stops', wear: int,
+     *                 because: list<array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}>,
+     *                 plan: list<array{do: 'dry'|'seal'|'block'|'release'|'wait'|'test', what: string, coats: int, minutes: float, note: string}>,
+     *                 releases: list<array{id: string, fit: float, why: string}>, ruinous: list<array{id: string, why: string}>,
+     *                 cautions: list<string>, warnings: list<array{code: string, message: string}>
+     *             }
+     *         }>,
+     *         surface: string|null, role: string, from_id: int|null, wall: string|null, bed: string|null,
      *         pours: list<array{id: int, state: string, href: string, grams: float|null, grade: string|null, at_ms: int|null, planned_ml: float|null}>
      *     }>
      * }
      */
     public function toArray(): array
     {
+        $chain = $this->contacts->chain($this->job);
+
         return [
             'id' => $this->job->id,
             'name' => $this->job->name,
@@ -35,7 +54,7 @@ final readonly class JobView implements View
             'quantity' => $this->job->quantity,
             'due_on' => $this->job->due_on?->toDateString(),
             'cast' => $this->castSoFar(),
-            'chain' => array_values($this->job->impressions->map($this->link(...))->all()),
+            'chain' => array_values($this->job->impressions->map(fn (Impression $impression): array => $this->link($impression, $chain))->all()),
         ];
     }
 
@@ -49,10 +68,23 @@ final readonly class JobView implements View
      * @return array{
      *     id: int, kind: string, positive: bool, name: string, material: string, material_code: string|null, shore: string|null, colour: string, note: string,
      *     status: string, pourable: bool,
+     *     contacts: list<array{
+     *         key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null,
+     *         release: string|null, sealed_with: string|null, damp: bool, latex_touched: bool, hours_since_cure: float|null, solvent_min_ago: float|null,
+     *         result: array{
+     *             verdict: 'clear'|'release'|'seal-and-release'|'test-first'|'stop', safe: bool, in_short: string,
+     *             adhesion: 'lets-go'|'grips'|'fuses', inhibition: 'none'|'may-slow'|'stops', wear: int,
+     *             because: list<array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}>,
+     *             plan: list<array{do: 'dry'|'seal'|'block'|'release'|'wait'|'test', what: string, coats: int, minutes: float, note: string}>,
+     *             releases: list<array{id: string, fit: float, why: string}>, ruinous: list<array{id: string, why: string}>,
+     *             cautions: list<string>, warnings: list<array{code: string, message: string}>
+     *         }
+     *     }>,
+     *     surface: string|null, role: string, from_id: int|null, wall: string|null, bed: string|null,
      *     pours: list<array{id: int, state: string, href: string, grams: float|null, grade: string|null, at_ms: int|null, planned_ml: float|null}>
      * }
      */
-    private function link(Impression $impression): array
+    private function link(Impression $impression, Chain $chain): array
     {
         $sheet = $this->library->shelf()->bases[$impression->material ?? ''] ?? null;
 
@@ -68,6 +100,12 @@ final readonly class JobView implements View
             'note' => $impression->note ?? '',
             'status' => $this->status($impression),
             'pourable' => $impression->kind !== ImpressionKind::Original,
+            'contacts' => array_map($this->contact(...), $this->contacts->of($impression, $chain)),
+            'surface' => $impression->surface,
+            'role' => $impression->role->value,
+            'from_id' => $impression->from_id,
+            'wall' => $impression->wall,
+            'bed' => $impression->bed,
             'pours' => array_values($impression->pours->map(static fn (Pour $pour): array => [
                 'id' => $pour->id,
                 'state' => $pour->state->value,
@@ -77,6 +115,42 @@ final readonly class JobView implements View
                 'at_ms' => $pour->started_at === null ? null : (int) $pour->started_at->getTimestampMs(),
                 'planned_ml' => is_numeric($pour->plan['likely_ml'] ?? null) ? (float) $pour->plan['likely_ml'] : null,
             ])->all()),
+        ];
+    }
+
+    /**
+     * @return array{
+     *     key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null,
+     *     release: string|null, sealed_with: string|null, damp: bool, latex_touched: bool, hours_since_cure: float|null, solvent_min_ago: float|null,
+     *     result: array{
+     *         verdict: 'clear'|'release'|'seal-and-release'|'test-first'|'stop', safe: bool, in_short: string,
+     *         adhesion: 'lets-go'|'grips'|'fuses', inhibition: 'none'|'may-slow'|'stops', wear: int,
+     *         because: list<array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}>,
+     *         plan: list<array{do: 'dry'|'seal'|'block'|'release'|'wait'|'test', what: string, coats: int, minutes: float, note: string}>,
+     *         releases: list<array{id: string, fit: float, why: string}>, ruinous: list<array{id: string, why: string}>,
+     *         cautions: list<string>, warnings: list<array{code: string, message: string}>
+     *     }
+     * }
+     */
+    private function contact(JudgedContact $contact): array
+    {
+        $chosen = Fields::of($contact->chosen);
+
+        return [
+            'key' => $contact->touch->key,
+            'with' => $contact->touch->with,
+            'surface' => $contact->touch->surface->id,
+            'surface_name' => $contact->touch->surface->name,
+            'fresh' => $contact->fresh->name,
+            'blocks' => $contact->blocks,
+            'overruled' => $contact->overruled(),
+            'release' => $chosen->textOrNull('release'),
+            'sealed_with' => $chosen->textOrNull('sealed_with'),
+            'damp' => $chosen->has('damp') && $chosen->bool('damp'),
+            'latex_touched' => $chosen->has('latex_touched') && $chosen->bool('latex_touched'),
+            'hours_since_cure' => $chosen->numberOrNull('hours_since_cure'),
+            'solvent_min_ago' => $chosen->numberOrNull('solvent_min_ago'),
+            'result' => $contact->result->toArray(),
         ];
     }
 

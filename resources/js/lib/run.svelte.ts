@@ -30,10 +30,10 @@ export class LiveRun {
         return this.reading.lost === null && !this.reading.overload ? this.reading.grams : null;
     }
 
-    record(kind: string, payload: Record<string, unknown> = {}): Promise<void> {
+    record(kind: string, payload: Record<string, unknown> = {}, about = ''): Promise<void> {
         const facts = this.#outbox();
         // Two presses on one step are one fact: the key says which step it confirms, and from which state it was pressed.
-        const key = `${this.run.step.key}/${kind}/${String(this.run.last_event_id)}`;
+        const key = `${this.run.step.key}/${kind}/${String(this.run.last_event_id)}/${about}`.slice(0, 64);
         if (!facts.some((fact) => fact.key === key)) {
             this.#keep([...facts, { key, kind, at_ms: Math.round(bench.now), payload }]);
         }

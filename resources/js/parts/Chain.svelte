@@ -3,10 +3,12 @@
      * A job's chain. A positive bulges into the mould that is taken from it, a mould is hollow towards what is cast in it, and two
      * halves meet in a key: each joint is drawn the way the two surfaces touch.
      */
+    import { markOf, wordsOf } from '../lib/contacts';
     import type { JobView } from '../types/server';
+    import Mark from './Mark.svelte';
 
     type Link = JobView['chain'][number];
-    type Props = { chain: Link[]; chosen: number | null; onchoose: (id: number) => void; quantity: number };
+    type Props = { chain: Link[]; chosen: number | null; onchoose: (id: number, contact?: string) => void; quantity: number };
     let { chain, chosen, onchoose, quantity }: Props = $props();
 
     const BULGE = 9;
@@ -77,6 +79,18 @@
                     <span class="fig state">{link.status}</span>
                 </span>
             </button>
+            {#if link.contacts.length > 0}
+                <ul class="joints" aria-label="Contacts of {link.name}">
+                    {#each link.contacts as contact (contact.key)}
+                        <li>
+                            <button class="joint" onclick={() => onchoose(link.id, contact.key)}>
+                                <Mark kind={markOf(contact)} size={22} />
+                                <span class:bad={contact.blocks}><b>{wordsOf(contact)}</b> <span class="quiet">{contact.with}</span></span>
+                            </button>
+                        </li>
+                    {/each}
+                </ul>
+            {/if}
         </li>
     {/each}
 </ol>
@@ -128,6 +142,29 @@
     .state {
         font-size: 0.85rem;
         margin-top: 0.2rem;
+    }
+    .joints {
+        display: grid;
+        gap: 0.2rem;
+        margin: 0.5rem 0 0 -0.5rem;
+        border-left: 2px dotted var(--color-base-300);
+        padding-left: 0.4rem;
+    }
+    .joint {
+        display: flex;
+        gap: 0.4rem;
+        text-align: left;
+        font-size: 0.85rem;
+        line-height: 1.25;
+        min-height: 28px;
+        align-items: flex-start;
+        cursor: pointer;
+    }
+    .joint .bad {
+        color: var(--color-error);
+    }
+    .joint:hover b {
+        text-decoration: underline;
     }
     .link-body:hover .title,
     .link-body:focus-visible .title {

@@ -1,5 +1,41 @@
 // Written by `php artisan types:write`. Change the PHP classes, not this file.
 
+/** What a contact asks for, why, and what to do about it. */
+export type ContactResult = {
+    verdict: 'clear' | 'release' | 'seal-and-release' | 'test-first' | 'stop';
+    safe: boolean;
+    in_short: string;
+    adhesion: 'lets-go' | 'grips' | 'fuses';
+    inhibition: 'none' | 'may-slow' | 'stops';
+    wear: number;
+    because: ({
+        rule: string;
+        text: string;
+        sure: 'certain' | 'usual' | 'disputed';
+    })[];
+    plan: ({
+        do: 'dry' | 'seal' | 'block' | 'release' | 'wait' | 'test';
+        what: string;
+        coats: number;
+        minutes: number;
+        note: string;
+    })[];
+    releases: {
+        id: string;
+        fit: number;
+        why: string;
+    }[];
+    ruinous: {
+        id: string;
+        why: string;
+    }[];
+    cautions: string[];
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
 /** The clock of one pour. `factor` multiplies the sheet's minutes; `offset` is in natural logarithm. */
 export type CureResult = {
     factor: number;
@@ -193,6 +229,60 @@ export type JobView = {
         note: string;
         status: string;
         pourable: boolean;
+        contacts: ({
+            key: string;
+            with: string;
+            surface: string;
+            surface_name: string;
+            fresh: string;
+            blocks: boolean;
+            overruled: string | null;
+            release: string | null;
+            sealed_with: string | null;
+            damp: boolean;
+            latex_touched: boolean;
+            hours_since_cure: number | null;
+            solvent_min_ago: number | null;
+            result: {
+                verdict: 'clear' | 'release' | 'seal-and-release' | 'test-first' | 'stop';
+                safe: boolean;
+                in_short: string;
+                adhesion: 'lets-go' | 'grips' | 'fuses';
+                inhibition: 'none' | 'may-slow' | 'stops';
+                wear: number;
+                because: ({
+                    rule: string;
+                    text: string;
+                    sure: 'certain' | 'usual' | 'disputed';
+                })[];
+                plan: ({
+                    do: 'dry' | 'seal' | 'block' | 'release' | 'wait' | 'test';
+                    what: string;
+                    coats: number;
+                    minutes: number;
+                    note: string;
+                })[];
+                releases: {
+                    id: string;
+                    fit: number;
+                    why: string;
+                }[];
+                ruinous: {
+                    id: string;
+                    why: string;
+                }[];
+                cautions: string[];
+                warnings: {
+                    code: string;
+                    message: string;
+                }[];
+            };
+        })[];
+        surface: string | null;
+        role: string;
+        from_id: number | null;
+        wall: string | null;
+        bed: string | null;
         pours: ({
             id: number;
             state: string;
@@ -219,6 +309,7 @@ export type JobsView = {
             name: string;
             colour: string;
             status: string;
+            stopped: boolean;
         }[];
     })[];
 };
@@ -501,6 +592,11 @@ export type RunView = {
         id: string;
         name: string;
         cause: string;
+    }[];
+    checklist: {
+        id: string;
+        text: string;
+        done: boolean;
     }[];
     weighed_g: number;
     planned_g: number;

@@ -5,22 +5,33 @@
     import { screenKeys } from '../../lib/keys';
     import { dayAndTime, measure } from '../../lib/units';
     import Chain from '../../parts/Chain.svelte';
+    import type { Words } from '../../lib/contacts';
     import type { JobView } from '../../types/server';
+    import ContactPanel from './ContactPanel.svelte';
     import LinkForm from './LinkForm.svelte';
     import type { Material } from './NewJob.svelte';
 
-    let { job, materials }: { job: JobView; materials: Material[] } = $props();
+    let { job, materials, words }: { job: JobView; materials: Material[]; words: Words } = $props();
 
     // The link that is next to be dealt with, until another is chosen.
     const next = (): number | null =>
         (
+            job.chain.find((l) => l.contacts.some((c) => c.blocks)) ??
             job.chain.find((l) => l.pourable && !['good', 'superb', 'usable'].includes(l.status) && !/^\d+ done$/.test(l.status)) ??
             job.chain.at(-1)
         )?.id ?? null;
     let chosen = $state(untrack(next));
     let form = $state<'none' | 'new' | 'edit'>('none');
+    let contactKey = $state<string | null>(null);
     const link = $derived(job.chain.find((l) => l.id === chosen) ?? null);
-    const refused = $derived((page.props.errors as Record<string, string> | undefined)?.impression ?? null);
+    const contact = $derived(
+        link?.contacts.find((c) => c.key === contactKey) ?? link?.contacts.find((c) => c.blocks) ?? link?.contacts[0] ?? null,
+    );
+    const refused = $derived(
+        (page.props.errors as Record<string, string> | undefined)?.impression ??
+            (page.props.errors as Record<string, string> | undefined)?.from_id ??
+            null,
+    );
 
     const states: Record<string, string> = {
         draft: 'sheet',
@@ -65,18 +76,41 @@
 </div>
 
 <section aria-label="Chain" class="mt-4">
-    <Chain chain={job.chain} {chosen} onchoose={(id) => (chosen = id)} quantity={job.quantity} />
+    <Chain
+        chain={job.chain}
+        {chosen}
+        onchoose={(id, key) => {
+            chosen = id;
+            contactKey = key ?? null;
+        }}
+        quantity={job.quantity}
+    />
     <p class="flex flex-wrap gap-2">
         <button class="btn btn-sm" onclick={() => (form = form === 'new' ? 'none' : 'new')}>Add a link</button>
     </p>
 </section>
 
 {#if refused !== null}<p class="mt-3 font-bold text-error" role="alert">{refused}</p>{/if}
-{#if form === 'new'}<LinkForm {materials} url="/jobs/{job.id}/impressions" method="post" onclose={() => (form = 'none')} />{/if}
+{#if form === 'new'}<LinkForm
+        {materials}
+        {words}
+        others={job.chain}
+        url="/jobs/{job.id}/impressions"
+        method="post"
+        onclose={() => (form = 'none')}
+    />{/if}
 
 {#if link !== null}
     {#if form === 'edit'}
-        {#key link.id}<LinkForm {materials} url="/impressions/{link.id}" method="put" {link} onclose={() => (form = 'none')} />{/key}
+        {#key link.id}<LinkForm
+                {materials}
+                {words}
+                others={job.chain}
+                url="/impressions/{link.id}"
+                method="put"
+                {link}
+                onclose={() => (form = 'none')}
+            />{/key}
     {/if}
     <section class="below" aria-label="The chosen link">
         <div>
@@ -92,9 +126,34 @@
                         <kbd class="kbd kbd-sm text-base-content">p</kbd></button
                     >{/if}
                 <button class="btn" onclick={() => (form = 'edit')}>Change it</button>
+                <button
+                    class="btn btn-ghost"
+                    aria-label="Move it earlier"
+                    onclick={() => router.post(`/impressions/${String(link.id)}/move`, { by: -1 })}>◂ earlier</button
+                >
+                <button
+                    class="btn btn-ghost"
+                    aria-label="Move it later"
+                    onclick={() => router.post(`/impressions/${String(link.id)}/move`, { by: 1 })}>later ▸</button
+                >
                 <button class="btn btn-ghost" onclick={() => router.delete(`/impressions/${String(link.id)}`)}>Take it out</button>
             </div>
         </div>
+        {#if contact !== null}
+            <div class="wide">
+                {#if link.contacts.length > 1}
+                    <p class="mb-2 flex flex-wrap gap-2" aria-label="Its contacts">
+                        {#each link.contacts as c (c.key)}<button
+                                class="btn btn-sm"
+                                class:btn-primary={c.key === contact.key}
+                                aria-pressed={c.key === contact.key}
+                                onclick={() => (contactKey = c.key)}>{c.with}</button
+                            >{/each}
+                    </p>
+                {/if}
+                {#key `${String(link.id)} ${contact.key}`}<ContactPanel {contact} linkId={link.id} linkName={link.name} {words} />{/key}
+            </div>
+        {/if}
         <div class="card-paper">
             <h3 class="text-xl">Poured so far</h3>
             <ul class="mt-2">
@@ -121,10 +180,14 @@
 <style>
     .below {
         display: grid;
-        grid-template-columns: 1fr 1fr;
-        gap: 1.5rem 2.5rem;
+        grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.4fr);
+        gap: 1.25rem 2.5rem;
         margin-top: 1.5rem;
         align-items: start;
+    }
+    .wide {
+        grid-column: 2;
+        grid-row: 1 / span 3;
     }
     .pour {
         display: grid;
@@ -138,7 +201,11 @@
     }
     @media (max-width: 800px) {
         .below {
-            grid-template-columns: 1fr;
+            grid-template-columns: minmax(0, 1fr);
+        }
+        .wide {
+            grid-column: 1;
+            grid-row: auto;
         }
     }
 </style>

@@ -2,10 +2,12 @@
     import { page, router } from '@inertiajs/svelte';
     import { onMount } from 'svelte';
     import { screenKeys } from '../../lib/keys';
+    import type { Words } from '../../lib/contacts';
+    import Mark from '../../parts/Mark.svelte';
     import type { JobsView } from '../../types/server';
     import NewJob, { type Material } from './NewJob.svelte';
 
-    let { jobs, materials }: { jobs: JobsView['jobs']; materials: Material[] } = $props();
+    let { jobs, materials, words }: { jobs: JobsView['jobs']; materials: Material[]; words: Words } = $props();
 
     let making = $state(false);
 
@@ -33,7 +35,7 @@
         >{/if}
 </div>
 
-{#if making}<NewJob {materials} onclose={() => (making = false)} />{/if}
+{#if making}<NewJob {materials} {words} onclose={() => (making = false)} />{/if}
 
 <ul class="mt-4">
     {#each jobs as job (job.id)}
@@ -48,7 +50,11 @@
                     <li class:hollow={!link.positive} style="--m:{link.colour}"><span class="sr-only">{link.name}: {link.status}</span></li>
                 {/each}
             </ol>
-            <p class="state">{reached === undefined ? 'not begun' : `${reached.name}: ${reached.status}`}</p>
+            <p class="state">
+                {#if job.chain.some((l) => l.stopped)}<span class="mr-2 inline-flex items-center gap-1 font-bold text-error"
+                        ><Mark kind="stop" size={18} /> {job.chain.find((l) => l.stopped)?.name} is stopped.</span
+                    >{/if}{reached === undefined ? 'not begun' : `${reached.name}: ${reached.status}`}
+            </p>
             <p class="count text-right"><span class="fig font-bold">{job.cast}</span> <span class="quiet">of {job.quantity}</span></p>
             <p class="quiet text-right text-sm whitespace-nowrap">
                 {job.due_on === null

@@ -1,12 +1,23 @@
 <script lang="ts">
     import { useForm } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
+    import type { Words } from '../../lib/contacts';
     import type { JobView } from '../../types/server';
     import MaterialPick from './MaterialPick.svelte';
     import type { Material } from './NewJob.svelte';
 
-    type Props = { materials: Material[]; url: string; method: 'post' | 'put'; link?: JobView['chain'][number]; onclose: () => void };
-    let { materials, url, method, link, onclose }: Props = $props();
+    type Props = {
+        materials: Material[];
+        words: Words;
+        others: JobView['chain'];
+        url: string;
+        method: 'post' | 'put';
+        link?: JobView['chain'][number];
+        onclose: () => void;
+    };
+    let { materials, words, others, url, method, link, onclose }: Props = $props();
+
+    const surfaces = $derived(Object.entries(words.surfaces));
 
     const form = useForm(
         untrack(() => ({
@@ -14,6 +25,12 @@
             name: link?.name ?? '',
             material: link?.material_code ?? (link?.kind === 'original' ? link.material : 'pr-10'),
             note: link?.note ?? '',
+            surface: link?.surface ?? '',
+            role: link?.role ?? 'whole',
+            from_id: link?.from_id ?? null,
+            wall: link?.wall ?? '',
+            bed: link?.bed ?? '',
+            after: others.at(-1)?.id ?? null,
         })),
     );
 
@@ -46,6 +63,56 @@
                 />{/if}
         </label>
     </div>
+    <div class="grid gap-3 md:grid-cols-4">
+        {#if form.kind === 'original'}
+            <label class="grid gap-1"
+                ><span class="quiet text-sm">Its surface</span>
+                <select class="select w-full" bind:value={form.surface}>
+                    <option value="">not said</option>
+                    {#each surfaces as [id, name] (id)}<option value={id}>{name}</option>{/each}
+                </select>
+            </label>
+        {:else}
+            <label class="grid gap-1"
+                ><span class="quiet text-sm">To the mould it is</span>
+                <select class="select w-full" bind:value={form.role}>
+                    <option value="whole">whole</option><option value="half">a half</option><option value="jacket">a jacket</option><option
+                        value="core">a core</option
+                    ><option value="insert">an insert</option>
+                </select>
+            </label>
+            <label class="grid gap-1"
+                ><span class="quiet text-sm">Takes its shape from</span>
+                <select class="select w-full" bind:value={form.from_id}>
+                    <option value={null}>the one before</option>
+                    {#each others.filter((o) => o.id !== link?.id) as other (other.id)}<option value={other.id}>{other.name}</option>{/each}
+                </select>
+            </label>
+            <label class="grid gap-1"
+                ><span class="quiet text-sm">Box walls</span>
+                <select class="select w-full" bind:value={form.wall}>
+                    <option value="">none</option>
+                    {#each surfaces as [id, name] (id)}<option value={id}>{name}</option>{/each}
+                </select>
+            </label>
+            <label class="grid gap-1"
+                ><span class="quiet text-sm">Bed</span>
+                <select class="select w-full" bind:value={form.bed}>
+                    <option value="">none</option>
+                    {#each surfaces as [id, name] (id)}<option value={id}>{name}</option>{/each}
+                </select>
+            </label>
+        {/if}
+        {#if link === undefined}
+            <label class="grid gap-1"
+                ><span class="quiet text-sm">Put it after</span>
+                <select class="select w-full" bind:value={form.after}>
+                    {#each others as other (other.id)}<option value={other.id}>{other.name}</option>{/each}
+                </select>
+            </label>
+        {/if}
+    </div>
+    {#if form.errors.from_id !== undefined}<p class="text-sm font-bold text-error" role="alert">{form.errors.from_id}</p>{/if}
     <label class="grid gap-1"
         ><span class="quiet text-sm">Note</span><textarea class="textarea w-full" rows="2" bind:value={form.note}></textarea></label
     >

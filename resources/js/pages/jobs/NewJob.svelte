@@ -4,9 +4,10 @@
 
 <script lang="ts">
     import { useForm } from '@inertiajs/svelte';
+    import type { Words } from '../../lib/contacts';
     import MaterialPick from './MaterialPick.svelte';
 
-    let { materials, onclose }: { materials: Material[]; onclose: () => void } = $props();
+    let { materials, words, onclose }: { materials: Material[]; words: Words; onclose: () => void } = $props();
 
     const form = useForm({
         name: '',
@@ -14,6 +15,7 @@
         quantity: 1 as number | string,
         due_on: '',
         original: '',
+        surface: '',
         mould: 'pr-25',
         cast: 'pr-10',
     });
@@ -23,10 +25,10 @@
 
     function make(event: SubmitEvent): void {
         event.preventDefault();
-        form.transform(({ original, mould, cast, ...piece }) => ({
+        form.transform(({ original, surface, mould, cast, ...piece }) => ({
             ...piece,
             chain: [
-                { kind: 'original', name: 'Original', material: original },
+                { kind: 'original', name: 'Original', material: original, surface },
                 { kind: 'mould', name: 'Mould', material: mould },
                 { kind: 'cast', name: 'Casts', material: cast },
             ],
@@ -69,10 +71,17 @@
         <textarea class="textarea w-full" rows="2" bind:value={form.purpose}></textarea>
         <span class="say">{wrong.purpose ?? ''}</span>
     </label>
-    <div class="grid gap-3 md:grid-cols-3">
+    <div class="grid gap-3 md:grid-cols-4">
         <label class="grid gap-1"
             ><span class="quiet text-sm">What is the first mould taken from?</span>
             <input class="input w-full" placeholder="oil clay sculpt, printed model, old part …" bind:value={form.original} />
+        </label>
+        <label class="grid gap-1"
+            ><span class="quiet text-sm">Its surface</span>
+            <select class="select w-full" bind:value={form.surface}>
+                <option value="">not said</option>
+                {#each Object.entries(words.surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+            </select>
         </label>
         <label class="grid gap-1"><span class="quiet text-sm">Mould of</span><MaterialPick {materials} bind:value={form.mould} /></label>
         <label class="grid gap-1"><span class="quiet text-sm">Casts of</span><MaterialPick {materials} bind:value={form.cast} /></label>

@@ -30,6 +30,7 @@
 
     const actions: Record<string, string> = {
         gear: 'I have it on',
+        contacts: 'Every contact is ready',
         premix: 'All stirred',
         tare: 'Tare, and go on',
         weigh: 'It is in',
@@ -163,7 +164,8 @@
     });
 
     const next: Record<string, string> = $derived({
-        gear: 'Next: stir each part in its own pot.',
+        gear: run.checklist.length > 0 ? 'Next: see every contact ready.' : 'Next: stir each part in its own pot.',
+        contacts: 'Next: stir each part in its own pot.',
         premix: 'Next: cup on the scale.',
         tare: 'Next: weigh, line by line.',
         weigh:
@@ -175,7 +177,7 @@
         fill: run.step.batch < run.batches ? `Next: cup ${String(run.step.batch + 1)} of ${String(run.batches)}.` : 'Next: leave it alone.',
         wait: 'Next: look at it and say how it came out.',
     });
-    const beforeWeighing = $derived(['gear', 'wait', 'grade', 'done'].includes(kind));
+    const beforeWeighing = $derived(['gear', 'contacts', 'wait', 'grade', 'done'].includes(kind));
 </script>
 
 <svelte:head><title>{run.job}: {run.impression} · Apalos</title></svelte:head>
@@ -197,6 +199,27 @@
                 all.
             </p>
             <Cautions cautions={run.cautions} gear={run.gear} />
+        {:else if kind === 'contacts'}
+            <h1 class="text-4xl">Before anything is mixed</h1>
+            <p class="mt-1 mb-3 text-lg">
+                Look at each contact and tick it: {run.checklist.filter((i) => i.done).length} of {run.checklist.length}.
+            </p>
+            <ul class="checklist">
+                {#each run.checklist as item (item.id)}
+                    <li>
+                        <label class:on={item.done}>
+                            <input
+                                type="checkbox"
+                                class="checkbox checkbox-lg"
+                                checked={item.done}
+                                disabled={item.done}
+                                onchange={() => void live.record('checked', { item: item.id }, item.id)}
+                            />
+                            <span>{item.text}</span>
+                        </label>
+                    </li>
+                {/each}
+            </ul>
         {:else if kind === 'premix'}
             <h1 class="text-4xl">{run.one_part ? 'Stir it in its own pot' : 'Stir each part in its own pot'}</h1>
             <p class="mt-3 max-w-prose text-lg">
@@ -289,6 +312,24 @@
     .run.wide {
         grid-template-columns: minmax(0, 60rem);
         justify-content: center;
+    }
+    .checklist {
+        display: grid;
+        gap: 0.6rem;
+    }
+    .checklist label {
+        display: flex;
+        gap: 1rem;
+        align-items: center;
+        min-height: 3.5rem;
+        padding: 0.6rem 1rem;
+        border: 1.5px solid var(--color-base-300);
+        border-radius: 1.1rem;
+        background: var(--color-secondary);
+        cursor: pointer;
+    }
+    .checklist label.on {
+        border-color: var(--color-success);
     }
     .actions {
         display: flex;

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Apalos\Core\Input\BadInput;
+use App\Models\Impression;
+use App\Models\Job;
+use App\Models\PourState;
+use App\Shop\JobContacts;
+use Illuminate\Support\Facades\DB;
+
+/** Puts links into a chain, changes, moves and takes them out, and lets nothing through that would make no chain. */
+final readonly class ReviseChain
+{
+    public function __construct(private JobContacts $contacts) {}
+
+    /**
+     * @param  array<string, mixed>  $said
+     * @param  int|null  $after  the link it comes after; at the end where there is none
+     *
+     * @throws BadInput
+     */
+    public function insert(Job $job, array $said, ?int $after): Impression
+    {
+        return DB::transaction(function () use ($job, $said, $after): Impression {
+            $links = $job->impressions()->get();
+            $place = $links->search(static fn (Impression $link): bool => $link->id === $after);
+            $position = $place === false ? $links->count() : $place + 1;
+            $job->impressions()->where('position', '>=', $position)->increment('position');
+            $made = $job->impressions()->create([...$said, 'position' => $position]);
+            $this->check($job);
+
+            return $made;
+        });
+    }
+
+    /**
+     * @param  array<string, mixed>  $said
+     *
+     * @throws BadInput
+     */
+    public function change(Impression $impression, array $said): void
+    {
+        DB::transaction(function () use ($impression, $said): void {
+            $impression->update($said);
+            $this->check($impression->job()->firstOrFail());
+        });
+    }
+
+    /** @throws BadInput */
+    public function move(Impression $impression, int $by): void
+    {
+        DB::transaction(function () use ($impression, $by): void {
+            $job = $impression->job()->firstOrFail();
+            $links = array_values($job->impressions()->get()->all());
+            $at = (int) array_search($impression->id, array_map(static fn (Impression $link): int => $link->id, $links), true);
+            $to = max(0, min(count($links) - 1, $at + $by));
+            $taken = array_splice($links, $at, 1);
+            array_splice($links, $to, 0, $taken);
+            foreach ($links as $position => $link) {
+                $link->update(['position' => $position]);
+            }
+            $this->check($job);
+        });
+    }
+
+    /** @throws BadInput when it was poured, or others take their shape from it */
+    public function remove(Impression $impression): void
+    {
+        if ($impression->pours()->whereNot('state', PourState::Draft)->exists()) {
+            throw BadInput::at('impression', "“{$impression->name}” has been poured; what happened stays in the log. Only a link that was never poured can be taken out.");
+        }
+        $resting = Impression::query()->where('from_id', $impression->id)->pluck('name');
+        if ($resting->isNotEmpty()) {
+            throw BadInput::at('impression', "“{$resting->implode('”, “')}” takes its shape from “{$impression->name}”. Give it another source first, or take it out before.");
+        }
+        $impression->delete();
+    }
+
+    private function check(Job $job): void
+    {
+        try {
+            $this->contacts->chain($job->load('impressions'));
+        } catch (BadInput $wrong) {
+            throw BadInput::at('from_id', $wrong->getMessage());
+        }
+    }
+}

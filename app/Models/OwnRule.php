@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A contact rule of the shop's own, as it is written in `library/contacts/rules.yaml`.
+ *
+ * @property int $id
+ * @property string $name
+ * @property array<string, mixed> $rule
+ */
+final class OwnRule extends Model
+{
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['rule' => 'array'];
+    }
+}

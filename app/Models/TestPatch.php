@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A dab of a fresh material on a hidden place of a surface; read after its time, it is a fact of this shop.
+ *
+ * @property int $id
+ * @property string $fresh
+ * @property string $surface
+ * @property string|null $base house code of what was dabbed
+ * @property string|null $place
+ * @property CarbonImmutable $put_on_at
+ * @property CarbonImmutable $due_at
+ * @property bool|null $passed null until it is read
+ * @property CarbonImmutable|null $read_at
+ * @property string|null $note
+ * @property string|null $photo
+ */
+final class TestPatch extends Model
+{
+    protected $guarded = [];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    protected function casts(): array
+    {
+        return ['put_on_at' => 'immutable_datetime', 'due_at' => 'immutable_datetime', 'read_at' => 'immutable_datetime', 'passed' => 'boolean'];
+    }
+}

@@ -1,0 +1,23 @@
+import type { Kind } from '../parts/Mark.svelte';
+import type { JobView } from '../types/server';
+
+export type Contact = JobView['chain'][number]['contacts'][number];
+export type Words = {
+    surfaces: Record<string, string>;
+    releases: Record<string, { name: string; how: string }>;
+    sealers: Record<string, string>;
+};
+
+/** The mark of a contact: what blocks is a cross, what is overruled stays visible as a bar. */
+export function markOf(contact: Pick<Contact, 'blocks' | 'overruled'> & { result: { verdict: string } }): Kind {
+    if (contact.blocks) {
+        return 'stop';
+    }
+    if (contact.overruled !== null) {
+        return 'mind';
+    }
+    return contact.result.verdict === 'test-first' ? 'ask' : 'good';
+}
+
+export const wordsOf = (contact: Contact): string =>
+    contact.overruled !== null && !contact.blocks ? `overruled: ${contact.result.in_short}` : contact.result.in_short;

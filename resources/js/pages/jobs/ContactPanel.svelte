@@ -1,0 +1,266 @@
+<script lang="ts">
+    import { page, router } from '@inertiajs/svelte';
+    import { untrack } from 'svelte';
+    import { markOf, wordsOf, type Contact, type Words } from '../../lib/contacts';
+    import { minutes } from '../../lib/units';
+    import Mark from '../../parts/Mark.svelte';
+    import Measure from '../../parts/Measure.svelte';
+
+    let { contact, linkId, linkName, words }: { contact: Contact; linkId: number; linkName: string; words: Words } = $props();
+
+    const errors = $derived((page.props.errors as Record<string, string> | undefined) ?? {});
+    const result = $derived(contact.result);
+    let reason = $state(untrack(() => contact.overruled ?? ''));
+    let hours = $state<number | string | null>(untrack(() => contact.hours_since_cure));
+    let solvent = $state<number | string | null>(untrack(() => contact.solvent_min_ago));
+    let more = $state(false);
+    const shown = $derived(more ? result.releases : result.releases.slice(0, 3));
+
+    const title = $derived.by(() => {
+        const with_ = contact.with;
+        if (result.inhibition === 'stops') {
+            return `${linkName} would not cure on ${with_}`;
+        }
+        if (result.verdict === 'stop') {
+            return `Never ${linkName} on ${with_} like this`;
+        }
+        if (contact.blocks) {
+            return result.adhesion === 'fuses' ? `${linkName} would fuse to ${with_}` : `${linkName} would lock into ${with_}`;
+        }
+        return result.verdict === 'test-first' ? `${linkName} on ${with_}: test it first` : `${linkName} lets go of ${with_}`;
+    });
+
+    type Choice = Partial<{
+        release: string | null;
+        sealed_with: string | null;
+        damp: boolean;
+        latex_touched: boolean;
+        hours_since_cure: number | string | null;
+        solvent_min_ago: number | string | null;
+        overruled: string | null;
+    }>;
+    function choose(change: Choice): void {
+        router.put(
+            `/impressions/${String(linkId)}/contacts/${contact.key}`,
+            {
+                release: contact.release,
+                sealed_with: contact.sealed_with,
+                damp: contact.damp,
+                latex_touched: contact.latex_touched,
+                hours_since_cure: hours,
+                solvent_min_ago: solvent,
+                overruled: contact.overruled,
+                ...change,
+            },
+            { preserveScroll: true, preserveState: true },
+        );
+    }
+
+    const doing: Record<string, string> = { dry: 'Dry', seal: 'Seal', block: 'Block', release: 'Release', wait: 'Wait', test: 'Test' };
+</script>
+
+<article class="panel" class:stop={contact.blocks} aria-labelledby="contact-{contact.key}">
+    <h3 id="contact-{contact.key}" class="text-2xl"><Mark kind={markOf(contact)} /> <span>{title}</span></h3>
+    <p class="quiet">{contact.fresh}, fresh, on {contact.surface_name}: <b>{wordsOf(contact)}</b></p>
+    <ul class="because">
+        {#each result.because as why (why.rule)}<li>{why.text} <span class="quiet text-sm">{why.sure}</span></li>{/each}
+    </ul>
+
+    {#if result.releases.length > 0 && result.inhibition !== 'stops'}
+        <fieldset class="mt-3">
+            <legend class="font-bold">Between the two</legend>
+            <div class="cards">
+                {#each shown as release (release.id)}
+                    <label class:on={contact.release === release.id}>
+                        <input
+                            type="radio"
+                            class="sr-only"
+                            name="release-{contact.key}"
+                            checked={contact.release === release.id}
+                            onchange={() => choose({ release: release.id })}
+                        />
+                        <b>{words.releases[release.id]?.name ?? release.id}</b>
+                        <span class="text-sm">{release.why}</span>
+                    </label>
+                {/each}
+                <label class:on={contact.release === null}>
+                    <input
+                        type="radio"
+                        class="sr-only"
+                        name="release-{contact.key}"
+                        checked={contact.release === null}
+                        onchange={() => choose({ release: null })}
+                    />
+                    <b>Nothing</b><span class="text-sm">{result.adhesion === 'lets-go' ? 'it lets go by itself' : 'it would be lost'}</span>
+                </label>
+            </div>
+            <p class="mt-1 flex flex-wrap gap-3 text-sm">
+                {#if result.releases.length > 3}<button type="button" class="link" onclick={() => (more = !more)}
+                        >{more ? 'Fewer' : `${String(result.releases.length - 3)} more`}</button
+                    >{/if}
+                {#if result.ruinous.length > 0}<span class="quiet"
+                        >Would ruin it: {result.ruinous.map((r) => words.releases[r.id]?.name ?? r.id).join(', ')}.</span
+                    >{/if}
+            </p>
+        </fieldset>
+    {/if}
+
+    {#if result.plan.length > 0}
+        <ol class="plan" aria-label="What to do">
+            {#each result.plan as step, i (i)}
+                <li>
+                    <b>{doing[step.do]}:</b>
+                    {step.what}{step.coats > 1 ? `, ${String(step.coats)} coats` : ''}{step.minutes > 0
+                        ? `, ${minutes(step.minutes)}`
+                        : ''}. <span class="quiet">{step.note}</span>
+                </li>
+            {/each}
+        </ol>
+    {/if}
+    {#each result.cautions as caution (caution)}<p class="caution">{caution}</p>{/each}
+
+    <details
+        class="mt-3"
+        open={contact.damp ||
+            contact.latex_touched ||
+            contact.sealed_with !== null ||
+            contact.hours_since_cure !== null ||
+            contact.solvent_min_ago !== null}
+    >
+        <summary class="link cursor-pointer">The surface as it is today</summary>
+        <div class="state">
+            <label class="grid gap-1 text-sm"
+                ><span class="quiet">Sealed with</span>
+                <select
+                    class="select w-full text-base"
+                    value={contact.sealed_with ?? ''}
+                    onchange={(event) => choose({ sealed_with: event.currentTarget.value === '' ? null : event.currentTarget.value })}
+                >
+                    <option value="">nothing</option>
+                    {#each Object.entries(words.sealers) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+                </select>
+            </label>
+            <Measure label="Hours since it cured" kind="plain" bind:value={hours} error={errors['contact.hours_since_cure'] ?? null} />
+            <Measure label="Minutes since solvent" kind="plain" bind:value={solvent} error={errors['contact.solvent_min_ago'] ?? null} />
+            <button type="button" class="btn self-end" onclick={() => choose({})}>Judge again</button>
+            <label class="flex items-center gap-2"
+                ><input
+                    type="checkbox"
+                    class="checkbox"
+                    checked={contact.damp}
+                    onchange={(e) => choose({ damp: e.currentTarget.checked })}
+                /> damp</label
+            >
+            <label class="flex items-center gap-2"
+                ><input
+                    type="checkbox"
+                    class="checkbox"
+                    checked={contact.latex_touched}
+                    onchange={(e) => choose({ latex_touched: e.currentTarget.checked })}
+                /> touched with latex, or tools from latex or tin</label
+            >
+        </div>
+    </details>
+
+    {#if contact.blocks || contact.overruled !== null}
+        <form
+            class="mt-3 grid gap-2"
+            onsubmit={(event) => {
+                event.preventDefault();
+                choose({ overruled: reason });
+            }}
+        >
+            <label class="grid gap-1 text-sm"
+                ><span class="quiet">You know better? It is kept with your reason and asked again before the pour.</span>
+                <input
+                    class="input w-full text-base"
+                    bind:value={reason}
+                    placeholder="why it is safe all the same"
+                    aria-invalid={errors['contact.overruled'] !== undefined}
+                />
+            </label>
+            {#if errors['contact.overruled'] !== undefined}<p class="text-sm font-bold text-error" role="alert">
+                    {errors['contact.overruled']}
+                </p>{/if}
+            <div class="flex gap-2">
+                <button class="btn btn-sm">Overrule it</button>
+                {#if contact.overruled !== null}<button
+                        type="button"
+                        class="btn btn-ghost btn-sm"
+                        onclick={() => {
+                            reason = '';
+                            choose({ overruled: null });
+                        }}>Take that back</button
+                    >{/if}
+            </div>
+        </form>
+    {/if}
+</article>
+
+<style>
+    .panel {
+        border: 1.5px solid var(--color-base-300);
+        border-radius: var(--radius-box);
+        background: var(--color-secondary);
+        padding: 1.1rem 1.4rem;
+    }
+    .panel.stop {
+        border: 2.5px solid var(--color-error);
+    }
+    h3 {
+        display: flex;
+        gap: 0.6rem;
+        align-items: center;
+    }
+    .stop h3 {
+        color: var(--color-error);
+    }
+    .because {
+        margin-top: 0.4rem;
+        display: grid;
+        gap: 0.2rem;
+    }
+    .cards {
+        display: grid;
+        grid-template-columns: repeat(auto-fit, minmax(11rem, 1fr));
+        gap: 0.6rem;
+        margin-top: 0.4rem;
+    }
+    .cards label {
+        display: grid;
+        align-content: start;
+        gap: 0.2rem;
+        border: 1.5px solid var(--color-base-300);
+        border-radius: 1rem;
+        padding: 0.7rem 0.9rem;
+        cursor: pointer;
+    }
+    .cards label.on {
+        border: 2.5px solid var(--color-base-content);
+    }
+    .cards label:focus-within {
+        outline: 3px solid var(--color-accent);
+        outline-offset: 2px;
+    }
+    .plan {
+        list-style: decimal;
+        padding-left: 1.3rem;
+        margin-top: 0.8rem;
+        display: grid;
+        gap: 0.3rem;
+    }
+    .caution {
+        border-left: 4px solid var(--color-warning);
+        padding-left: 0.7rem;
+        margin-top: 0.6rem;
+        font-size: 0.92rem;
+        max-width: 70ch;
+    }
+    .state {
+        display: grid;
+        grid-template-columns: repeat(auto-fit, minmax(10rem, 1fr));
+        gap: 0.7rem;
+        margin-top: 0.5rem;
+        align-items: start;
+    }
+</style>
