@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 use App\Http\Controllers\BenchController;
 use App\Http\Controllers\ContactChoiceController;
+use App\Http\Controllers\ContactController;
 use App\Http\Controllers\DeviceController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\ImpressionController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\LogController;
+use App\Http\Controllers\MouldController;
 use App\Http\Controllers\PourController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\StoresController;
@@ -27,6 +29,8 @@ Route::get('/jobs/{job}', [JobController::class, 'show']);
 Route::put('/jobs/{job}', [JobController::class, 'update']);
 Route::delete('/jobs/{job}', [JobController::class, 'destroy']);
 Route::post('/jobs/{job}/restore', [JobController::class, 'restore']);
+Route::get('/jobs/{job}/mould', [MouldController::class, 'show']);
+Route::post('/jobs/{job}/mould', [MouldController::class, 'store']);
 Route::post('/jobs/{job}/impressions', [ImpressionController::class, 'store']);
 Route::put('/impressions/{impression}', [ImpressionController::class, 'update']);
 Route::post('/impressions/{impression}/move', [ImpressionController::class, 'move']);
@@ -42,6 +46,15 @@ Route::post('/pours/{pour}/run', [PourController::class, 'start']);
 Route::get('/pours/{pour}/run', [RunController::class, 'show']);
 Route::get('/pours/{pour}/state', [RunController::class, 'state']);
 Route::post('/pours/{pour}/events', [RunController::class, 'record']);
+
+Route::get('/contacts', [ContactController::class, 'board']);
+Route::post('/contacts/judge', [ContactController::class, 'judge']);
+Route::post('/contacts/patches', [ContactController::class, 'plan']);
+Route::post('/contacts/patches/{patch}', [ContactController::class, 'read'])->whereNumber('patch');
+Route::get('/contacts/patches/{patch}/photo', [ContactController::class, 'photo'])->whereNumber('patch');
+Route::get('/contacts.{format}', [ContactController::class, 'export'])->whereIn('format', ['yaml', 'json']);
+Route::post('/contacts/import', [ContactController::class, 'import']);
+Route::delete('/contacts/rules/{rule}', [ContactController::class, 'forget'])->whereNumber('rule');
 
 Route::get('/stores/{code?}', StoresController::class)->where('code', '[a-z0-9-]+');
 Route::get('/log', [LogController::class, 'index']);

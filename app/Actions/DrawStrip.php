@@ -9,6 +9,7 @@ use Apalos\Core\Run\StepKind;
 use App\Http\Views\StripView;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\Models\Workshop;
 use App\Shop\PourClock;
 use App\Shop\RecordedRun;
 use App\Shop\SheetReckoner;
@@ -20,7 +21,7 @@ final readonly class DrawStrip
     /** How long before the end of pot life hands are called. */
     private const LAST_CALL_MIN = 3;
 
-    public function __construct(private PourClock $clock, private SheetReckoner $reckoner) {}
+    public function __construct(private PourClock $clock, private SheetReckoner $reckoner, private Workshop $workshop) {}
 
     public function __invoke(CarbonImmutable $now): StripView
     {
@@ -34,8 +35,11 @@ final readonly class DrawStrip
                 'hands' => $this->hands($pour, $run, $now), 'waits' => $this->waits($pour, $now), 'windows' => $this->windows($pour, $run),
             ];
             foreach ($this->calls($pour, $run) as [$at, $what]) {
-                $calls[] = ['pour_id' => $pour->id, 'at_ms' => (int) $at->getTimestampMs(), 'what' => $what, 'title' => $title];
+                $calls[] = ['pour_id' => $pour->id, 'at_ms' => (int) $at->getTimestampMs(), 'what' => $what, 'title' => $title, 'href' => "/pours/{$pour->id}/run"];
             }
+        }
+        foreach ($this->workshop->testPatches()->whereNull('passed')->get() as $patch) {
+            $calls[] = ['pour_id' => -$patch->id, 'at_ms' => (int) $patch->due_at->getTimestampMs(), 'what' => 'The dab is ready to read', 'title' => "{$patch->fresh} on {$patch->surface}", 'href' => '/contacts'];
         }
         usort($calls, static fn (array $a, array $b): int => $a['at_ms'] <=> $b['at_ms']);
 

@@ -6,6 +6,7 @@ namespace App\Shop;
 
 use Apalos\Core\Contact\Knowledge;
 use Apalos\Core\Material\Shelf;
+use Apalos\Core\Mould\MouldLibrary;
 use Illuminate\Contracts\Cache\Repository;
 use Symfony\Component\Yaml\Yaml;
 
@@ -29,6 +30,11 @@ final class Library
         $read = $this->read('contacts/*.yaml');
 
         return $this->knowledge ??= Knowledge::of($read['families'], $read['surfaces'], $read['rules'], $read['releases'], $read['sealers'], $this->cautions());
+    }
+
+    public function moulds(): MouldLibrary
+    {
+        return MouldLibrary::of($this->read('mould-kinds.yaml')['mould-kinds'] ?? []);
     }
 
     /** @return array<string, array{title: string, text: string, gear: list<string>}> by id */

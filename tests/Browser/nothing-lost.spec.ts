@@ -1,26 +1,13 @@
-import { expect, pourToTarget, test, type Shop } from './shop';
+import { castSheet, expect, pourToTarget, test, toTheCup, type Shop } from './shop';
 import type { Page } from '@playwright/test';
 
 /** A job with a cast that is being weighed, made over the interface. */
 async function weighing(page: Page, shop: Shop, name: string): Promise<void> {
-    await page.goto(`${shop.url}/jobs?new=1`);
-    await page.getByLabel('Piece').fill(name);
-    await page.getByRole('button', { name: 'Start the job' }).click();
-    await page.getByRole('button', { name: /Casts/ }).click();
-    await page.getByRole('button', { name: /Plan a pour/ }).click();
+    await castSheet(page, shop, name);
     await page.getByText('By mass').click();
     await page.getByLabel('Grams wanted').fill('150');
     await expect(page.getByTestId('mass')).toHaveText('150');
-    await page.getByRole('button', { name: /Gear on/ }).click();
-    const main = page.locator('.actions .main');
-    await main.click();
-    await expect(page.getByRole('heading', { name: /Stir each part/ })).toBeVisible();
-    await main.click();
-    await expect(page.getByRole('heading', { name: /Empty cup/ })).toBeVisible();
-    await shop.scale('CLR');
-    await expect.poll(() => shop.scale('Q')).toMatch(/^ST/);
-    await main.click();
-    await expect(page.getByRole('heading', { name: /Pour B until/ })).toBeVisible();
+    await toTheCup(page, shop);
 }
 
 test('a reload and a second tab stand where the pour stands', async ({ page, context, shop }) => {
@@ -99,11 +86,7 @@ test('a scale that drops out mid-pour is said, typing goes on, and it comes back
 });
 
 test('a sheet typed while the server is gone is kept and answered when it is back', async ({ page, shop }) => {
-    await page.goto(`${shop.url}/jobs?new=1`);
-    await page.getByLabel('Piece').fill('Typed in the dark');
-    await page.getByRole('button', { name: 'Start the job' }).click();
-    await page.getByRole('button', { name: /Casts/ }).click();
-    await page.getByRole('button', { name: /Plan a pour/ }).click();
+    await castSheet(page, shop, 'Typed in the dark');
     await page.getByText('By mass').click();
     await page.getByLabel('Grams wanted').fill('100');
     await expect(page.getByTestId('mass')).toHaveText('100');

@@ -185,3 +185,37 @@ export async function pourToTarget(page: Page, shop: Shop, over = 0): Promise<vo
     await expect.poll(() => onScale(page), { timeout: 8000 }).toBeCloseTo(wanted + over, 0);
     await expect(page.getByText('at rest')).toBeVisible();
 }
+
+/** A new job with the sheet of its first cast open, something put between the two silicones. */
+export async function castSheet(page: Page, shop: Shop, name: string): Promise<void> {
+    await page.goto(`${shop.url}/jobs?new=1`);
+    await page.getByLabel('Piece').fill(name);
+    await page.getByRole('button', { name: 'Start the job' }).click();
+    await page.getByRole('button', { name: /Casts/ }).first().click();
+    await expect(page.getByRole('heading', { name: /Casts would fuse to Mould/ })).toBeVisible();
+    await page.getByText('Wax spray, silicone-free').click();
+    await expect(page.getByRole('heading', { name: /Casts lets go of Mould/ })).toBeVisible();
+    await page.getByRole('button', { name: /Plan a pour/ }).click();
+    await expect(page.getByRole('heading', { name: 'Casts', exact: true })).toBeVisible();
+}
+
+/** From the sheet past gear and contacts to the empty cup. */
+export async function toTheCup(page: Page, shop: Shop): Promise<void> {
+    await page.getByRole('button', { name: /Gear on/ }).click();
+    const main = page.locator('.actions .main');
+    await expect(page.getByRole('heading', { name: 'Gear on' })).toBeVisible();
+    await main.click();
+    await expect(page.getByRole('heading', { name: 'Before anything is mixed' })).toBeVisible();
+    for (const box of await page.locator('.checklist input').all()) {
+        await box.check();
+        await expect(box).toBeDisabled();
+    }
+    await main.click();
+    await expect(page.getByRole('heading', { name: /Stir each part/ })).toBeVisible();
+    await main.click();
+    await expect(page.getByRole('heading', { name: /Empty cup/ })).toBeVisible();
+    await shop.scale('CLR');
+    await expect.poll(() => shop.scale('Q')).toMatch(/^ST/);
+    await main.click();
+    await expect(page.getByRole('heading', { name: /Pour B until/ })).toBeVisible();
+}

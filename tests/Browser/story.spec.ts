@@ -4,6 +4,15 @@ import type { Page } from '@playwright/test';
 /** Weighs every line of every cup, through mixing and filling, by pressing Space. */
 async function pourAll(page: Page, shop: Shop, press: (words: string) => Promise<void>): Promise<void> {
     await press('I have it on');
+    // Every contact is ticked, one by one, before anything is mixed.
+    await expect(
+        page.getByRole('heading', { name: 'Before anything is mixed' }).or(page.getByRole('heading', { name: /Stir each part/ })),
+    ).toBeVisible();
+    for (const box of await page.locator('.checklist input').all()) {
+        await tabTo(page, box);
+        await page.keyboard.press('Space');
+        await expect(box).toBeDisabled();
+    }
     for (let i = 0; i < 60; i++) {
         const main = page.locator('.actions .main');
         const words = ((await main.textContent()) ?? '').replace('Space', '').trim();
@@ -41,9 +50,21 @@ test('from an empty shop to a graded cast, by keyboard alone', async ({ page, em
     await typeInto(page, 'How many', '4');
     await typeInto(page, /What is it for/, 'Worn on skin on a stage');
     await typeInto(page, /first mould taken from/, 'oil clay, sulphur-free');
+    await tabTo(page, page.getByLabel('Its surface'));
+    await page.keyboard.type('oil clay, sulphur-free');
     await tabTo(page, page.getByRole('button', { name: 'Start the job' }));
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { name: 'Barn-owl brow' })).toBeVisible();
+
+    // Silicone is to be cast in silicone: the chain says so before anything is weighed, and a release is put between them.
+    await expect(page.getByRole('heading', { name: 'Casts would fuse to Mould' })).toBeVisible();
+    await tabTo(page, page.getByRole('radio', { name: /Nothing/ }));
+    await page.keyboard.press('ArrowUp');
+    await expect(page.getByRole('heading', { name: 'Casts lets go of Mould' })).toBeVisible();
+    await tabTo(page, page.getByRole('button', { name: /^mould Mould/ }));
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'Mould lets go of Original' })).toBeVisible();
+    await page.locator('body').evaluate(() => (document.activeElement as HTMLElement).blur());
 
     // The mould: a box around a part, in a room of a known temperature.
     await page.keyboard.press('p');
@@ -131,7 +152,9 @@ test.describe('on a tablet, by touch', () => {
         await page.getByLabel('Piece').fill('Bath grip');
         await page.getByLabel('How many').fill('2');
         await page.getByRole('button', { name: 'Start the job' }).tap();
-        await page.getByRole('button', { name: /Casts/ }).tap();
+        await page.getByText('Warm jelly, thin').tap();
+        await expect(page.getByRole('heading', { name: 'Casts lets go of Mould' })).toBeVisible();
+        await page.getByRole('button', { name: /^casts Casts/ }).tap();
         await page.getByRole('button', { name: /Plan a pour/ }).tap();
         await page.getByText('By mass').tap();
         await page.getByLabel('Grams wanted').fill('200');
@@ -139,6 +162,12 @@ test.describe('on a tablet, by touch', () => {
         await page.getByRole('button', { name: /Gear on/ }).tap();
 
         const main = page.locator('.actions .main');
+        await main.tap();
+        await expect(page.getByRole('heading', { name: 'Before anything is mixed' })).toBeVisible();
+        await main.tap();
+        await expect(page.getByText(/Look at every contact and tick it first/)).toBeVisible();
+        await page.locator('.checklist label').tap();
+        await expect(page.locator('.checklist input')).toBeDisabled();
         await main.tap();
         await expect(page.getByRole('heading', { name: /Stir each part/ })).toBeVisible();
         await main.tap();

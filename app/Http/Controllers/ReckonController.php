@@ -4,20 +4,22 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Apalos\Core\Console\Shelves;
 use Apalos\Core\Console\Verb;
 use Apalos\Core\Input\Fields;
 use App\Shop\Library;
+use App\Shop\ShopContacts;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
 /** The console's verbs over HTTP: the same JSON in, the same JSON out, 422 where the console exits with 2. */
 final class ReckonController
 {
-    public function __invoke(Request $request, Library $library, string $verb): JsonResponse
+    public function __invoke(Request $request, Library $library, ShopContacts $contacts, string $verb): JsonResponse
     {
         $known = Verb::tryFrom($verb);
         abort_if($known === null, 404, 'Known are: '.implode(', ', array_column(Verb::cases(), 'value')).'.');
 
-        return new JsonResponse($known->answer(Fields::fromJson($request->getContent()), $library->knowledge()));
+        return new JsonResponse($known->answer(Fields::fromJson($request->getContent()), new Shelves($contacts->knowledge(), $library->moulds())));
     }
 }

@@ -24,7 +24,7 @@ final readonly class FrameView implements View
      *             waits: list<array{from_ms: int, to_ms: int}>,
      *             windows: list<array{kind: string, from_ms: int, to_ms: int}>
      *         }>,
-     *         calls: list<array{pour_id: int, at_ms: int, what: string, title: string}>,
+     *         calls: list<array{pour_id: int, at_ms: int, what: string, title: string, href: string}>,
      *         startable: list<array{pour_id: int, title: string, open_ms: int}>
      *     }
      * }

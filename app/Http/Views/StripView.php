@@ -9,7 +9,7 @@ final readonly class StripView implements View
 {
     /**
      * @param  list<array{pour_id: int, job: string, title: string, state: string, hands: list<array{from_ms: int, to_ms: int}>, waits: list<array{from_ms: int, to_ms: int}>, windows: list<array{kind: string, from_ms: int, to_ms: int}>}>  $lozenges
-     * @param  list<array{pour_id: int, at_ms: int, what: string, title: string}>  $calls
+     * @param  list<array{pour_id: int, at_ms: int, what: string, title: string, href: string}>  $calls
      * @param  list<array{pour_id: int, title: string, open_ms: int}>  $startable
      */
     public function __construct(private array $lozenges, private array $calls, private array $startable, private int $nowMs) {}
@@ -23,7 +23,7 @@ final readonly class StripView implements View
      *         waits: list<array{from_ms: int, to_ms: int}>,
      *         windows: list<array{kind: string, from_ms: int, to_ms: int}>
      *     }>,
-     *     calls: list<array{pour_id: int, at_ms: int, what: string, title: string}>,
+     *     calls: list<array{pour_id: int, at_ms: int, what: string, title: string, href: string}>,
      *     startable: list<array{pour_id: int, title: string, open_ms: int}>
      * }
      */

@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Console;
 
-use Apalos\Core\Contact\Knowledge;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 
 /** `bin/apalos VERB < in.json > out.json`: exit 0 with a result, 2 with `{"error": {"field", "message"}}`. */
 final readonly class Command
 {
-    public function __construct(private Knowledge $knowledge) {}
+    public function __construct(private Shelves $shelves) {}
 
     /** @param  list<string>  $arguments without the program's own name */
     public function run(array $arguments, string $input): Output
@@ -29,7 +28,7 @@ final readonly class Command
                 throw BadInput::at('verb', 'Only the verb goes on the command line; the input is read from standard input.');
             }
 
-            return new Output(0, self::json($verb->answer(Fields::fromJson($input), $this->knowledge)));
+            return new Output(0, self::json($verb->answer(Fields::fromJson($input), $this->shelves)));
         } catch (BadInput $wrong) {
             return new Output(2, self::json($wrong->toArray()));
         }

@@ -6,7 +6,6 @@ namespace Apalos\Core\Console;
 
 use Apalos\Core\Contact\ContactEngine;
 use Apalos\Core\Contact\ContactRequest;
-use Apalos\Core\Contact\Knowledge;
 use Apalos\Core\Cure\Clock;
 use Apalos\Core\Cure\CureRequest;
 use Apalos\Core\Input\Fields;
@@ -14,6 +13,8 @@ use Apalos\Core\Mix\MixPlanner;
 use Apalos\Core\Mix\MixRequest;
 use Apalos\Core\Mix\Topup;
 use Apalos\Core\Mix\TopupRequest;
+use Apalos\Core\Mould\MouldChooser;
+use Apalos\Core\Mould\PieceRequest;
 use Apalos\Core\Volume\VolumeEstimator;
 use Apalos\Core\Volume\VolumeRequest;
 
@@ -25,6 +26,7 @@ enum Verb: string
     case Cure = 'cure';
     case Volume = 'volume';
     case Contact = 'contact';
+    case Mould = 'mould';
 
     public function question(): string
     {
@@ -34,6 +36,7 @@ enum Verb: string
             self::Cure => 'how long it pours, when it demoulds, in this room',
             self::Volume => 'how much rubber the mould needs',
             self::Contact => 'will it let go, will it cure',
+            self::Mould => 'which kind of mould, and why',
         };
     }
 
@@ -42,14 +45,15 @@ enum Verb: string
      *
      * @throws \Apalos\Core\Input\BadInput
      */
-    public function answer(Fields $in, Knowledge $knowledge): array
+    public function answer(Fields $in, Shelves $shelves): array
     {
         return match ($this) {
             self::Mix => (new MixPlanner)->plan(MixRequest::from($in))->toArray(),
             self::Topup => (new Topup)->rescue(TopupRequest::from($in))->toArray(),
             self::Cure => (new Clock)->read(CureRequest::from($in))->toArray(),
             self::Volume => (new VolumeEstimator)->estimate(VolumeRequest::from($in))->toArray(),
-            self::Contact => (new ContactEngine($knowledge))->judge(ContactRequest::from($in, $knowledge))->toArray(),
+            self::Contact => (new ContactEngine($shelves->contacts))->judge(ContactRequest::from($in, $shelves->contacts))->toArray(),
+            self::Mould => (new MouldChooser($shelves->moulds, $shelves->contacts))->choose(PieceRequest::from($in, $shelves->contacts))->toArray(),
         };
     }
 }

@@ -190,6 +190,12 @@ final readonly class Fields
         return $strings;
     }
 
+    /** @return array<array-key, mixed> as handed in */
+    public function toArray(): array
+    {
+        return $this->values;
+    }
+
     /** @return list<string> the names of the fields that are there */
     public function names(): array
     {

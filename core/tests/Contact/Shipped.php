@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Tests\Contact;
 
+use Apalos\Core\Console\Shelves;
 use Apalos\Core\Contact\Knowledge;
+use Apalos\Core\Mould\MouldLibrary;
 use Symfony\Component\Yaml\Yaml;
 
 /** The knowledge that ships with the application. */
@@ -16,5 +18,10 @@ final class Shipped
             static fn (string $file): array => Yaml::parseFile(__DIR__."/../../../library/{$file}.yaml"),
             ['contacts/families', 'contacts/surfaces', 'contacts/rules', 'contacts/releases', 'contacts/sealers', 'cautions'],
         ));
+    }
+
+    public static function shelves(): Shelves
+    {
+        return new Shelves(self::knowledge(), MouldLibrary::of(Yaml::parseFile(__DIR__.'/../../../library/mould-kinds.yaml')));
     }
 }

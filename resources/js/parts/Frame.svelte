@@ -16,6 +16,7 @@
     const screens = [
         { name: 'Bench', href: '/', key: 'b' },
         { name: 'Jobs', href: '/jobs', key: 'j' },
+        { name: 'Contacts', href: '/contacts', key: 'c' },
         { name: 'Stores', href: '/stores', key: 's' },
         { name: 'Log', href: '/log', key: 'l' },
     ];
@@ -30,7 +31,7 @@
     let helpKeys = $state<Key[]>([]);
     let dark = $state(false);
     let heard: string[] = [];
-    let ringing = $state<{ pour_id: number; what: string; title: string }[]>([]);
+    let ringing = $state<{ pour_id: number; what: string; title: string; href: string }[]>([]);
 
     const frameKeys: Key[] = [
         { press: '/', does: 'Find something', run: () => (finding = true) },
@@ -161,7 +162,7 @@
 <div aria-live="assertive" class="ring-list">
     {#each ringing as call (call.pour_id)}
         <p class="ring">
-            <a class="link font-bold" href="/pours/{call.pour_id}/run">{call.title}</a>: {call.what.toLowerCase()}.
+            <a class="link font-bold" href={call.href}>{call.title}</a>: {call.what.toLowerCase()}.
             <button class="btn btn-sm" onclick={() => (ringing = ringing.filter((r) => r !== call))}>I heard</button>
         </p>
     {/each}

@@ -123,6 +123,34 @@ export type TopupResult = {
     }[];
 };
 
+/** The kinds of moulds for a piece, best first. */
+export type MouldResult = {
+    ranked: ({
+        kind: string;
+        name: string;
+        score: number;
+        for: string[];
+        against: string[];
+        parts: string[];
+        chemistry: string;
+        hardness: {
+            low: number;
+            high: number;
+            why: string;
+        } | null;
+        rubber_ml: number;
+        rubber_g: number;
+        hours: number;
+        cost: number;
+    })[];
+    schools: string[];
+    margin_mm: number;
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
 /** How much rubber to mix, in ml, between which bounds, and why. */
 export type VolumeResult = {
     low_ml: number;
@@ -158,6 +186,49 @@ export type BenchView = {
         colour: string;
         action: string;
     })[];
+};
+
+/** The contact board: every fresh material on every surface, each with its verdict, and what the shop has tested. */
+export type ContactBoardView = {
+    fresh: {
+        id: string;
+        name: string;
+        groups: string[];
+    }[];
+    surfaces: {
+        id: string;
+        name: string;
+        groups: string[];
+    }[];
+    cells: Record<string, Record<string, {
+        verdict: string;
+        in_short: string;
+        tested: boolean | null;
+    }>>;
+    patches: ({
+        id: number;
+        fresh: string;
+        surface: string;
+        base: string | null;
+        place: string;
+        put_on_ms: number;
+        due_ms: number;
+        passed: boolean | null;
+        note: string;
+        photo: boolean;
+    })[];
+    releases: Record<string, string>;
+    sealers: Record<string, string>;
+    bases: {
+        code: string;
+        name: string;
+        family: string;
+    }[];
+    own_rules: {
+        id: number;
+        name: string;
+        text: string;
+    }[];
 };
 
 /** What every screen's frame needs: whose bench, which units, how warm, what is live today. */
@@ -200,6 +271,7 @@ export type FrameView = {
             at_ms: number;
             what: string;
             title: string;
+            href: string;
         }[];
         startable: {
             pour_id: number;
@@ -711,6 +783,7 @@ export type StripView = {
         at_ms: number;
         what: string;
         title: string;
+        href: string;
     }[];
     startable: {
         pour_id: number;

@@ -87,6 +87,7 @@
     />
     <p class="flex flex-wrap gap-2">
         <button class="btn btn-sm" onclick={() => (form = form === 'new' ? 'none' : 'new')}>Add a link</button>
+        <a class="btn btn-sm" href="/jobs/{job.id}/mould">Which mould?</a>
     </p>
 </section>
 

@@ -1,6 +1,7 @@
 <script lang="ts">
     import { page, router } from '@inertiajs/svelte';
     import { onMount, untrack } from 'svelte';
+    import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys';
     import { LiveSheet, type Sheet } from '../../lib/sheet.svelte';
     import type { PourSheetView, ReckoningView } from '../../types/server';
@@ -13,6 +14,15 @@
 
     const live = untrack(() => new LiveSheet(`/pours/${String(pour.id)}/sheet`, pour.sheet as unknown as Sheet, reckoning));
     const base = $derived(pour.bases.find((b) => b.code === live.sheet.formula.base) ?? null);
+    // Everything timed follows the room: when it changes, so do the answers.
+    let answeredAt = untrack(() => reckoning.room_c);
+    $effect(() => {
+        const room = bench.frame?.workshop.room_c;
+        if (room !== undefined && room !== answeredAt) {
+            answeredAt = room;
+            untrack(() => live.changed());
+        }
+    });
     const refused = $derived((page.props.errors as Record<string, string> | undefined)?.sheet ?? null);
     let starting = $state(false);
 

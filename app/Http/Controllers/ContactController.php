@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Apalos\Core\Cure\CureModel;
+use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Input\BadInput;
+use App\Actions\ImportContacts;
+use App\Http\Views\ContactBoardView;
+use App\Models\OwnRule;
+use App\Models\TestPatch;
+use App\Models\Workshop;
+use App\Shop\Library;
+use App\Shop\Room;
+use App\Shop\ShopContacts;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Storage;
+use Inertia\Inertia;
+use Inertia\Response;
+use Symfony\Component\HttpFoundation\Response as HttpResponse;
+use Symfony\Component\Yaml\Yaml;
+
+/** The contact board, the dabs that test it, and the shop's own rules. */
+final readonly class ContactController
+{
+    /** Where the base is not on the shelf: long enough for most rubbers. */
+    private const USUAL_TEST_MIN = 360.0;
+
+    private const LARGEST_FILE = 500_000;
+
+    public function __construct(private ShopContacts $contacts, private Library $library, private Workshop $workshop) {}
+
+    public function board(): Response
+    {
+        return Inertia::render('contacts/Contacts', ['board' => (new ContactBoardView($this->contacts, $this->library, $this->workshop))->toArray()]);
+    }
+
+    /** One pair with the surface as somebody says it is. */
+    public function judge(Request $request): JsonResponse
+    {
+        return new JsonResponse($this->contacts->judge($request->json()->all())->toArray());
+    }
+
+    public function plan(Request $request, Room $room): RedirectResponse
+    {
+        $said = $request->validate(
+            ['fresh' => ['required', 'string'], 'surface' => ['required', 'string'], 'base' => ['nullable', 'string'], 'place' => ['nullable', 'string', 'max:300']],
+            ['fresh.required' => 'Say what is dabbed.', 'surface.required' => 'Say on what.', 'place.max' => 'Keep the place under 300 letters.'],
+        );
+        $knowledge = $this->contacts->knowledge();
+        try {
+            $fresh = $knowledge->family((string) $said['fresh'])->id;
+            $surface = $knowledge->surface((string) $said['surface'])->id;
+        } catch (BadInput $wrong) {
+            return back()->withErrors(['patch' => $wrong->getMessage()]);
+        }
+        $base = $this->library->shelf()->bases[$said['base'] ?? ''] ?? null;
+        $minutes = $base === null ? null : CureModel::learnt($base->forCuring(), [])->band(Milestone::Demould, $room->now(), null)?->likely->min;
+        $now = CarbonImmutable::now();
+        $this->workshop->testPatches()->create([
+            'fresh' => $fresh, 'surface' => $surface, 'base' => $base?->code, 'place' => ($said['place'] ?? null) ?: null,
+            'put_on_at' => $now, 'due_at' => $now->addSeconds((int) round(($minutes ?? self::USUAL_TEST_MIN) * 60)),
+        ]);
+
+        return back();
+    }
+
+    public function read(Request $request, TestPatch $patch): RedirectResponse
+    {
+        $said = $request->validate(
+            ['passed' => ['required', 'boolean'], 'note' => ['nullable', 'string', 'max:2000'], 'photo' => ['nullable', 'image', 'max:8192']],
+            ['passed.*' => 'Did it cure and come away clean? Say yes or no.', 'photo.*' => 'The photo must be a picture of 8 MB at most.'],
+        );
+        $photo = $request->file('photo');
+        $patch->update([
+            'passed' => $request->boolean('passed'), 'note' => ($said['note'] ?? null) ?: null, 'read_at' => CarbonImmutable::now(),
+            'photo' => $photo === null ? $patch->photo : ($photo->store('patches') ?: null),
+        ]);
+
+        return back();
+    }
+
+    public function photo(TestPatch $patch): HttpResponse
+    {
+        abort_if($patch->photo === null || ! Storage::exists($patch->photo), 404);
+
+        return Storage::response($patch->photo);
+    }
+
+    public function export(string $format): HttpResponse
+    {
+        $all = [
+            'rules' => $this->workshop->ownRules()->orderBy('id')->get()->map(static fn (OwnRule $own): array => $own->rule)->all(),
+            'tests' => $this->workshop->testPatches()->whereNotNull('passed')->orderBy('id')->get()->map(static fn (TestPatch $patch): array => array_filter([
+                'fresh' => $patch->fresh, 'surface' => $patch->surface, 'passed' => $patch->passed, 'base' => $patch->base,
+                'place' => $patch->place, 'note' => $patch->note, 'read_at' => $patch->read_at?->toIso8601String(),
+            ], static fn (mixed $value): bool => $value !== null))->all(),
+        ];
+        $text = $format === 'json' ? json_encode($all, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES) : Yaml::dump($all, 4, 4);
+
+        return response($text, 200, ['Content-Type' => $format === 'json' ? 'application/json' : 'application/yaml', 'Content-Disposition' => "attachment; filename=\"apalos-contacts.{$format}\""]);
+    }
+
+    public function import(Request $request, ImportContacts $import): RedirectResponse
+    {
+        $file = $request->file('file');
+        $text = $file instanceof \Illuminate\Http\UploadedFile ? (string) file_get_contents($file->getRealPath()) : (string) $request->string('text');
+        try {
+            if (strlen($text) > self::LARGEST_FILE || trim($text) === '') {
+                throw BadInput::at('file', 'Choose a file of rules and tests, of half a megabyte at most.');
+            }
+            $new = $import($text);
+        } catch (BadInput $wrong) {
+            return back()->withErrors(['file' => $wrong->getMessage()]);
+        }
+
+        return back()->with('said', "{$new['rules']} rules and {$new['tests']} tests are new.");
+    }
+
+    public function forget(OwnRule $rule): RedirectResponse
+    {
+        $rule->delete();
+
+        return back()->with('said', "The rule “{$rule->name}” is gone. It is still in any file you took out.");
+    }
+}

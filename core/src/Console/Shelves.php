@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Console;
+
+use Apalos\Core\Contact\Knowledge;
+use Apalos\Core\Mould\MouldLibrary;
+
+/** The knowledge that verbs draw on, read from `library/` by whoever asks. */
+final readonly class Shelves
+{
+    public function __construct(public Knowledge $contacts, public MouldLibrary $moulds) {}
+}

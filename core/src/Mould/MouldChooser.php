@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Mould;
+
+use Apalos\Core\Contact\ContactEngine;
+use Apalos\Core\Contact\ContactRequest;
+use Apalos\Core\Contact\Knowledge;
+use Apalos\Core\Contact\Verdict;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Result\Say;
+use Apalos\Core\Result\Warning;
+
+/** Ranks the kinds of moulds for a piece, with the reasons, so that a maker can choose with open eyes. */
+final readonly class MouldChooser
+{
+    private const START = 50.0;
+
+    /** Thrifty, standard and heavy schools of margin, by the size of the piece. */
+    private const MARGINS_MM = [60 => 6.0, 250 => 12.0];
+
+    private const HEAVY_MARGIN_MM = 25.0;
+
+    /** A mould may be stretched by a third of what tears it. */
+    private const SAFE_STRETCH = 1.0 / 3.0;
+
+    private const RUBBER_ELONGATION_PCT = ['A 10' => 1000.0, 'A 25' => 560.0, 'A 40' => 380.0];
+
+    private const DENSITY = ['plaster' => 1.6, 'print' => 1.2];
+
+    public function __construct(private MouldLibrary $library, private Knowledge $contacts) {}
+
+    public function choose(PieceRequest $piece): MouldResult
+    {
+        $margin = self::HEAVY_MARGIN_MM;
+        foreach (self::MARGINS_MM as $upTo => $mm) {
+            if (max($piece->size) <= $upTo) {
+                $margin = $mm;
+                break;
+            }
+        }
+        $ranked = array_map(fn (MouldKind $kind): RankedMould => $this->judge($kind, $piece, $margin), array_values($this->library->kinds));
+        usort($ranked, static fn (RankedMould $a, RankedMould $b): int => [$b->score, $a->hours] <=> [$a->score, $b->hours]);
+        $schools = [];
+        foreach ($this->library->schools as $school) {
+            if ($piece->meets($school['reason']->when)) {
+                $schools[] = $school['reason']->text;
+            }
+        }
+
+        return new MouldResult($ranked, $schools, $margin, $this->warnings($piece));
+    }
+
+    private function judge(MouldKind $kind, PieceRequest $piece, float $margin): RankedMould
+    {
+        $score = self::START;
+        [$for, $against] = [[], []];
+        foreach ($kind->reasons as $reason) {
+            if ($piece->meets($reason->when)) {
+                $score += $reason->add;
+                $reason->add >= 0.0 ? $for[] = $reason->text : $against[] = $reason->text;
+            }
+        }
+        [$chemistry, $objections, $penalty] = $this->chemistry($kind, $piece);
+        $ml = $kind->materialMl($piece, $margin);
+        $grams = $ml * (self::DENSITY[$chemistry] ?? 1.1);
+        $hours = $kind->hours * (0.6 + 0.4 * max(1.0, max($piece->size) / 150.0));
+
+        return new RankedMould(
+            $kind->id, $kind->name, max(0.0, min(100.0, $score - $penalty)), $for, [...$against, ...$objections], $kind->parts, $chemistry,
+            $this->hardness($kind, $piece), $ml, $grams, $hours, $grams / 1000.0 * ($this->library->prices[$chemistry] ?? 20.0) + $hours * $piece->hourRate,
+        );
+    }
+
+    /**
+     * The first of its chemistries that cures on the original and bears what is cast in it; else the first, with the objections.
+     *
+     * @return array{string, list<string>, float}
+     */
+    private function chemistry(MouldKind $kind, PieceRequest $piece): array
+    {
+        $first = null;
+        foreach ($kind->chemistry as $chemistry) {
+            $objections = $this->objections($chemistry, $piece);
+            $first ??= [$chemistry, $objections];
+            if ($objections === []) {
+                return [$chemistry, [], 0.0];
+            }
+        }
+
+        return [$first[0] ?? 'silicone-platinum', $first[1] ?? [], 20.0];
+    }
+
+    /** @return list<string> */
+    private function objections(string $chemistry, PieceRequest $piece): array
+    {
+        $family = $this->contacts->families[$chemistry] ?? null;
+        if ($family === null) {
+            return [];
+        }
+        $engine = new ContactEngine($this->contacts);
+        $ask = fn (string $fresh, string $surface): ContactRequest => ContactRequest::from(Fields::of(['fresh' => ['family' => $fresh, 'skin_safe' => true], 'surface' => ['id' => $surface]]), $this->contacts);
+        $objections = [];
+        foreach (['on the original' => [$chemistry, $piece->words['original_surface']], 'when casting' => [$piece->words['casting'], $family->curesTo]] as $where => [$fresh, $surface]) {
+            $result = $engine->judge($ask($fresh, $surface));
+            if ($result->verdict === Verdict::Stop) {
+                $objections[] = "{$family->name}, {$where}: {$result->because[0]['text']}";
+            }
+        }
+
+        return $objections;
+    }
+
+    /**
+     * Deep thin places and many casts push softer and tear-stronger, thin jackets and flat parts allow harder.
+     *
+     * @return array{low: float, high: float, why: string}|null Shore A; null for rigid moulds
+     */
+    private function hardness(MouldKind $kind, PieceRequest $piece): ?array
+    {
+        if (in_array($kind->rubber, ['shell', 'none'], true)) {
+            return null;
+        }
+        [$low, $high, $why] = [20.0, 30.0, 'holds its shape and still opens'];
+        if ($piece->undercuts() === 'deep') {
+            [$low, $high, $why] = [10.0, 20.0, 'soft enough to stretch off deep undercuts; it wants a jacket or thick walls'];
+        } elseif ($kind->rubber === 'flat' || ($piece->undercuts() === 'none' && $piece->casts < 50)) {
+            [$low, $high, $why] = [25.0, 40.0, 'nothing to stretch over: firm keeps it flat'];
+        }
+        if ($piece->casts > 60) {
+            [$low, $high] = [$low, max($low, $high - 5.0)];
+            $why .= '; for many casts rather the softer, tear-stronger end';
+        }
+        if ($kind->rubber === 'glove' || $kind->rubber === 'matrix') {
+            $high += 5.0;
+        }
+
+        return ['low' => $low, 'high' => $high, 'why' => $why];
+    }
+
+    /** @return list<Warning> */
+    private function warnings(PieceRequest $piece): array
+    {
+        $warnings = [];
+        $stretch = $piece->mesh['stretch_pct'] ?? null;
+        foreach ($stretch === null ? [] : self::RUBBER_ELONGATION_PCT as $rubber => $elongation) {
+            if ($stretch > $elongation * self::SAFE_STRETCH) {
+                $warnings[] = new Warning('stretch', sprintf('The mould must stretch by %s %% to let the piece out; a %s rubber bears %s %% again and again. Take a softer one, or one more part.', Say::number($stretch, 0), $rubber, Say::number($elongation * self::SAFE_STRETCH, 0)));
+                break;
+            }
+        }
+        if ($piece->heatC > 150.0 && $piece->words['casting'] !== 'plastisol') {
+            $warnings[] = new Warning('heat', sprintf('At %s °C silicone moulds age fast and plaster must be bone dry.', Say::number($piece->heatC, 0)));
+        }
+
+        return $warnings;
+    }
+}

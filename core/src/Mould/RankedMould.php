@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Mould;
+
+/** One kind of mould for one piece: its score, the reasons, and roughly what it takes. Costs in the shop's money. */
+final readonly class RankedMould
+{
+    /**
+     * @param  list<string>  $for
+     * @param  list<string>  $against
+     * @param  list<string>  $parts
+     * @param  array{low: float, high: float, why: string}|null  $hardness  Shore A
+     */
+    public function __construct(
+        public string $kind, public string $name, public float $score, public array $for, public array $against, public array $parts, public string $chemistry,
+        public ?array $hardness, public float $materialMl, public float $materialG, public float $hours, public float $cost,
+    ) {}
+}

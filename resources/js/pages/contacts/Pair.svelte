@@ -1,0 +1,133 @@
+<script lang="ts">
+    import { page, router } from '@inertiajs/svelte';
+    import { minutes } from '../../lib/units';
+    import Mark, { type Kind } from '../../parts/Mark.svelte';
+    import type { ContactBoardView, ContactResult } from '../../types/server';
+
+    type Props = { pair: ContactResult; board: ContactBoardView; fresh: string; surface: string; title: string };
+    let { pair, board, fresh, surface, title }: Props = $props();
+
+    const marks: Record<string, Kind> = { clear: 'good', release: 'mind', 'seal-and-release': 'mind', 'test-first': 'ask', stop: 'stop' };
+    const verdicts: Record<string, string> = {
+        clear: 'It lets go and it cures.',
+        release: 'Put a release between them.',
+        'seal-and-release': 'Close the pores, then release.',
+        'test-first': 'Test it with a dab first.',
+        stop: 'Stop.',
+    };
+    const doing: Record<string, string> = { dry: 'Dry', seal: 'Seal', block: 'Block', release: 'Release', wait: 'Wait', test: 'Test' };
+    const tests = $derived(board.patches.filter((p) => p.fresh === fresh && p.surface === surface));
+    const bases = $derived(board.bases.filter((b) => b.family === fresh));
+    let base = $derived(bases[0]?.code ?? '');
+    let place = $state('');
+
+    function dab(event: SubmitEvent): void {
+        event.preventDefault();
+        router.post('/contacts/patches', { fresh, surface, base, place }, { preserveScroll: true, onSuccess: () => (place = '') });
+    }
+    const wrong = $derived((page.props.errors as Record<string, string> | undefined)?.patch ?? null);
+</script>
+
+<h2 class="text-2xl">{title[0]?.toUpperCase()}{title.slice(1)}</h2>
+<p class="mt-1 flex items-center gap-2 text-lg">
+    <Mark kind={marks[pair.verdict] ?? 'stop'} /> <b>{verdicts[pair.verdict]}</b> <span class="quiet">{pair.in_short}</span>
+</p>
+<ul class="because">
+    {#each pair.because as why (why.rule)}<li>{why.text} <span class="quiet text-sm">{why.sure}</span></li>{/each}
+</ul>
+{#if pair.plan.length > 0}
+    <ol class="plan" aria-label="What to do">
+        {#each pair.plan as step, i (i)}
+            <li>
+                <b>{doing[step.do]}:</b>
+                {step.what}{step.coats > 1 ? `, ${String(step.coats)} coats` : ''}{step.minutes > 0 ? `, ${minutes(step.minutes)}` : ''}.
+                <span class="quiet">{step.note}</span>
+            </li>
+        {/each}
+    </ol>
+{/if}
+{#if pair.releases.length > 0 && pair.verdict !== 'stop'}
+    <h3 class="mt-3 text-lg">Releases, best first</h3>
+    <ul class="releases">
+        {#each pair.releases as release (release.id)}
+            <li>
+                <b>{board.releases[release.id]}</b>
+                <span class="fit" style="--fit:{release.fit}" aria-label="fits {Math.round(release.fit * 100)} of 100"></span>
+                <span class="quiet text-sm">{release.why}</span>
+            </li>
+        {/each}
+    </ul>
+{/if}
+{#if pair.ruinous.length > 0}
+    <h3 class="mt-3 text-lg">Would ruin it</h3>
+    <ul class="text-sm">
+        {#each pair.ruinous as release (release.id)}<li><b>{board.releases[release.id]}.</b> {release.why}</li>{/each}
+    </ul>
+{/if}
+{#each pair.cautions as caution (caution)}<p class="caution">{caution}</p>{/each}
+
+<h3 class="mt-4 text-lg">Your own tests</h3>
+<ul class="text-sm">
+    {#each tests as test (test.id)}
+        <li>
+            <b>{test.passed === null ? 'still on' : test.passed ? 'cured and came away' : 'failed'}</b>
+            {new Date(test.put_on_ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: '2-digit' })}
+            {test.place}
+            {test.note}
+            {#if test.photo}<a class="link" href="/contacts/patches/{test.id}/photo" download>photo</a>{/if}
+        </li>
+    {:else}
+        <li class="quiet">None of this pair.</li>
+    {/each}
+</ul>
+<form class="mt-2 grid gap-2" onsubmit={dab} aria-label="Put on a dab">
+    <p class="quiet text-sm">A dab: thickened and tinted so that it shows, on a hidden place, one spot wiped with solvent first.</p>
+    <div class="flex flex-wrap items-end gap-2">
+        {#if bases.length > 0}
+            <label class="grid gap-1 text-sm"
+                ><span class="quiet">of</span>
+                <select class="select" bind:value={base}
+                    >{#each bases as b (b.code)}<option value={b.code}>{b.name}</option>{/each}</select
+                >
+            </label>
+        {/if}
+        <label class="grid flex-1 gap-1 text-sm"
+            ><span class="quiet">where</span><input class="input w-full" placeholder="under the left foot" bind:value={place} /></label
+        >
+        <button class="btn">It is on</button>
+    </div>
+    {#if wrong !== null}<p class="font-bold text-error" role="alert">{wrong}</p>{/if}
+</form>
+
+<style>
+    .because {
+        display: grid;
+        gap: 0.2rem;
+        margin-top: 0.4rem;
+    }
+    .plan {
+        list-style: decimal;
+        padding-left: 1.3rem;
+        margin-top: 0.6rem;
+        display: grid;
+        gap: 0.25rem;
+    }
+    .releases {
+        display: grid;
+        gap: 0.25rem;
+    }
+    .fit {
+        display: inline-block;
+        width: 4rem;
+        height: 0.5rem;
+        border-radius: 0.25rem;
+        background: linear-gradient(var(--color-success), var(--color-success)) left / calc(var(--fit) * 100%) 100% no-repeat
+            var(--color-base-300);
+    }
+    .caution {
+        border-left: 4px solid var(--color-warning);
+        padding-left: 0.7rem;
+        margin-top: 0.5rem;
+        font-size: 0.9rem;
+    }
+</style>

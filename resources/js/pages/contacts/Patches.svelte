@@ -1,0 +1,78 @@
+<script lang="ts">
+    import { router } from '@inertiajs/svelte';
+    import { bench } from '../../lib/bench.svelte';
+    import { dayAndTime, span } from '../../lib/units';
+    import type { ContactBoardView } from '../../types/server';
+
+    let { board, onopen }: { board: ContactBoardView; onopen: (fresh: string, surface: string) => void } = $props();
+    const open = $derived(board.patches.filter((p) => p.passed === null));
+    const notes = $state<Record<number, string>>({});
+    const photos: Record<number, File | undefined> = {};
+
+    function read(id: number, passed: boolean): void {
+        router.post(
+            `/contacts/patches/${String(id)}`,
+            { passed, note: notes[id] ?? '', photo: photos[id] ?? null },
+            { forceFormData: true, preserveScroll: true },
+        );
+    }
+    const name = (list: { id: string; name: string }[], id: string): string => list.find((entry) => entry.id === id)?.name ?? id;
+</script>
+
+<section class="mt-8" aria-labelledby="dabs">
+    <h2 id="dabs" class="text-2xl">Dabs that are on</h2>
+    <ul>
+        {#each open as patch (patch.id)}
+            <li class="patch">
+                <div>
+                    <button class="link text-left font-bold" onclick={() => onopen(patch.fresh, patch.surface)}
+                        >{name(board.fresh, patch.fresh)} on {name(board.surfaces, patch.surface)}</button
+                    >
+                    <p class="quiet text-sm">
+                        {patch.place === '' ? 'on a hidden place' : patch.place}, since {dayAndTime(patch.put_on_ms)}
+                    </p>
+                </div>
+                <p>
+                    {#if bench.now < patch.due_ms}<span class="fig font-bold">{span(patch.due_ms - bench.now)}</span>
+                        <span class="quiet">to go</span>{:else}<b class="text-accent">read it now</b>{/if}
+                </p>
+                <label class="grid gap-1 text-sm"
+                    ><span class="quiet">What you saw</span><input class="input w-full" bind:value={notes[patch.id]} /></label
+                >
+                <label class="grid gap-1 text-sm"
+                    ><span class="quiet">Photo</span><input
+                        type="file"
+                        accept="image/*"
+                        class="file-input file-input-sm"
+                        onchange={(event) => (photos[patch.id] = event.currentTarget.files?.[0])}
+                    /></label
+                >
+                <p class="flex gap-2">
+                    <button class="btn btn-sm" onclick={() => read(patch.id, true)}>Cured, came away</button>
+                    <button class="btn btn-sm" onclick={() => read(patch.id, false)}>Failed</button>
+                </p>
+            </li>
+        {:else}
+            <li class="quiet">
+                None. Put one on from any pair above; it is read after its demoulding time and then counts in every verdict.
+            </li>
+        {/each}
+    </ul>
+</section>
+
+<style>
+    .patch {
+        display: grid;
+        grid-template-columns: minmax(0, 1.4fr) 7rem minmax(0, 1fr) auto auto;
+        gap: 0.5rem 1.25rem;
+        align-items: end;
+        border-top: 1px solid var(--color-base-300);
+        padding: 0.6rem 0;
+    }
+    @media (max-width: 1000px) {
+        .patch {
+            grid-template-columns: 1fr;
+            align-items: start;
+        }
+    }
+</style>

@@ -1,0 +1,284 @@
+<script lang="ts">
+    import { router } from '@inertiajs/svelte';
+    import { onMount, untrack } from 'svelte';
+    import { ask } from '../../lib/api';
+    import { bench } from '../../lib/bench.svelte';
+    import { figure, measure } from '../../lib/units';
+    import Measure from '../../parts/Measure.svelte';
+    import Warnings from '../../parts/Warnings.svelte';
+    import type { MouldResult } from '../../types/server';
+
+    type Props = {
+        job: { id: number; name: string; quantity: number };
+        families: Record<string, string>;
+        surfaces: Record<string, string>;
+        original: string;
+        casting: string;
+    };
+    let { job, families, surfaces, original, casting }: Props = $props();
+
+    type Entry = number | string | null;
+    const piece = $state({
+        size_mm: { l: 150 as Entry, w: 60 as Entry, h: 40 as Entry },
+        undercuts: 'slight',
+        detail: 'fine',
+        casts: untrack(() => job.quantity) as Entry,
+        casting: { family: untrack(() => casting), heat_c: 25 as Entry },
+        original: { surface: untrack(() => original), may_be_lost: true },
+        flat_back: false,
+        hollow: false,
+        skin: false,
+        budget: 'normal',
+        hour_rate: 0 as Entry,
+    });
+    let result = $state<MouldResult | null>(null);
+    let wrong = $state<{ field: string; message: string } | null>(null);
+    let fresh = $state(false);
+    let opened = $state<string | null>(null);
+    let asked = 0;
+
+    async function reckon(): Promise<void> {
+        const mine = ++asked;
+        fresh = false;
+        const answer = await ask<MouldResult>('POST', '/api/reckon/mould', $state.snapshot(piece));
+        if (mine !== asked) {
+            return;
+        }
+        wrong = answer.ok ? null : answer.wrong;
+        if (answer.ok) {
+            result = answer.data;
+            fresh = true;
+        }
+    }
+
+    onMount(() => void reckon());
+    const at = (field: string): string | null => (wrong?.field === field ? wrong.message : null);
+    const chemistries: Record<string, string> = { print: 'printed plastic' };
+    const choices = {
+        undercuts: { none: 'none', slight: 'a few', deep: 'deep' },
+        detail: { plain: 'plain', fine: 'fine', hair: 'to the pore' },
+        budget: { thrifty: 'thrifty', normal: 'as needed', ample: 'ample' },
+    } as const;
+    const flags = [
+        ['flat_back', 'It has a flat back'],
+        ['hollow', 'It is hollow'],
+        ['skin', 'It is worn on skin'],
+    ] as const;
+</script>
+
+<svelte:head><title>Which mould? {job.name} · Apalos</title></svelte:head>
+
+<div class="flex flex-wrap items-baseline gap-x-3">
+    <h1 class="text-3xl">Which mould?</h1>
+    <p class="quiet">for <a class="link" href="/jobs/{job.id}">{job.name}</a></p>
+</div>
+
+<div class="two">
+    <form
+        class="grid content-start gap-3"
+        oninput={() => void reckon()}
+        onsubmit={(event) => event.preventDefault()}
+        aria-label="The piece"
+    >
+        <div class="three">
+            <Measure label="Length" kind="length" bind:value={piece.size_mm.l} error={at('size_mm.l')} onchange={() => void reckon()} />
+            <Measure label="Width" kind="length" bind:value={piece.size_mm.w} error={at('size_mm.w')} onchange={() => void reckon()} />
+            <Measure label="Height" kind="length" bind:value={piece.size_mm.h} error={at('size_mm.h')} onchange={() => void reckon()} />
+        </div>
+        {#each Object.entries(choices) as [key, words] (key)}
+            <fieldset>
+                <legend class="quiet text-sm">{{ undercuts: 'Undercuts', detail: 'Detail', budget: 'Purse' }[key]}</legend>
+                <div class="flex flex-wrap gap-1">
+                    {#each Object.entries(words) as [id, word] (id)}
+                        <label class="chip" class:on={piece[key as keyof typeof choices] === id}
+                            ><input
+                                type="radio"
+                                class="sr-only"
+                                name={key}
+                                value={id}
+                                bind:group={piece[key as keyof typeof choices]}
+                            />{word}</label
+                        >
+                    {/each}
+                </div>
+            </fieldset>
+        {/each}
+        <div class="flex flex-wrap gap-x-5 gap-y-2">
+            {#each flags as [key, words] (key)}
+                <label class="flex items-center gap-2"><input type="checkbox" class="checkbox" bind:checked={piece[key]} />{words}</label>
+            {/each}
+            <label class="flex items-center gap-2"
+                ><input type="checkbox" class="checkbox" bind:checked={piece.original.may_be_lost} />The original may be lost</label
+            >
+        </div>
+        <label class="grid gap-1 text-sm"
+            ><span class="quiet">The original is of</span>
+            <select class="select w-full text-base" bind:value={piece.original.surface}
+                >{#each Object.entries(surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}</select
+            >
+        </label>
+        <label class="grid gap-1 text-sm"
+            ><span class="quiet">What is cast in it</span>
+            <select class="select w-full text-base" bind:value={piece.casting.family}
+                >{#each Object.entries(families) as [id, name] (id)}<option value={id}>{name}</option>{/each}</select
+            >
+        </label>
+        <div class="three">
+            <Measure label="Casts wanted" kind="plain" bind:value={piece.casts} error={at('casts')} onchange={() => void reckon()} />
+            <Measure
+                label="As hot as"
+                kind="temperature"
+                bind:value={piece.casting.heat_c}
+                error={at('casting.heat_c')}
+                onchange={() => void reckon()}
+            />
+            <Measure
+                label="An hour costs"
+                kind="plain"
+                bind:value={piece.hour_rate}
+                error={at('hour_rate')}
+                onchange={() => void reckon()}
+            />
+        </div>
+        {#if wrong !== null && !/^(size_mm|casts|casting\.heat_c|hour_rate)/.test(wrong.field)}<p class="font-bold text-error" role="alert">
+                {wrong.message}
+            </p>{/if}
+    </form>
+
+    <section aria-label="Kinds, best first" aria-busy={!fresh} class:stale={!fresh}>
+        {#if result !== null}
+            <Warnings warnings={result.warnings} />
+            {#each result.schools as school (school)}<p class="mb-2 border-l-4 border-base-300 pl-3">{school}</p>{/each}
+            <ol>
+                {#each result.ranked as mould, i (mould.kind)}
+                    <li class="mould" class:first={i === 0}>
+                        <div>
+                            <h2 class="text-xl">{mould.name}</h2>
+                            <p class="quiet text-sm">
+                                {families[mould.chemistry] ?? chemistries[mould.chemistry] ?? mould.chemistry}{mould.hardness === null
+                                    ? ''
+                                    : `, A ${String(mould.hardness.low)}–${String(mould.hardness.high)}`} · {measure(
+                                    mould.rubber_g,
+                                    'mass',
+                                    bench.units,
+                                    0,
+                                )} · {figure(mould.hours, 'plain', 'metric', 1)} h · about {figure(mould.cost, 'plain', 'metric', 0)}
+                            </p>
+                        </div>
+                        <p class="score fig" aria-label="score {Math.round(mould.score)} of 100">
+                            <span style="width:{mould.score}%"></span>{Math.round(mould.score)}
+                        </p>
+                        <ul class="why">
+                            {#each opened === mould.kind || i < 2 ? mould.for : mould.for.slice(0, 1) as reason (reason)}<li>
+                                    <b class="plus">+</b>
+                                    {reason}
+                                </li>{/each}
+                            {#each opened === mould.kind || i < 2 ? mould.against : mould.against.slice(0, 1) as reason (reason)}<li>
+                                    <b class="minus">−</b>
+                                    {reason}
+                                </li>{/each}
+                            {#if opened === mould.kind}
+                                {#if mould.hardness !== null}<li class="quiet">Hardness: {mould.hardness.why}.</li>{/if}
+                                <li class="quiet">It takes: {mould.parts.join(', ')}.</li>
+                            {/if}
+                        </ul>
+                        <p class="flex flex-wrap gap-2">
+                            <button
+                                class="btn btn-sm btn-ghost"
+                                aria-expanded={opened === mould.kind}
+                                onclick={() => (opened = opened === mould.kind ? null : mould.kind)}
+                                >{opened === mould.kind ? 'Less' : 'All of it'}</button
+                            >
+                            <button
+                                class="btn btn-sm"
+                                onclick={() =>
+                                    router.post(`/jobs/${String(job.id)}/mould`, { kind: mould.kind, chemistry: mould.chemistry })}
+                                >Put it in the chain</button
+                            >
+                        </p>
+                    </li>
+                {/each}
+            </ol>
+            <p class="quiet mt-3 text-sm">
+                Counted with a margin of {measure(result.margin_mm, 'length', bench.units)} around the piece; weights, hours and money are rough.
+            </p>
+        {/if}
+    </section>
+</div>
+
+<style>
+    .two {
+        display: grid;
+        grid-template-columns: minmax(18rem, 0.75fr) minmax(0, 1.4fr);
+        gap: 2.5rem;
+        margin-top: 0.75rem;
+    }
+    .three {
+        display: grid;
+        grid-template-columns: repeat(3, minmax(0, 1fr));
+        gap: 0.6rem;
+    }
+    .chip {
+        border: 1.5px solid var(--color-base-300);
+        border-radius: 999px;
+        padding: 0.3rem 0.9rem;
+        background: var(--color-secondary);
+        cursor: pointer;
+    }
+    .chip.on {
+        background: var(--color-primary);
+        color: var(--color-primary-content);
+        font-weight: 700;
+    }
+    .chip:focus-within {
+        outline: 3px solid var(--color-accent);
+        outline-offset: 2px;
+    }
+    .stale {
+        opacity: 0.4;
+    }
+    .mould {
+        display: grid;
+        grid-template-columns: minmax(0, 1fr) 8rem;
+        gap: 0.25rem 1.25rem;
+        border-top: 1.5px solid var(--color-base-300);
+        padding: 0.8rem 0;
+    }
+    .mould.first {
+        border-top: 0;
+        background: var(--color-secondary);
+        border-radius: var(--radius-box);
+        padding: 1rem 1.2rem;
+    }
+    .score {
+        position: relative;
+        font-weight: 700;
+        text-align: right;
+        font-size: 1.3rem;
+        border-bottom: 8px solid var(--color-base-300);
+        height: fit-content;
+    }
+    .score span {
+        position: absolute;
+        left: 0;
+        bottom: -8px;
+        height: 8px;
+        background: var(--color-success);
+    }
+    .why {
+        display: grid;
+        gap: 0.1rem;
+        grid-column: 1 / -1;
+    }
+    .plus {
+        color: var(--color-success);
+    }
+    .minus {
+        color: var(--color-error);
+    }
+    @media (max-width: 900px) {
+        .two {
+            grid-template-columns: minmax(0, 1fr);
+        }
+    }
+</style>
