@@ -34,6 +34,7 @@ Route::post('/jobs/{job}/mould', [MouldController::class, 'store']);
 Route::post('/jobs/{job}/impressions', [ImpressionController::class, 'store']);
 Route::put('/impressions/{impression}', [ImpressionController::class, 'update']);
 Route::post('/impressions/{impression}/move', [ImpressionController::class, 'move']);
+Route::post('/impressions/{impression}/take-out', [ImpressionController::class, 'destroy']);
 Route::delete('/impressions/{impression}', [ImpressionController::class, 'destroy']);
 Route::post('/impressions/{impression}/restore', [ImpressionController::class, 'restore']);
 Route::put('/impressions/{impression}/contacts/{key}', ContactChoiceController::class)->where('key', '[a-z0-9-]+');

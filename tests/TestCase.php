@@ -39,6 +39,14 @@ abstract class TestCase extends LaravelTestCase
         $this->warm(20.0);
     }
 
+    /** Every request begins with a clean desk, as it does outside of tests. */
+    public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null)
+    {
+        $this->app?->forgetScopedInstances();
+
+        return parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
+    }
+
     protected function warm(float $celsius): void
     {
         (new Room($this->workshop))->note(Celsius::of($celsius), 'hand', CarbonImmutable::now());
@@ -108,6 +116,9 @@ abstract class TestCase extends LaravelTestCase
                 return;
             }
             $this->travel(1)->minutes();
+            foreach ($run['step']['kind'] === 'contacts' ? $run['checklist'] : [] as $item) {
+                $item['done'] || $this->record($pour, 'checked', ['item' => $item['id']])->assertOk();
+            }
             $run['step']['kind'] === 'weigh'
                 ? $this->record($pour, 'weighed', ['step' => $run['step']['key'], 'reading_g' => $run['line']['running']])->assertOk()
                 : $this->record($pour, $run['step']['kind'] === 'wait' ? 'opened' : 'confirmed', ['step' => $run['step']['key']])->assertOk();

@@ -99,6 +99,12 @@ final readonly class DrawStrip
             $minutes = $step->kind === StepKind::Mix ? $run->plan->mixing->min : $run->plan->degassing->min;
             $calls[] = [$since->addMilliseconds((int) ($minutes * 60_000)), $step->kind === StepKind::Mix ? 'Mixing time is up' : 'Let the air back in'];
         }
+        foreach ($step->kind === StepKind::Contacts ? $run->plan->checklist : [] as $item) {
+            $begun = $run->at($run->state->begunAt[$item['id']] ?? null);
+            if ($begun !== null && in_array($item['id'], $run->state->unchecked(), true)) {
+                $calls[] = [$begun->addMilliseconds((int) ($item['minutes'] * 60_000)), 'The wait is over: look at the contact'];
+            }
+        }
         if ($pour->state === PourState::Running && ($ends = $run->potLifeEnds($this->clock)) !== null) {
             $calls[] = [$ends->subMinutes(self::LAST_CALL_MIN), 'Three minutes of pot life left'];
         }

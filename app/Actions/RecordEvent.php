@@ -82,7 +82,7 @@ final readonly class RecordEvent
     private function checked(EventKind $kind, Fields $in, RecordedRun $run): array
     {
         return match ($kind) {
-            EventKind::Checked => $this->ticked($in, $run),
+            EventKind::Begun, EventKind::Checked => $this->ticked($in, $run),
             EventKind::Confirmed => $this->atStep($in->only('step'), $run, StepKind::Gear, StepKind::Contacts, StepKind::PreMix, StepKind::Tare, StepKind::Mix, StepKind::Degas, StepKind::Fill),
             EventKind::Weighed => $this->weighed($in, $run),
             EventKind::Met => $run->state->step->kind === StepKind::Weigh && $run->state->cup()->meetsNow() ? [] : throw new StepHasMoved('The clock of this cup already runs.'),

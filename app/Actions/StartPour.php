@@ -73,7 +73,7 @@ final readonly class StartPour
     /**
      * What has to be seen ready at every contact of this link; judged with what is really poured.
      *
-     * @return list<array{id: string, text: string}>
+     * @return list<array{id: string, text: string, minutes: float}>
      *
      * @throws BadInput when a contact would ruin the pour
      */
@@ -83,6 +83,9 @@ final readonly class StartPour
         $impression->material = $base;
         $chain = $this->contacts->chain($impression->job->load('impressions'));
         $items = [];
+        foreach ($this->contacts->link($impression)->fresh->before ?? [] as $i => $habit) {
+            $items[] = ['id' => "habit-{$i}", 'text' => $habit, 'minutes' => 0.0];
+        }
         foreach ($this->contacts->of($impression, $chain) as $contact) {
             if ($contact->blocks) {
                 throw BadInput::at('contacts', sprintf('%s on %s: %s. %s Choose what goes between them on the job page, or overrule it there with a reason.', ucfirst($contact->fresh->name), $contact->touch->with, $contact->result->inShort, $contact->result->because[0]['text']));

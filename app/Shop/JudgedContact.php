@@ -22,7 +22,7 @@ final readonly class JudgedContact
     /**
      * What somebody has to see done before anything is mixed.
      *
-     * @return list<array{id: string, text: string}>
+     * @return list<array{id: string, text: string, minutes: float}>
      */
     public function checklist(): array
     {
@@ -38,10 +38,14 @@ final readonly class JudgedContact
                     'test' => "{$this->touch->with}: tested with a dab, and it came away clean and dry.",
                     default => "{$this->touch->with}: {$step->what}{$times}, flashed off. {$step->note}",
                 },
+                'minutes' => $step->minutes,
             ];
         }
+        if ($this->touch->surface->before !== null) {
+            $items[] = ['id' => "{$this->touch->key}-before", 'text' => "{$this->touch->with}: {$this->touch->surface->before}", 'minutes' => 0.0];
+        }
         if ($this->overruled() !== null) {
-            $items[] = ['id' => "{$this->touch->key}-overruled", 'text' => "{$this->touch->with}: {$this->result->because[0]['text']} Overruled: {$this->overruled()}"];
+            $items[] = ['id' => "{$this->touch->key}-overruled", 'text' => "{$this->touch->with}: {$this->result->because[0]['text']} Overruled: {$this->overruled()}", 'minutes' => 0.0];
         }
 
         return $items;

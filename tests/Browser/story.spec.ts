@@ -166,8 +166,10 @@ test.describe('on a tablet, by touch', () => {
         await expect(page.getByRole('heading', { name: 'Before anything is mixed' })).toBeVisible();
         await main.tap();
         await expect(page.getByText(/Look at every contact and tick it first/)).toBeVisible();
-        await page.locator('.checklist label').tap();
-        await expect(page.locator('.checklist input')).toBeDisabled();
+        for (const box of await page.locator('.checklist input').all()) {
+            await box.tap();
+            await expect(box).toBeDisabled();
+        }
         await main.tap();
         await expect(page.getByRole('heading', { name: /Stir each part/ })).toBeVisible();
         await main.tap();

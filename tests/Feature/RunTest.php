@@ -30,8 +30,8 @@ final class RunTest extends TestCase
     public function test_a_fact_that_is_sent_twice_is_recorded_once(): void
     {
         $pour = $this->begun();
-        $this->record($pour, 'confirmed', ['step' => '0:gear'], 'same')->assertOk()->assertJsonPath('step.kind', 'premix');
-        $this->record($pour, 'confirmed', ['step' => '0:gear'], 'same')->assertOk()->assertJsonPath('step.kind', 'premix');
+        $this->record($pour, 'confirmed', ['step' => '0:gear'], 'same')->assertOk()->assertJsonPath('step.kind', 'contacts');
+        $this->record($pour, 'confirmed', ['step' => '0:gear'], 'same')->assertOk()->assertJsonPath('step.kind', 'contacts');
 
         self::assertSame(1, RunEvent::query()->count());
     }
@@ -42,7 +42,7 @@ final class RunTest extends TestCase
         $this->record($pour, 'confirmed', ['step' => '0:gear'])->assertOk();
 
         $this->record($pour, 'confirmed', ['step' => '0:gear'])->assertConflict()
-            ->assertJsonPath('run.step.kind', 'premix')
+            ->assertJsonPath('run.step.kind', 'contacts')
             ->assertJsonPath('error.message', 'That step is already done, perhaps from another screen. This is where the pour stands now.');
         self::assertSame(1, RunEvent::query()->count());
     }

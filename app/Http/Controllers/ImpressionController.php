@@ -21,7 +21,12 @@ final readonly class ImpressionController
     {
         $after = $request->integer('after');
 
-        return $this->answered(fn () => $this->chain->insert($job, $this->said($request), $after === 0 ? null : $after));
+        $made = null;
+        $answer = $this->answered(function () use ($job, $request, $after, &$made): void {
+            $made = $this->chain->insert($job, $this->said($request), $after === 0 ? null : $after);
+        });
+
+        return $made === null ? $answer : $answer->with('said', "“{$made->name}” is in the chain.")->with('undo', "/impressions/{$made->id}/take-out");
     }
 
     public function update(ImpressionRequest $request, Impression $impression): RedirectResponse

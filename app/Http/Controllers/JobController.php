@@ -80,14 +80,17 @@ final class JobController
         return array_values(array_map(static fn ($base): array => ['code' => $base->code, 'name' => $base->name, 'shore' => $base->shore(), 'family' => $base->family], $library->shelf()->bases));
     }
 
-    /** @return array{surfaces: array<string, string>, releases: array<string, array{name: string, how: string}>, sealers: array<string, string>} */
+    /** @return array{surfaces: array<string, string>, releases: array<string, array{name: string, how: string, hides: int, paint: string, skin_safe: bool, vapour: bool, coats: int, minutes: float, every: int, cost: float}>, sealers: array<string, string>} */
     private static function words(ShopContacts $shop): array
     {
         $knowledge = $shop->knowledge();
 
         return [
             'surfaces' => array_map(static fn (Surface $surface): string => $surface->name, $knowledge->surfaces),
-            'releases' => array_map(static fn (Release $release): array => ['name' => $release->name, 'how' => $release->how], $knowledge->releases),
+            'releases' => array_map(static fn (Release $release): array => [
+                'name' => $release->name, 'how' => $release->how, 'hides' => $release->hides, 'paint' => $release->paint, 'skin_safe' => $release->skinSafe, 'vapour' => $release->vapour,
+                'coats' => $release->coats, 'minutes' => $release->minutes(false, $release->coats), 'every' => $release->every, 'cost' => $release->cost,
+            ], $knowledge->releases),
             'sealers' => array_map(static fn (Sealer $sealer): string => $sealer->name, $knowledge->sealers),
         ];
     }

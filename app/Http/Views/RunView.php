@@ -38,7 +38,7 @@ final readonly class RunView implements View
      *     notes: list<array{at_ms: int, text: string, fault: string|null}>,
      *     cautions: list<array{id: string, title: string, text: string}>, gear: list<string>,
      *     faults: list<array{id: string, name: string, cause: string}>,
-     *     checklist: list<array{id: string, text: string, done: bool}>,
+     *     checklist: list<array{id: string, text: string, minutes: float, begun_ms: int|null, done: bool}>,
      *     weighed_g: float, planned_g: float, likely_ml: float|null,
      *     grade: array{grade: string, faults: list<string>, used_g: float, note: string, correction_pct: float|null}|null,
      *     last_event_id: int, take_back: array{event: int, what: string}|null
@@ -90,7 +90,7 @@ final readonly class RunView implements View
             'cautions' => $this->cautions($plan),
             'gear' => $this->gear($plan),
             'faults' => $this->faults(),
-            'checklist' => array_map(static fn (array $item): array => [...$item, 'done' => in_array($item['id'], $state->checked, true)], $this->run->plan->checklist),
+            'checklist' => array_map(fn (array $item): array => [...$item, 'begun_ms' => $this->ms($this->run->at($state->begunAt[$item['id']] ?? null)), 'done' => in_array($item['id'], $state->checked, true)], $this->run->plan->checklist),
             'weighed_g' => $state->weighedGrams(),
             'planned_g' => array_sum(array_map(array_sum(...), $this->run->plan->batches)),
             'likely_ml' => $plan->numberOrNull('likely_ml'),

@@ -12,14 +12,15 @@ final readonly class Family
     /**
      * @param  list<string>  $groups
      * @param  list<string>  $hazards
+     * @param  list<string>  $before  seen to before any pour of it
      */
     private function __construct(
         public string $id, public string $name, public array $groups, public string $curesTo,
-        public int $wear, public string $wearText, public array $hazards,
+        public int $wear, public string $wearText, public array $hazards, public array $before,
     ) {}
 
     public static function from(string $id, Fields $in): self
     {
-        return new self($id, $in->text('name'), $in->strings('like'), $in->text('cures_to'), (int) $in->number('wear', 0.0, 3.0), $in->text('wear_text'), $in->strings('hazards'));
+        return new self($id, $in->text('name'), $in->strings('like'), $in->text('cures_to'), (int) $in->number('wear', 0.0, 3.0), $in->text('wear_text'), $in->strings('hazards'), $in->strings('before'));
     }
 }

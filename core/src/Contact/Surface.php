@@ -10,10 +10,10 @@ use Apalos\Core\Input\Fields;
 final readonly class Surface
 {
     /** @param  list<string>  $groups */
-    private function __construct(public string $id, public string $name, public array $groups, public bool $porous) {}
+    private function __construct(public string $id, public string $name, public array $groups, public bool $porous, public ?string $before = null) {}
 
     public static function from(string $id, Fields $in): self
     {
-        return new self($id, $in->text('name'), $in->strings('like'), $in->bool('porous'));
+        return new self($id, $in->text('name'), $in->strings('like'), $in->bool('porous'), $in->textOrNull('before'));
     }
 }

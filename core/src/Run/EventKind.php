@@ -9,6 +9,8 @@ enum EventKind: string
 {
     /** A step is done: gear, pre-mix, tare, mix, de-air, fill. */
     case Confirmed = 'confirmed';
+    /** A wait of the checklist has begun: drying, flashing off. */
+    case Begun = 'begun';
     /** One contact of the checklist was looked at and is ready. */
     case Checked = 'checked';
     /** The display reached a running total. */

@@ -21,7 +21,7 @@ final readonly class RunPlan
 
     /**
      * @param  list<array<string, float>>  $batches  grams to weigh by name, in order, for each cup
-     * @param  list<array{id: string, text: string}>  $checklist  what must be ready before anything is mixed
+     * @param  list<array{id: string, text: string, minutes: float}>  $checklist  what must be ready before anything is mixed
      * @param  float  $tolerancePct  how far a weighing may be off before it is questioned
      */
     public function __construct(
@@ -36,7 +36,7 @@ final readonly class RunPlan
         public array $checklist = [],
     ) {}
 
-    /** @param  list<array{id: string, text: string}>  $checklist */
+    /** @param  list<array{id: string, text: string, minutes: float}>  $checklist */
     public static function of(MixResult $mix, bool $onePart, Minutes $mixing, Minutes $degassing, Grams $division, ?Vessel $vessel, array $checklist = []): self
     {
         $batches = array_map(static function (Batch $batch): array {
@@ -72,7 +72,7 @@ final readonly class RunPlan
             $capacity === null ? null : Millilitres::of($capacity),
             Density::of($in->positive('sg')),
             $in->number('tolerance_pct'),
-            array_map(static fn (Fields $item): array => ['id' => $item->text('id'), 'text' => $item->text('text')], $in->objects('checklist')),
+            array_map(static fn (Fields $item): array => ['id' => $item->text('id'), 'text' => $item->text('text'), 'minutes' => $item->numberOrNull('minutes') ?? 0.0], $in->objects('checklist')),
         );
     }
 
@@ -80,7 +80,7 @@ final readonly class RunPlan
      * @return array{
      *     batches: list<array<string, float>>, one_part: bool, mix_min: float, degas_min: float, division_g: float,
      *     capacity_ml: float|null, sg: float, tolerance_pct: float,
-     *     checklist: list<array{id: string, text: string}>
+     *     checklist: list<array{id: string, text: string, minutes: float}>
      * }
      */
     public function toArray(): array

@@ -16,6 +16,7 @@ final readonly class RunState
      * @param  array<string, float>  $confirmedAt  minutes by step key
      * @param  list<array{at: float, text: string, fault: string|null}>  $notes
      * @param  array<string, mixed>|null  $grade  payload of the grading
+     * @param  array<string, float>  $begunAt  minutes at which the wait of an item began
      * @param  list<string>  $checked  items of the checklist that are ready
      * @param  list<int>  $live  ids of events that still count, in order
      */
@@ -29,6 +30,7 @@ final readonly class RunState
         public ?float $gelledAt,
         public ?float $openedAt,
         public ?array $grade,
+        public array $begunAt,
         public array $checked,
         public array $live,
     ) {}
@@ -36,7 +38,7 @@ final readonly class RunState
     /** @param  list<Event>  $events in the order they were recorded */
     public static function of(RunPlan $plan, array $events): self
     {
-        $state = new self($plan, new Step(StepKind::Gear), [1 => Cup::empty($plan, 1)], [], [], [], null, null, null, [], []);
+        $state = new self($plan, new Step(StepKind::Gear), [1 => Cup::empty($plan, 1)], [], [], [], null, null, null, [], [], []);
         foreach (self::withoutUndone($events) as $event) {
             $state = $state->after($event);
         }
@@ -102,6 +104,7 @@ final readonly class RunState
     {
         $next = match ($event->kind) {
             EventKind::Confirmed => $event->text('step') === $this->step->key() ? $this->confirmed($event->at) : $this,
+            EventKind::Begun => $this->step->kind === StepKind::Contacts ? $this->with(begunAt: $this->begunAt + [($event->text('item') ?? '') => $event->at]) : $this,
             EventKind::Checked => $this->step->kind === StepKind::Contacts ? $this->with(checked: array_values(array_unique([...$this->checked, $event->text('item') ?? '']))) : $this,
             EventKind::Weighed => $event->text('step') === $this->step->key() ? $this->weighed($event) : $this,
             EventKind::Met => $this->withCup($this->cup()->met($event->at)),
@@ -182,19 +185,20 @@ final readonly class RunState
      * @param  array<string, float>|null  $confirmedAt
      * @param  list<array{at: float, text: string, fault: string|null}>|null  $notes
      * @param  array<string, mixed>|null  $grade
+     * @param  array<string, float>|null  $begunAt
      * @param  list<string>|null  $checked
      * @param  list<int>|null  $live
      */
     private function with(
         ?Step $step = null, ?array $cups = null, ?array $filledAt = null, ?array $confirmedAt = null, ?array $notes = null,
-        ?float $gelledAt = null, ?float $openedAt = null, ?array $grade = null, ?array $checked = null, ?array $live = null,
+        ?float $gelledAt = null, ?float $openedAt = null, ?array $grade = null, ?array $begunAt = null, ?array $checked = null, ?array $live = null,
     ): self {
         $cups ??= $this->cups;
         ksort($cups);
 
         return new self(
             $this->plan, $step ?? $this->step, $cups, $filledAt ?? $this->filledAt, $confirmedAt ?? $this->confirmedAt, $notes ?? $this->notes,
-            $gelledAt ?? $this->gelledAt, $openedAt ?? $this->openedAt, $grade ?? $this->grade, $checked ?? $this->checked, $live ?? $this->live,
+            $gelledAt ?? $this->gelledAt, $openedAt ?? $this->openedAt, $grade ?? $this->grade, $begunAt ?? $this->begunAt, $checked ?? $this->checked, $live ?? $this->live,
         );
     }
 }

@@ -24,11 +24,12 @@ final class Bench
         private readonly array $batches = [['B' => 100.0, 'tone' => 2.0, 'A' => 100.0, 'softener' => 60.0]],
         private readonly float $degas = 0.0,
         private readonly bool $onePart = false,
+        private readonly array $checklist = [],
     ) {}
 
     public function plan(): RunPlan
     {
-        return new RunPlan($this->batches, $this->onePart, Minutes::of(3), Minutes::of($this->degas), Grams::of(0.1), Millilitres::of(1500), Density::of(1.05));
+        return new RunPlan($this->batches, $this->onePart, Minutes::of(3), Minutes::of($this->degas), Grams::of(0.1), Millilitres::of(1500), Density::of(1.05), checklist: $this->checklist);
     }
 
     public function state(): RunState

@@ -40,6 +40,21 @@ final class RunStateTest extends TestCase
         self::assertSame('good', $bench->state()->grade['grade'] ?? null);
     }
 
+    public function test_nothing_is_mixed_before_every_contact_is_ticked(): void
+    {
+        $bench = new Bench(checklist: [['id' => 'seal', 'text' => 'Sealed', 'minutes' => 180.0], ['id' => 'release', 'text' => 'Released', 'minutes' => 5.0]]);
+        $bench->confirm();
+        self::assertSame(StepKind::Contacts, $bench->state()->step->kind);
+
+        $bench->did(EventKind::Begun, ['item' => 'seal'])->did(EventKind::Checked, ['item' => 'seal'])->confirm();
+        self::assertSame([StepKind::Contacts, ['release'], 2.0], [$bench->state()->step->kind, $bench->state()->unchecked(), $bench->state()->begunAt['seal']]);
+
+        $bench->did(EventKind::Checked, ['item' => 'release'])->confirm();
+        self::assertSame(StepKind::PreMix, $bench->state()->step->kind);
+        $bench->takeBack()->takeBack();
+        self::assertSame(['release'], $bench->state()->unchecked());
+    }
+
     public function test_air_is_drawn_out_only_where_it_is_planned(): void
     {
         $bench = (new Bench(degas: 5.0))->confirm(3)->weigh(100.0, 102.0, 202.0, 262.0)->confirm();
@@ -172,7 +187,7 @@ final class RunStateTest extends TestCase
 
     public function test_a_plan_survives_being_written_down(): void
     {
-        $plan = (new Bench(degas: 2.5))->plan();
+        $plan = (new Bench(degas: 2.5, checklist: [['id' => 'x', 'text' => 'Dry', 'minutes' => 60.0]]))->plan();
         $read = RunPlan::from(Fields::of(json_decode(json_encode($plan->toArray(), JSON_THROW_ON_ERROR), true)));
 
         self::assertEquals($plan, $read);

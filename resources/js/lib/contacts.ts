@@ -2,9 +2,21 @@ import type { Kind } from '../parts/Mark.svelte';
 import type { JobView } from '../types/server';
 
 export type Contact = JobView['chain'][number]['contacts'][number];
+export type ReleaseWords = {
+    name: string;
+    how: string;
+    hides: number;
+    paint: string;
+    skin_safe: boolean;
+    vapour: boolean;
+    coats: number;
+    minutes: number;
+    every: number;
+    cost: number;
+};
 export type Words = {
     surfaces: Record<string, string>;
-    releases: Record<string, { name: string; how: string }>;
+    releases: Record<string, ReleaseWords>;
     sealers: Record<string, string>;
 };
 

@@ -665,11 +665,13 @@ export type RunView = {
         name: string;
         cause: string;
     }[];
-    checklist: {
+    checklist: ({
         id: string;
         text: string;
+        minutes: number;
+        begun_ms: number | null;
         done: boolean;
-    }[];
+    })[];
     weighed_g: number;
     planned_g: number;
     likely_ml: number | null;

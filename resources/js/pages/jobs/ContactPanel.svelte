@@ -5,6 +5,7 @@
     import { minutes } from '../../lib/units';
     import Mark from '../../parts/Mark.svelte';
     import Measure from '../../parts/Measure.svelte';
+    import Compare from './Compare.svelte';
 
     let { contact, linkId, linkName, words }: { contact: Contact; linkId: number; linkName: string; words: Words } = $props();
 
@@ -103,6 +104,10 @@
                     >{/if}
             </p>
         </fieldset>
+    {/if}
+
+    {#if result.releases.length > 1 && result.inhibition !== 'stops'}
+        <Compare releases={result.releases} {words} fuses={result.adhesion === 'fuses'} />
     {/if}
 
     {#if result.plan.length > 0}

@@ -3,7 +3,7 @@
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys';
     import { LiveRun } from '../../lib/run.svelte';
-    import { figure, measure } from '../../lib/units';
+    import { figure, measure, minutes, span } from '../../lib/units';
     import Cautions from '../../parts/Cautions.svelte';
     import Cup from '../../parts/Cup.svelte';
     import type { RunView } from '../../types/server';
@@ -206,8 +206,8 @@
             </p>
             <ul class="checklist">
                 {#each run.checklist as item (item.id)}
-                    <li>
-                        <label class:on={item.done}>
+                    <li class="item" class:on={item.done}>
+                        <label>
                             <input
                                 type="checkbox"
                                 class="checkbox checkbox-lg"
@@ -217,6 +217,19 @@
                             />
                             <span>{item.text}</span>
                         </label>
+                        {#if item.minutes > 0 && !item.done}
+                            {#if item.begun_ms === null}
+                                <button class="btn" onclick={() => void live.record('begun', { item: item.id }, `begun-${item.id}`)}
+                                    >It waits {minutes(item.minutes)} from now</button
+                                >
+                            {:else if item.begun_ms + item.minutes * 60_000 > bench.now}
+                                <span class="fig text-xl font-bold" role="timer"
+                                    >{span(item.begun_ms + item.minutes * 60_000 - bench.now)}</span
+                                >
+                            {:else}
+                                <b class="text-success">waited</b>
+                            {/if}
+                        {/if}
                     </li>
                 {/each}
             </ul>
@@ -317,19 +330,26 @@
         display: grid;
         gap: 0.6rem;
     }
+    .item {
+        display: grid;
+        grid-template-columns: 1fr auto;
+        gap: 0.5rem 1rem;
+        align-items: center;
+        padding-right: 1rem;
+        border: 1.5px solid var(--color-base-300);
+        border-radius: 1.1rem;
+        background: var(--color-secondary);
+    }
+    .item.on {
+        border-color: var(--color-success);
+    }
     .checklist label {
         display: flex;
         gap: 1rem;
         align-items: center;
         min-height: 3.5rem;
         padding: 0.6rem 1rem;
-        border: 1.5px solid var(--color-base-300);
-        border-radius: 1.1rem;
-        background: var(--color-secondary);
         cursor: pointer;
-    }
-    .checklist label.on {
-        border-color: var(--color-success);
     }
     .actions {
         display: flex;

@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Tests\Mould;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Mould\MouldChooser;
+use Apalos\Core\Mould\MouldResult;
+use Apalos\Core\Mould\PieceRequest;
+use Apalos\Core\Tests\Contact\Shipped;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class MouldChooserTest extends TestCase
+{
+    /**
+     * @param  array<string, mixed>  $more
+     * @return array<string, mixed> a grip seen all round, unless said otherwise
+     */
+    private static function piece(array $more = []): array
+    {
+        return [...[
+            'size_mm' => ['l' => 150, 'w' => 42, 'h' => 42], 'undercuts' => 'slight', 'detail' => 'fine', 'casts' => 24,
+            'casting' => ['family' => 'urethane-rubber', 'heat_c' => 25], 'original' => ['surface' => 'clay-oil-sulphur-free', 'may_be_lost' => true],
+            'flat_back' => false, 'hollow' => false, 'skin' => false, 'budget' => 'normal',
+        ], ...$more];
+    }
+
+    /** @param  array<string, mixed>  $more */
+    private static function choose(array $more = []): MouldResult
+    {
+        $shelves = Shipped::shelves();
+
+        return (new MouldChooser($shelves->moulds, $shelves->contacts))->choose(PieceRequest::from(Fields::of(self::piece($more)), $shelves->contacts));
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function pieces(): iterable
+    {
+        yield 'a grip seen all round' => [[], 'two-part-block'];
+        yield 'a coin' => [['size_mm' => ['l' => 40, 'w' => 40, 'h' => 6], 'undercuts' => 'none', 'flat_back' => true, 'casts' => 5, 'detail' => 'plain'], 'flat'];
+        yield 'a button pressed off in minutes' => [['size_mm' => ['l' => 30, 'w' => 30, 'h' => 28], 'undercuts' => 'none', 'casts' => 5, 'detail' => 'plain', 'budget' => 'thrifty'], 'pressed-putty'];
+        yield 'a relief with a flat back' => [['size_mm' => ['l' => 160, 'w' => 120, 'h' => 60], 'undercuts' => 'slight', 'flat_back' => true], 'open-block'];
+        yield 'a statue as long as an arm' => [['size_mm' => ['l' => 480, 'w' => 220, 'h' => 200], 'undercuts' => 'deep', 'detail' => 'fine', 'casts' => 8], 'brushed-glove'];
+        yield 'a brow worn on skin' => [['size_mm' => ['l' => 120, 'w' => 60, 'h' => 30], 'skin' => true, 'casting' => ['family' => 'silicone-platinum', 'heat_c' => 25], 'detail' => 'hair', 'undercuts' => 'none'], 'snap'];
+        yield 'a hollow boot' => [['size_mm' => ['l' => 180, 'w' => 80, 'h' => 120], 'hollow' => true], 'core-and-shell'];
+        yield 'garden plaques in plaster, by the hundred' => [['size_mm' => ['l' => 150, 'w' => 100, 'h' => 50], 'undercuts' => 'none', 'casts' => 300, 'casting' => ['family' => 'plaster', 'heat_c' => 30]], 'bumper'];
+    }
+
+    /** @param  array<string, mixed>  $more */
+    #[DataProvider('pieces')]
+    public function test_what_makers_would_choose_comes_first(array $more, string $kind): void
+    {
+        $ranked = self::choose($more)->ranked;
+
+        self::assertSame($kind, $ranked[0]->kind, implode(', ', array_map(static fn ($m): string => "{$m->kind} {$m->score}", array_slice($ranked, 0, 4))));
+        self::assertNotSame([], $ranked[0]->for);
+    }
+
+    public function test_every_kind_is_ranked_with_a_score_one_can_open(): void
+    {
+        $ranked = self::choose()->ranked;
+
+        self::assertCount(12, $ranked);
+        $scores = array_map(static fn ($m): float => $m->score, $ranked);
+        $sorted = $scores;
+        rsort($sorted);
+        self::assertSame($sorted, $scores);
+        foreach ($ranked as $mould) {
+            self::assertTrue($mould->score >= 0.0 && $mould->score <= 100.0);
+            self::assertNotSame([], [...$mould->for, ...$mould->against], $mould->kind);
+            self::assertGreaterThan(0.0, $mould->materialMl);
+            self::assertGreaterThan(0.0, $mould->cost);
+        }
+    }
+
+    public function test_sulphur_clay_moves_the_chemistry_to_tin(): void
+    {
+        $of = static fn (MouldResult $r, string $kind): string => array_values(array_filter($r->ranked, static fn ($m): bool => $m->kind === $kind))[0]->chemistry;
+
+        self::assertSame('silicone-platinum', $of(self::choose(), 'two-part-block'));
+        self::assertSame('silicone-tin', $of(self::choose(['original' => ['surface' => 'clay-oil-sulphur', 'may_be_lost' => true]]), 'two-part-block'));
+    }
+
+    public function test_deep_undercuts_and_many_casts_push_softer(): void
+    {
+        $hardness = static fn (MouldResult $r): ?array => array_values(array_filter($r->ranked, static fn ($m): bool => $m->kind === 'two-part-block'))[0]->hardness;
+
+        self::assertLessThan($hardness(self::choose())['low'], $hardness(self::choose(['undercuts' => 'deep']))['low']);
+        self::assertLessThan($hardness(self::choose())['high'], $hardness(self::choose(['casts' => 200]))['high']);
+    }
+
+    public function test_what_a_mesh_measured_outranks_the_word_and_its_stretch_is_held_against_a_third_of_elongation(): void
+    {
+        $mesh = ['undercut_depth_mm' => 0.2, 'stretch_pct' => 250, 'volume_ml' => 120, 'area_mm2' => 30000];
+        $result = self::choose(['undercuts' => 'deep', 'mesh' => $mesh]);
+
+        self::assertStringContainsString('no seam', implode(' ', array_merge(...array_map(static fn ($m): array => $m->for, $result->ranked))));
+        self::assertSame('stretch', $result->warnings[0]->code);
+        self::assertStringContainsString('A 25 rubber bears 187 %', $result->warnings[0]->message);
+    }
+
+    public function test_where_schools_differ_both_are_named(): void
+    {
+        self::assertSame([], self::choose()->schools);
+        self::assertStringContainsString('bumper', self::choose(['size_mm' => ['l' => 300, 'w' => 200, 'h' => 200]])->schools[0]);
+    }
+
+    public function test_a_block_takes_its_box_less_the_piece(): void
+    {
+        $result = self::choose(['mesh' => ['volume_ml' => 200]]);
+        $block = array_values(array_filter($result->ranked, static fn ($m): bool => $m->kind === 'open-block'))[0];
+
+        self::assertSame(12.0, $result->marginMm);
+        self::assertEqualsWithDelta(174 * 66 * 66 / 1000 - 200, $block->materialMl, 1e-9);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function nonsense(): iterable
+    {
+        yield 'an unknown word' => [['undercuts' => 'some'], 'undercuts'];
+        yield 'no size' => [['size_mm' => ['l' => 0, 'w' => 1, 'h' => 1]], 'size_mm.l'];
+        yield 'no casts' => [['casts' => 0], 'casts'];
+        yield 'an unknown material' => [['casting' => ['family' => 'jam', 'heat_c' => 20]], 'casting.family'];
+        yield 'an unknown original' => [['original' => ['surface' => 'moon', 'may_be_lost' => true]], 'original.surface'];
+        yield 'a yes that is no yes' => [['skin' => 'perhaps'], 'skin'];
+    }
+
+    /** @param  array<string, mixed>  $more */
+    #[DataProvider('nonsense')]
+    public function test_nonsense_is_refused_at_its_field(array $more, string $field): void
+    {
+        try {
+            self::choose($more);
+            self::fail('This should have been refused.');
+        } catch (BadInput $wrong) {
+            self::assertSame($field, $wrong->field);
+        }
+    }
+}

@@ -1,0 +1,233 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Impression;
+use App\Models\ImpressionKind;
+use App\Models\Job;
+use App\Models\OwnRule;
+use App\Models\Pour;
+use App\Models\TestPatch;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\Yaml\Yaml;
+use Tests\TestCase;
+
+final class ContactsTest extends TestCase
+{
+    /** A sculpt, a platinum mould of it, and platinum casts in that. */
+    private function chain(string $surface = 'clay-oil-sulphur-free'): Job
+    {
+        $job = Job::query()->create(['workshop_id' => $this->workshop->id, 'name' => 'Ear', 'quantity' => 3]);
+        $job->impressions()->create(['position' => 0, 'kind' => ImpressionKind::Original, 'name' => 'Sculpt', 'material' => 'clay', 'surface' => $surface]);
+        $job->impressions()->create(['position' => 1, 'kind' => ImpressionKind::Mould, 'name' => 'Mould', 'material' => 'pr-25']);
+        $job->impressions()->create(['position' => 2, 'kind' => ImpressionKind::Cast, 'name' => 'Ears', 'material' => 'pr-10']);
+
+        return $job;
+    }
+
+    private function link(Job $job, string $name): Impression
+    {
+        return $job->impressions()->where('name', $name)->firstOrFail();
+    }
+
+    /**
+     * @param  array<string, mixed>  $said
+     * @return TestResponse<\Symfony\Component\HttpFoundation\Response>
+     */
+    private function choose(Impression $impression, string $key, array $said): TestResponse
+    {
+        return $this->put("/impressions/{$impression->id}/contacts/{$key}", $said);
+    }
+
+    private function start(Impression $impression): Pour
+    {
+        $pour = $this->draft([], $impression);
+        $this->post("/pours/{$pour->id}/run");
+
+        return $pour->refresh();
+    }
+
+    public function test_silicone_in_silicone_does_not_begin_until_something_is_between(): void
+    {
+        $job = $this->chain();
+        $ears = $this->link($job, 'Ears');
+        $key = "link-{$this->link($job, 'Mould')->id}";
+        $pour = $this->draft([], $ears);
+        $this->post("/pours/{$pour->id}/run")->assertSessionHasErrors('sheet');
+        self::assertNull($pour->refresh()->started_at);
+
+        $this->choose($ears, $key, ['release' => 'talc'])->assertRedirect();
+        $this->post("/pours/{$pour->id}/run")->assertSessionHasErrors('sheet');
+        $this->choose($ears, $key, ['release' => 'warm-jelly'])->assertRedirect();
+        $this->post("/pours/{$pour->id}/run")->assertSessionHasNoErrors();
+
+        $run = $this->getJson("/pours/{$pour->id}/state")->json();
+        self::assertStringContainsString('Warm jelly', implode(' ', array_column($run['checklist'], 'text')));
+    }
+
+    public function test_the_checklist_cannot_be_skipped_and_its_waits_are_called(): void
+    {
+        $job = $this->chain();
+        $ears = $this->link($job, 'Ears');
+        $this->choose($ears, "link-{$this->link($job, 'Mould')->id}", ['release' => 'warm-jelly']);
+        $pour = $this->start($ears);
+        $this->record($pour, 'confirmed', ['step' => '0:gear'])->assertOk()->assertJsonPath('step.kind', 'contacts');
+        $this->record($pour, 'confirmed', ['step' => '0:contacts'])->assertUnprocessable()->assertJsonPath('error.field', 'step');
+
+        $list = $this->getJson("/pours/{$pour->id}/state")->json('checklist');
+        $release = collect($list)->first(static fn (array $item): bool => $item['minutes'] > 0);
+        $this->record($pour, 'begun', ['item' => $release['id']])->assertOk()->assertJsonPath('checklist.1.begun_ms', (int) now()->getTimestampMs());
+        self::assertContains('The wait is over: look at the contact', array_column($this->getJson('/frame')->json('strip.calls'), 'what'));
+
+        foreach ($list as $item) {
+            $this->record($pour, 'checked', ['item' => $item['id']])->assertOk();
+        }
+        $this->record($pour, 'checked', ['item' => $list[0]['id']])->assertConflict();
+        $this->record($pour, 'checked', ['item' => 'nonsense'])->assertConflict();
+        $this->record($pour, 'confirmed', ['step' => '0:contacts'])->assertOk()->assertJsonPath('step.kind', 'premix');
+    }
+
+    public function test_a_stop_is_overruled_only_with_a_reason_that_is_kept_and_asked_again(): void
+    {
+        $job = $this->chain('clay-oil-sulphur');
+        $mould = $this->link($job, 'Mould');
+        $key = "link-{$this->link($job, 'Sculpt')->id}";
+        self::assertNull($this->start($mould)->started_at);
+
+        $this->choose($mould, $key, ['overruled' => 'so what'])->assertSessionHasErrors('contact.overruled');
+        $this->choose($mould, $key, ['overruled' => 'It is a practice piece and may stay wet.'])->assertSessionHasNoErrors();
+        $pour = $this->start($mould);
+        self::assertNotNull($pour->started_at);
+        $text = implode(' ', array_column($this->getJson("/pours/{$pour->id}/state")->json('checklist'), 'text'));
+        self::assertStringContainsString('Sulphur', $text);
+        self::assertStringContainsString('may stay wet', $text);
+    }
+
+    public function test_what_is_really_poured_is_judged_and_not_what_the_chain_had_in_mind(): void
+    {
+        $job = $this->chain('clay-oil-sulphur');
+        $pour = $this->draft(['formula' => ['base' => 'tr-25', 'additives' => []]], $this->link($job, 'Mould'));
+        $this->post("/pours/{$pour->id}/run")->assertSessionHasNoErrors();
+
+        self::assertNotNull($pour->refresh()->started_at);
+    }
+
+    public function test_nonsense_about_a_contact_is_refused_and_what_was_chosen_stays(): void
+    {
+        $job = $this->chain();
+        $ears = $this->link($job, 'Ears');
+        $key = "link-{$this->link($job, 'Mould')->id}";
+        $this->choose($ears, $key, ['release' => 'wax-spray']);
+        foreach ([[['release' => 'hope'], 'contact.release'], [['sealed_with' => 'butter'], 'contact.sealed_with'], [['hours_since_cure' => 'many'], 'contact.hours_since_cure']] as [$said, $field]) {
+            $this->choose($ears, $key, $said)->assertSessionHasErrors($field);
+        }
+        $this->choose($ears, 'link-99999', ['release' => 'wax-spray'])->assertNotFound();
+        self::assertSame('wax-spray', $ears->refresh()->contacts[$key]['release'] ?? null);
+    }
+
+    public function test_a_passed_dab_counts_in_every_verdict_and_a_failed_one_stops(): void
+    {
+        $question = ['fresh' => ['family' => 'silicone-platinum', 'skin_safe' => true], 'surface' => ['id' => 'painted']];
+        $this->postJson('/contacts/judge', $question)->assertJsonPath('verdict', 'test-first');
+        $this->post('/contacts/patches', ['fresh' => 'silicone-platinum', 'surface' => 'painted', 'base' => 'pr-10', 'place' => 'under the foot'])->assertSessionHasNoErrors();
+        $patch = TestPatch::query()->firstOrFail();
+        // 240 min at 23 °C are 295.5 at 20 °C.
+        self::assertEqualsWithDelta(240 * 2 ** 0.3, $patch->put_on_at->diffInSeconds($patch->due_at) / 60, 0.02);
+        self::assertContains('The dab is ready to read', array_column($this->getJson('/frame')->json('strip.calls'), 'what'));
+        $this->postJson('/contacts/judge', $question)->assertJsonPath('verdict', 'test-first');
+
+        Storage::fake();
+        $this->post("/contacts/patches/{$patch->id}", ['passed' => '1', 'note' => 'clean', 'photo' => UploadedFile::fake()->createWithContent('dab.png', base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='))])->assertSessionHasNoErrors();
+        $this->postJson('/contacts/judge', $question)->assertJsonPath('verdict', 'clear');
+        $this->get("/contacts/patches/{$patch->id}/photo")->assertOk();
+
+        $this->travel(1)->hours();
+        $this->post('/contacts/patches', ['fresh' => 'silicone-platinum', 'surface' => 'painted']);
+        $this->post('/contacts/patches/'.TestPatch::query()->latest('id')->firstOrFail()->id, ['passed' => '0'])->assertSessionHasNoErrors();
+        $this->postJson('/contacts/judge', $question)->assertJsonPath('verdict', 'stop');
+        $this->post("/contacts/patches/{$patch->id}", ['passed' => 'maybe'])->assertSessionHasErrors('passed');
+        $this->post('/contacts/patches', ['fresh' => 'jam', 'surface' => 'painted'])->assertSessionHasErrors('patch');
+    }
+
+    public function test_the_board_answers_every_pair(): void
+    {
+        $board = $this->get('/contacts')->assertOk()->inertiaProps('board');
+
+        self::assertCount(16, $board['cells']);
+        self::assertCount(30, $board['cells']['latex']);
+        self::assertSame('stop', $board['cells']['silicone-platinum']['silicone-tin']['verdict']);
+        $this->postJson('/contacts/judge', ['fresh' => ['family' => 'jam']])->assertUnprocessable();
+    }
+
+    public function test_own_rules_and_tests_go_out_and_come_back_the_same(): void
+    {
+        $file = Yaml::dump(['rules' => [['id' => 'own-lime', 'kind' => 'inhibition', 'fresh' => ['silicone-platinum'], 'surface' => ['wood'], 'when' => ['sealed' => true], 'gives' => 'may-slow', 'sure' => 'usual', 'text' => 'Our lime wood sweats through shellac.']],
+            'tests' => [['fresh' => 'silicone-platinum', 'surface' => 'painted', 'passed' => true, 'note' => 'the blue tin', 'read_at' => '2026-01-05T10:00:00+00:00']]], 4);
+        $this->post('/contacts/import', ['text' => $file])->assertSessionHasNoErrors()->assertSessionHas('said', '1 rules and 1 tests are new.');
+        $this->postJson('/contacts/judge', ['fresh' => ['family' => 'silicone-platinum', 'skin_safe' => false], 'surface' => ['id' => 'wood', 'sealed_with' => 'shellac']])->assertJsonPath('verdict', 'test-first');
+
+        $out = $this->get('/contacts.json')->assertOk()->getContent();
+        OwnRule::query()->delete();
+        TestPatch::query()->delete();
+        $this->post('/contacts/import', ['text' => $out])->assertSessionHas('said', '1 rules and 1 tests are new.');
+        $this->post('/contacts/import', ['text' => $this->get('/contacts.yaml')->getContent()])->assertSessionHas('said', '0 rules and 0 tests are new.');
+        $this->delete('/contacts/rules/'.OwnRule::query()->firstOrFail()->id)->assertRedirect();
+        self::assertSame(0, OwnRule::query()->count());
+    }
+
+    public function test_a_file_that_makes_no_sense_is_refused_whole(): void
+    {
+        $rule = static fn (array $more): array => [...['id' => 'own', 'kind' => 'adhesion', 'fresh' => ['@silicone'], 'surface' => ['wax'], 'gives' => 'grips', 'sure' => 'usual', 'text' => 'So.'], ...$more];
+        foreach ([
+            ['a: [', 'neither YAML nor JSON'],
+            ['- 1', 'needs “rules”'],
+            [Yaml::dump(['rules' => [$rule(['gives' => 'floats'])]], 4), 'Choose one of'],
+            [Yaml::dump(['rules' => [$rule(['surface' => ['silicone-platinum'], 'gives' => 'lets-go'])]], 4), 'that is certain'],
+            [Yaml::dump(['rules' => [$rule([]), $rule([])]], 4), 'already a rule named'],
+            [Yaml::dump(['rules' => [$rule(['id' => 'a-default'])]], 4), 'already a rule named'],
+            [Yaml::dump(['rules' => [$rule([]), $rule(['id' => 'own2', 'gives' => 'fuses'])]], 4), 'contradict each other'],
+            [Yaml::dump(['tests' => [['fresh' => 'jam', 'surface' => 'wax', 'passed' => true]]], 4), 'no fresh material “jam”'],
+            ['', 'Choose a file'],
+        ] as [$text, $says]) {
+            $errors = $this->post('/contacts/import', ['text' => $text])->assertSessionHasErrors('file')->getSession()->get('errors')->first('file');
+            self::assertStringContainsString($says, $errors);
+        }
+        self::assertSame([0, 0], [OwnRule::query()->count(), TestPatch::query()->count()]);
+    }
+
+    public function test_links_are_put_between_moved_and_never_into_a_circle(): void
+    {
+        $job = $this->chain();
+        $names = fn (): array => $job->impressions()->get()->pluck('name')->all();
+        $this->post("/jobs/{$job->id}/impressions", ['kind' => 'copy', 'name' => 'Hard copy', 'material' => 'rf-70', 'after' => $this->link($job, 'Mould')->id])->assertSessionHas('undo');
+        self::assertSame(['Sculpt', 'Mould', 'Hard copy', 'Ears'], $names());
+        $copy = $this->link($job, 'Hard copy');
+        $this->post("/impressions/{$copy->id}/move", ['by' => -1])->assertSessionHas('undo', "/impressions/{$copy->id}/move?by=1");
+        self::assertSame(['Sculpt', 'Hard copy', 'Mould', 'Ears'], $names());
+        $this->post("/impressions/{$copy->id}/move?by=1");
+
+        $ears = $this->link($job, 'Ears');
+        $this->put("/impressions/{$ears->id}", ['kind' => 'cast', 'name' => 'Ears', 'material' => 'pr-10', 'from_id' => $copy->id])->assertSessionHasNoErrors();
+        $this->put("/impressions/{$copy->id}", ['kind' => 'copy', 'name' => 'Hard copy', 'material' => 'rf-70', 'from_id' => $ears->id])->assertSessionHasErrors('from_id');
+        self::assertNull($copy->refresh()->from_id);
+        $this->delete("/impressions/{$copy->id}")->assertSessionHasErrors('impression');
+        self::assertSame(['Sculpt', 'Mould', 'Hard copy', 'Ears'], $names());
+        $this->put("/impressions/{$copy->id}", ['kind' => 'copy', 'name' => 'Hard copy', 'wall' => 'moon'])->assertSessionHasErrors('wall');
+    }
+
+    public function test_a_chosen_mould_goes_into_the_chain_in_as_many_parts_as_it_has(): void
+    {
+        $job = $this->chain();
+        $this->get("/jobs/{$job->id}/mould")->assertOk()->assertInertia(static fn ($page) => $page->component('mould/Mould')->where('original', 'clay-oil-sulphur-free')->where('casting', 'silicone-platinum'));
+        $this->post("/jobs/{$job->id}/mould", ['kind' => 'two-part-block', 'chemistry' => 'silicone-tin'])->assertRedirect("/jobs/{$job->id}");
+
+        $made = $job->impressions()->where('name', 'like', 'Two-part%')->get();
+        self::assertSame(['half', 'half'], $made->map(static fn (Impression $i): string => $i->role->value)->all());
+        self::assertSame(['tr-25', 'tr-25'], $made->pluck('material')->all());
+        self::assertSame('Ears', $job->impressions()->get()->last()?->name);
+    }
+}
