@@ -15,6 +15,7 @@ use App\Shop\Room;
 use Carbon\CarbonImmutable;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
+use Illuminate\Support\Facades\Route;
 use Illuminate\Testing\TestResponse;
 
 /** A shop with one job in it and the time standing still at a quarter past ten. */
@@ -43,6 +44,9 @@ abstract class TestCase extends LaravelTestCase
     public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null)
     {
         $this->app?->forgetScopedInstances();
+        foreach (Route::getRoutes() as $route) {
+            $route->flushController();
+        }
 
         return parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
     }

@@ -52,7 +52,9 @@ final readonly class ImportContacts
                 $new['rules'] += $this->workshop->ownRules()->updateOrCreate(['name' => $name], ['rule' => $rule])->wasRecentlyCreated ? 1 : 0;
             }
             foreach ($tests as $test) {
-                $new['tests'] += $this->workshop->testPatches()->firstOrCreate($test)->wasRecentlyCreated ? 1 : 0;
+                $known = $this->workshop->testPatches()->where('fresh', $test['fresh'])->where('surface', $test['surface'])->where('read_at', $test['read_at']->format('Y-m-d H:i:s.v'))->exists();
+                $new['tests'] += $known ? 0 : 1;
+                $known || $this->workshop->testPatches()->create($test);
             }
 
             return $new;
@@ -73,7 +75,7 @@ final readonly class ImportContacts
         return Fields::of($read);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array{fresh: string, surface: string, passed: bool, base: string|null, place: string|null, note: string|null, put_on_at: CarbonImmutable, due_at: CarbonImmutable, read_at: CarbonImmutable} */
     private function test(Fields $in): array
     {
         $in->only('fresh', 'surface', 'passed', 'base', 'place', 'note', 'read_at');

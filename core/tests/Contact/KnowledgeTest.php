@@ -10,7 +10,12 @@ use Apalos\Core\Contact\Rule;
 use Apalos\Core\Contact\SurfaceState;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Opis\JsonSchema\Errors\ErrorFormatter;
+use Opis\JsonSchema\Helper;
+use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Yaml\Yaml;
 
 final class KnowledgeTest extends TestCase
 {
@@ -21,6 +26,45 @@ final class KnowledgeTest extends TestCase
             foreach ([false, true] as $damp) {
                 foreach ([null, 1.0, 48.0, 500.0] as $hours) {
                     yield json_encode([$sealed, $damp, $hours]) ?: '' => new SurfaceState($hours, $damp, null, $sealed);
+                }
+            }
+        }
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function files(): iterable
+    {
+        foreach (['contacts/families', 'contacts/surfaces', 'contacts/rules', 'contacts/releases', 'contacts/sealers', 'mould-kinds', 'cautions', 'faults'] as $file) {
+            yield $file => [$file];
+        }
+    }
+
+    #[DataProvider('files')]
+    public function test_a_file_of_the_library_is_valid(string $file): void
+    {
+        $library = __DIR__.'/../../../library';
+        $schema = json_decode((string) file_get_contents("{$library}/schema/{$file}.schema.json"));
+        $result = (new Validator)->validate(Helper::toJSON(Yaml::parseFile("{$library}/{$file}.yaml")), $schema);
+
+        self::assertTrue($result->isValid(), $result->error() === null ? '' : (string) json_encode((new ErrorFormatter)->format($result->error())));
+    }
+
+    public function test_every_id_that_is_spoken_of_exists(): void
+    {
+        $k = Shipped::knowledge();
+        foreach ($k->families as $family) {
+            self::assertArrayHasKey($family->curesTo, $k->surfaces);
+            foreach ($family->hazards as $hazard) {
+                self::assertArrayHasKey($hazard, $k->cautions);
+            }
+        }
+        $things = [...array_keys($k->families), ...array_keys($k->surfaces)];
+        $groups = array_merge(...array_map(static fn ($thing): array => $thing->groups, [...array_values($k->families), ...array_values($k->surfaces)]));
+        foreach (['rules', 'releases', 'sealers'] as $file) {
+            preg_match_all('/(?:fresh|surface|for|on): \[([^\]]*)\]/', (string) file_get_contents(__DIR__."/../../../library/contacts/{$file}.yaml"), $lists);
+            foreach ($lists[1] as $list) {
+                foreach (array_map(static fn (string $word): string => trim($word, " '"), explode(',', $list)) as $word) {
+                    self::assertTrue($word === '*' || in_array($word, $things, true) || in_array(substr($word, 1), $groups, true), "{$file} speaks of “{$word}”, which is nothing.");
                 }
             }
         }

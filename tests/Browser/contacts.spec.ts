@@ -1,0 +1,129 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, pourToTarget, test } from './shop';
+
+test('a two-part mould is stopped at its second half, released, checked and poured', async ({ page, empty: shop }) => {
+    test.setTimeout(150_000);
+    await page.goto(`${shop.url}/jobs?new=1`);
+    await page.getByLabel('Piece').fill('Oar sleeve');
+    await page.getByLabel('Its surface').selectOption('oil clay, sulphur-free');
+    await page.getByRole('button', { name: 'Start the job' }).click();
+
+    // Which mould: the comparison puts a two-part block first, and into the chain as two halves.
+    await page.getByRole('link', { name: 'Which mould?' }).click();
+    await expect(page.getByRole('heading', { name: 'Which mould?' })).toBeVisible();
+    await page.getByLabel('Length').fill('160,5');
+    await page.getByText('deep', { exact: true }).click();
+    const best = page.locator('.mould').filter({ hasText: 'Two-part block on a clay bed' });
+    await best.getByRole('button', { name: 'All of it' }).click();
+    await expect(best.getByText(/It takes: clay bed, keys/)).toBeVisible();
+    await best.getByRole('button', { name: 'Put it in the chain' }).click();
+    const second = page.getByRole('button', { name: /^mould Two-part block on a clay bed second half/ });
+    await expect(second).toBeVisible();
+    await page.getByRole('button', { name: /^mould Mould/ }).click();
+    await page.getByRole('button', { name: 'Take it out' }).click();
+    await expect(page.getByRole('button', { name: /^mould Mould/ })).toBeHidden();
+
+    // The second half meets the first: silicone on silicone. Its sheet does not start.
+    await second.click();
+    await expect(page.getByRole('heading', { name: /second half would fuse to Two-part block on a clay bed first half/ })).toBeVisible();
+    await expect(page.getByText('Would ruin it:')).toContainText('Talc');
+    await page.getByRole('button', { name: /Plan a pour/ }).click();
+    await page.getByText('By mass').click();
+    await page.getByLabel('Grams wanted').fill('120');
+    await expect(page.getByTestId('mass')).toHaveText('120');
+    await page.getByRole('button', { name: /Gear on/ }).click();
+    await expect(page.getByText(/fuses: no release/)).toBeVisible();
+    await page.getByRole('link', { name: 'Oar sleeve' }).click();
+
+    // A release is compared and picked; the state of the surface is told and judged again.
+    await second.click();
+    await page.getByRole('button', { name: 'Two-part block on a clay bed first half', exact: true }).click();
+    await page.getByText(/Compare them/).click();
+    await expect(page.getByText('Key the first half before anything goes on it.')).toBeVisible();
+    await page.locator('.cards').getByText('Warm jelly, thin').click();
+    await expect(page.getByRole('heading', { name: /second half lets go of Two-part block on a clay bed first half/ })).toBeVisible();
+    await page.getByText('The surface as it is today').click();
+    await page.getByLabel(/touched with latex/).check();
+    await expect(page.getByRole('heading', { name: /would not cure/ })).toBeVisible();
+    await page.getByLabel(/touched with latex/).uncheck();
+    await expect(page.getByRole('heading', { name: /lets go of/ })).toBeVisible();
+
+    // The checklist stands before the first gram.
+    await page.getByRole('button', { name: /Open its pour sheet/ }).click();
+    await page.getByRole('button', { name: /Gear on/ }).click();
+    const main = page.locator('.actions .main');
+    await expect(page.getByRole('heading', { name: 'Gear on' })).toBeVisible();
+    await main.click();
+    await expect(page.getByRole('heading', { name: 'Before anything is mixed' })).toBeVisible();
+    await main.click();
+    await expect(page.getByText(/Look at every contact and tick it first/)).toBeVisible();
+    await page.getByRole('button', { name: /It waits 5 min from now/ }).click();
+    await expect(page.getByRole('timer')).toBeVisible();
+    expect((await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()).violations).toEqual([]);
+    for (const box of await page.locator('.checklist input').all()) {
+        await box.check();
+        await expect(box).toBeDisabled();
+    }
+    await main.click();
+    await main.click();
+    await expect(page.getByRole('heading', { name: /Empty cup/ })).toBeVisible();
+    await main.click();
+    for (const part of ['B', 'A']) {
+        await expect(page.getByRole('heading', { name: `Pour ${part} until` })).toBeVisible();
+        await pourToTarget(page, shop);
+        await main.click();
+    }
+    await expect(page.getByRole('heading', { name: /Mix it/ })).toBeVisible();
+});
+
+test('the board is walked with the arrow keys, and a dab that failed changes its verdict', async ({ page, empty: shop }) => {
+    await page.goto(`${shop.url}/contacts`);
+    await expect(page.getByRole('heading', { name: 'Platinum silicone on platinum silicone, cured' })).toBeVisible();
+    await page.getByRole('gridcell', { name: 'platinum silicone on platinum silicone, cured: fuses: no release' }).focus();
+    await page.keyboard.press('ArrowDown');
+    await expect(page.getByRole('heading', { name: 'Platinum silicone on tin silicone, cured' })).toBeVisible();
+    await expect(page.getByText(/no release keeps it back for sure/)).toBeVisible();
+    await page.keyboard.press('ArrowRight');
+    await expect(page.getByRole('heading', { name: 'Tin silicone on tin silicone, cured' })).toBeVisible();
+
+    await page.getByRole('gridcell', { name: /^platinum silicone on polymer clay/ }).click();
+    await expect(page.getByText('Test it with a dab first.')).toBeVisible();
+    await page.getByLabel('where').fill('behind the ear');
+    await page.getByRole('button', { name: 'It is on' }).click();
+    await expect(page.getByText('behind the ear, since')).toBeVisible();
+    await page.getByLabel('What you saw').fill('sticky round the edge');
+    await page.getByRole('button', { name: 'Failed' }).click();
+    await expect(page.getByRole('gridcell', { name: /^platinum silicone on polymer clay.*your test failed/ })).toBeVisible();
+    await page.getByRole('gridcell', { name: /^platinum silicone on polymer clay/ }).click();
+    await expect(page.getByText(/Your own test of this pair failed/)).toBeVisible();
+    await page.getByText('Hot', { exact: true }).click();
+    await expect(page.getByRole('columnheader', { name: 'hot vinyl' })).toBeVisible();
+});
+
+test('a file of rules that would overrule what is certain is refused in a sentence', async ({ page, empty: shop }) => {
+    await page.goto(`${shop.url}/contacts`);
+    const rules = (gives: string, surface: string): string =>
+        JSON.stringify({
+            rules: [
+                {
+                    id: 'own',
+                    kind: 'adhesion',
+                    fresh: ['silicone-platinum'],
+                    surface: [surface],
+                    gives,
+                    sure: 'usual',
+                    text: 'We have seen it.',
+                },
+            ],
+        });
+    const choose = (text: string): Promise<void> =>
+        page
+            .locator('input[type=file]')
+            .last()
+            .setInputFiles({ name: 'own.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+    await choose(rules('lets-go', 'silicone-platinum'));
+    await expect(page.getByRole('alert')).toContainText('that is certain');
+    await choose(rules('grips', 'acrylic'));
+    await expect(page.getByText('1 rules and 0 tests are new.')).toBeVisible();
+    await expect(page.getByText('We have seen it.')).toBeVisible();
+});
