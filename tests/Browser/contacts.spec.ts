@@ -33,7 +33,7 @@ test('a two-part mould is stopped at its second half, released, checked and pour
     await expect(page.getByTestId('mass')).toHaveText('120');
     await page.getByRole('button', { name: /Gear on/ }).click();
     await expect(page.getByText(/fuses: no release/)).toBeVisible();
-    await page.getByRole('link', { name: 'Oar sleeve' }).click();
+    await page.getByRole('link', { name: 'Oar sleeve', exact: true }).click();
 
     // A release is compared and picked; the state of the surface is told and judged again.
     await second.click();

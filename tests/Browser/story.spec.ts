@@ -152,7 +152,7 @@ test.describe('on a tablet, by touch', () => {
         await page.getByLabel('Piece').fill('Bath grip');
         await page.getByLabel('How many').fill('2');
         await page.getByRole('button', { name: 'Start the job' }).tap();
-        await page.getByText('Warm jelly, thin').tap();
+        await page.locator('.cards').getByText('Warm jelly, thin').tap();
         await expect(page.getByRole('heading', { name: 'Casts lets go of Mould' })).toBeVisible();
         await page.getByRole('button', { name: /^casts Casts/ }).tap();
         await page.getByRole('button', { name: /Plan a pour/ }).tap();

@@ -52,7 +52,7 @@
         {#each pair.releases as release (release.id)}
             <li>
                 <b>{board.releases[release.id]}</b>
-                <span class="fit" style="--fit:{release.fit}" aria-label="fits {Math.round(release.fit * 100)} of 100"></span>
+                <span class="fit" role="img" style="--fit:{release.fit}" aria-label="fits {Math.round(release.fit * 100)} of 100"></span>
                 <span class="quiet text-sm">{release.why}</span>
             </li>
         {/each}

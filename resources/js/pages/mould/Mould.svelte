@@ -165,7 +165,7 @@
                                 )} · {figure(mould.hours, 'plain', 'metric', 1)} h · about {figure(mould.cost, 'plain', 'metric', 0)}
                             </p>
                         </div>
-                        <p class="score fig" aria-label="score {Math.round(mould.score)} of 100">
+                        <p class="score fig" role="img" aria-label="score {Math.round(mould.score)} of 100">
                             <span style="width:{mould.score}%"></span>{Math.round(mould.score)}
                         </p>
                         <ul class="why">
