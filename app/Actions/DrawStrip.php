@@ -84,6 +84,10 @@ final readonly class DrawStrip
             if ($open !== null) {
                 $windows[] = ['kind' => 'demould', ...self::span($open['likely'], $open['high'])];
             }
+            $service = $this->clock->reaches($pour, Milestone::Service);
+            if ($service !== null) {
+                $windows[] = ['kind' => 'service', ...self::span($service['likely'], $service['high'])];
+            }
         }
 
         return $windows;
@@ -109,9 +113,9 @@ final readonly class DrawStrip
             $calls[] = [$ends->subMinutes(self::LAST_CALL_MIN), 'Three minutes of pot life left'];
         }
         if ($pour->state === PourState::Waiting) {
+            $words = ['recoat' => 'Ready for the next coat', 'demould' => 'Ready to open', 'service' => 'Ready for hot or harsh casting'];
             foreach ($this->windows($pour, $run) as $window) {
-                $at = CarbonImmutable::createFromTimestampMs($window['from_ms']);
-                $calls[] = [$at, $window['kind'] === 'recoat' ? 'Ready for the next coat' : 'Ready to open'];
+                $calls[] = [CarbonImmutable::createFromTimestampMs($window['from_ms']), $words[$window['kind']] ?? $window['kind']];
             }
         }
 

@@ -34,7 +34,7 @@ final class FrameTest extends TestCase
         $this->workUntil($pour, 'wait');
         $strip = $this->getJson('/frame')->json('strip');
         $open = app(PourClock::class)->reaches($pour->refresh(), Milestone::Demould);
-        self::assertSame(['demould'], array_column($strip['lozenges'][0]['windows'], 'kind'));
+        self::assertSame(['demould', 'service'], array_column($strip['lozenges'][0]['windows'], 'kind'));
         self::assertSame((int) $open['likely']->getTimestampMs(), $strip['lozenges'][0]['waits'][0]['to_ms']);
         self::assertSame('Ready to open', $strip['calls'][0]['what']);
     }
@@ -44,7 +44,7 @@ final class FrameTest extends TestCase
         $pour = $this->begun(['formula' => ['base' => 'br-28', 'additives' => []], 'formula_name' => 'Glove']);
         $this->workUntil($pour, 'wait');
 
-        self::assertSame(['recoat', 'demould'], array_column($this->getJson('/frame')->json('strip.lozenges.0.windows'), 'kind'));
+        self::assertSame(['recoat', 'demould', 'service'], array_column($this->getJson('/frame')->json('strip.lozenges.0.windows'), 'kind'));
     }
 
     public function test_an_empty_strip_knows_what_could_still_be_done_today(): void

@@ -8,6 +8,8 @@ use Apalos\Core\Contact\ContactEngine;
 use Apalos\Core\Contact\ContactRequest;
 use Apalos\Core\Cure\Clock;
 use Apalos\Core\Cure\CureRequest;
+use Apalos\Core\Harden\Hardener;
+use Apalos\Core\Harden\HardenRequest;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\MixPlanner;
 use Apalos\Core\Mix\MixRequest;
@@ -25,6 +27,7 @@ enum Verb: string
     case Topup = 'topup';
     case Cure = 'cure';
     case Volume = 'volume';
+    case Harden = 'harden';
     case Contact = 'contact';
     case Mould = 'mould';
 
@@ -35,6 +38,7 @@ enum Verb: string
             self::Topup => 'what to add to a mis-weighed cup',
             self::Cure => 'how long it pours, when it demoulds, in this room',
             self::Volume => 'how much rubber the mould needs',
+            self::Harden => 'how much softener for a hardness',
             self::Contact => 'will it let go, will it cure',
             self::Mould => 'which kind of mould, and why',
         };
@@ -52,6 +56,7 @@ enum Verb: string
             self::Topup => (new Topup)->rescue(TopupRequest::from($in))->toArray(),
             self::Cure => (new Clock)->read(CureRequest::from($in))->toArray(),
             self::Volume => (new VolumeEstimator)->estimate(VolumeRequest::from($in))->toArray(),
+            self::Harden => (new Hardener)->answer(HardenRequest::from($in))->toArray(),
             self::Contact => (new ContactEngine($shelves->contacts))->judge(ContactRequest::from($in, $shelves->contacts))->toArray(),
             self::Mould => (new MouldChooser($shelves->moulds, $shelves->contacts))->choose(PieceRequest::from($in, $shelves->contacts))->toArray(),
         };

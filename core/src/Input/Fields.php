@@ -175,6 +175,18 @@ final readonly class Fields
         return $list;
     }
 
+    /** @return list<float> an absent list counts as an empty one */
+    public function numbers(string $key, float $min = 0.0, float $max = self::HUGE): array
+    {
+        $value = $this->has($key) ? $this->required($key) : [];
+        if (! is_array($value) || ! array_is_list($value)) {
+            throw BadInput::at($this->at($key), 'This must be a list of numbers; it was '.self::show($value).'.');
+        }
+        $list = new self($value, $this->at($key));
+
+        return array_map(static fn (int $i): float => $list->number((string) $i, $min, $max), array_keys($value));
+    }
+
     /** @return list<string> an absent list counts as an empty one */
     public function strings(string $key): array
     {

@@ -33,3 +33,14 @@ export function markOf(contact: Pick<Contact, 'blocks' | 'overruled'> & { result
 
 export const wordsOf = (contact: Contact): string =>
     contact.overruled !== null && !contact.blocks ? `overruled: ${contact.result.in_short}` : contact.result.in_short;
+
+/** The mark of a bare verdict, where nothing has been chosen yet. */
+export const verdictMark: Record<string, Kind> = {
+    clear: 'good',
+    release: 'mind',
+    'seal-and-release': 'mind',
+    'test-first': 'ask',
+    stop: 'stop',
+};
+
+export const doing: Record<string, string> = { dry: 'Dry', seal: 'Seal', block: 'Block', release: 'Release', wait: 'Wait', test: 'Test' };

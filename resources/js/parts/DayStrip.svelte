@@ -1,9 +1,8 @@
 <script lang="ts">
     import { bench } from '../lib/bench.svelte';
     import { clockTime, dayAndTime, span } from '../lib/units';
-    import type { StripView } from '../types/server';
+    import { ends, lay, nameWidth, type Lozenge, type Span } from '../lib/strip';
 
-    type Lozenge = StripView['lozenges'][number];
     const HOUR = 3_600_000;
 
     let shift = $state(0);
@@ -32,50 +31,17 @@
         ),
     );
 
-    type Piece = { from_ms: number; to_ms: number };
-    const seen = (piece: Piece): boolean => piece.to_ms > start && piece.from_ms < start + length;
-    const box = (piece: Piece): string => {
+    const seen = (piece: Span): boolean => piece.to_ms > start && piece.from_ms < start + length;
+    const box = (piece: Span): string => {
         const left = Math.max(-2, x(piece.from_ms));
         return `left:${String(left)}%;width:max(10px,${String(Math.min(102, x(piece.to_ms)) - left)}%)`;
     };
 
-    const ends = (l: Lozenge): { from: number; to: number } => {
-        const all = [...l.hands, ...l.waits, ...l.windows];
-        return { from: Math.min(...all.map((p) => p.from_ms)), to: Math.max(...all.map((p) => p.to_ms)) };
-    };
-
-    // What needs hands comes first, then what needs them soonest. Each takes the first lane that is free where it and its name
-    // stand; what finds none is counted.
-    const urgency = (l: Lozenge): number =>
-        l.state === 'running'
-            ? 0
-            : l.state === 'opened'
-              ? 1
-              : (frame?.strip.calls.find((c) => c.pour_id === l.pour_id)?.at_ms ?? ends(l).to);
-    const laid = $derived.by(() => {
-        const taken: { from: number; to: number }[][] = [[], [], [], []];
-        const lanes: { l: Lozenge; lane: number }[] = [];
-        let more = 0;
-        for (const l of [...lozenges]
-            .filter((z) => ends(z).to > start && ends(z).from < start + length)
-            .sort((a, b) => urgency(a) - urgency(b))) {
-            const { from, to } = ends(l);
-            const name = ((l.title.length * 8 + 40) / width) * length;
-            const place = { from, to: Math.max(to, from + name) + length / 60 };
-            const lane = taken.findIndex((others) => others.every((other) => other.to < place.from || other.from > place.to));
-            if (lane === -1) {
-                more++;
-                continue;
-            }
-            taken[lane]?.push(place);
-            lanes.push({ l, lane });
-        }
-        return { lanes, more };
-    });
+    const laid = $derived(frame === null ? { lanes: [], more: 0 } : lay(frame.strip, start, length, width));
 
     // The name stands inside the wait where there is room for it, else behind the lozenge, else before it.
     const labelAt = (l: Lozenge): string => {
-        const name = l.title.length * 8 + 24;
+        const name = nameWidth(l);
         const px = (ms: number): number => (x(ms) / 100) * width;
         const wait = l.waits.find((w) => Math.min(width, px(w.to_ms)) - Math.max(0, px(w.from_ms)) > name);
         if (wait !== undefined) {
@@ -273,6 +239,10 @@
     }
     .window.pot_life {
         --tone: var(--color-accent);
+    }
+    .window.service {
+        --tone: var(--color-neutral);
+        border-right-width: 0;
     }
     .window.recoat {
         --tone: var(--color-warning);

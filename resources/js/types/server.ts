@@ -73,6 +73,36 @@ export type CureResult = {
     }[];
 };
 
+/** The softener curve of a base, as far as sheet and pucks tell. */
+export type HardenResult = {
+    c: number;
+    k: number;
+    curve: ({
+        pct_of_ab: number;
+        shore: {
+            scale: '00' | 'A';
+            reading: number;
+        };
+        other: {
+            scale: '00' | 'A';
+            reading: number;
+        };
+        low: number;
+        high: number;
+    })[];
+    for_target: {
+        pct_of_ab: number;
+        pct_of_one_part: number;
+        low: number;
+        high: number;
+    } | null;
+    rests_on: number;
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
 /** What to weigh, in which batches, and how long there is for it. `null` where the sheet is silent. */
 export type MixResult = {
     mass_g: number;

@@ -2,8 +2,9 @@
     import { page, router } from '@inertiajs/svelte';
     import { onMount, tick, untrack } from 'svelte';
     import { ask } from '../../lib/api';
+    import { verdictMark } from '../../lib/contacts';
     import { screenKeys } from '../../lib/keys';
-    import Mark, { type Kind } from '../../parts/Mark.svelte';
+    import Mark from '../../parts/Mark.svelte';
     import type { ContactBoardView, ContactResult } from '../../types/server';
     import Patches from './Patches.svelte';
     import Pair from './Pair.svelte';
@@ -24,7 +25,6 @@
         'test-first': 'test',
         stop: 'stop',
     };
-    const marks: Record<string, Kind> = { clear: 'good', release: 'mind', 'seal-and-release': 'mind', 'test-first': 'ask', stop: 'stop' };
 
     let chemistry = $state('silicone');
     const fresh = $derived(board.fresh.filter((f) => chemistry === '' || f.groups.includes(chemistry)));
@@ -146,7 +146,7 @@
                                   : ', your test failed'}"
                             onclick={() => void open(f.id, s.id)}
                         >
-                            <Mark kind={marks[cell.verdict] ?? 'stop'} size={16} />
+                            <Mark kind={verdictMark[cell.verdict] ?? 'stop'} size={16} />
                             {words[cell.verdict]}{#if cell.tested !== null}<sup aria-hidden="true">{cell.tested ? '✓' : '✗'}</sup>{/if}
                         </button>
                     {/if}
@@ -198,22 +198,6 @@
 </section>
 
 <style>
-    .chip {
-        border: 1.5px solid var(--color-base-300);
-        border-radius: 999px;
-        padding: 0.3rem 0.9rem;
-        background: var(--color-secondary);
-        cursor: pointer;
-    }
-    .chip.on {
-        background: var(--color-primary);
-        color: var(--color-primary-content);
-        font-weight: 700;
-    }
-    .chip:focus-within {
-        outline: 3px solid var(--color-accent);
-        outline-offset: 2px;
-    }
     .board-and-pair {
         display: grid;
         grid-template-columns: minmax(0, 1.25fr) minmax(20rem, 1fr);

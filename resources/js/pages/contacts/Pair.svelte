@@ -1,13 +1,13 @@
 <script lang="ts">
     import { page, router } from '@inertiajs/svelte';
+    import { doing, verdictMark } from '../../lib/contacts';
     import { minutes } from '../../lib/units';
-    import Mark, { type Kind } from '../../parts/Mark.svelte';
+    import Mark from '../../parts/Mark.svelte';
     import type { ContactBoardView, ContactResult } from '../../types/server';
 
     type Props = { pair: ContactResult; board: ContactBoardView; fresh: string; surface: string; title: string };
     let { pair, board, fresh, surface, title }: Props = $props();
 
-    const marks: Record<string, Kind> = { clear: 'good', release: 'mind', 'seal-and-release': 'mind', 'test-first': 'ask', stop: 'stop' };
     const verdicts: Record<string, string> = {
         clear: 'It lets go and it cures.',
         release: 'Put a release between them.',
@@ -15,7 +15,6 @@
         'test-first': 'Test it with a dab first.',
         stop: 'Stop.',
     };
-    const doing: Record<string, string> = { dry: 'Dry', seal: 'Seal', block: 'Block', release: 'Release', wait: 'Wait', test: 'Test' };
     const tests = $derived(board.patches.filter((p) => p.fresh === fresh && p.surface === surface));
     const bases = $derived(board.bases.filter((b) => b.family === fresh));
     let base = $derived(bases[0]?.code ?? '');
@@ -30,7 +29,7 @@
 
 <h2 class="text-2xl">{title[0]?.toUpperCase()}{title.slice(1)}</h2>
 <p class="mt-1 flex items-center gap-2 text-lg">
-    <Mark kind={marks[pair.verdict] ?? 'stop'} /> <b>{verdicts[pair.verdict]}</b> <span class="quiet">{pair.in_short}</span>
+    <Mark kind={verdictMark[pair.verdict] ?? 'stop'} /> <b>{verdicts[pair.verdict]}</b> <span class="quiet">{pair.in_short}</span>
 </p>
 <ul class="because">
     {#each pair.because as why (why.rule)}<li>{why.text} <span class="quiet text-sm">{why.sure}</span></li>{/each}

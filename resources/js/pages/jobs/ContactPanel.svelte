@@ -1,7 +1,7 @@
 <script lang="ts">
     import { page, router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
-    import { markOf, wordsOf, type Contact, type Words } from '../../lib/contacts';
+    import { doing, markOf, wordsOf, type Contact, type Words } from '../../lib/contacts';
     import { minutes } from '../../lib/units';
     import Mark from '../../parts/Mark.svelte';
     import Measure from '../../parts/Measure.svelte';
@@ -56,8 +56,6 @@
             { preserveScroll: true, preserveState: true },
         );
     }
-
-    const doing: Record<string, string> = { dry: 'Dry', seal: 'Seal', block: 'Block', release: 'Release', wait: 'Wait', test: 'Test' };
 </script>
 
 <article class="panel" class:stop={contact.blocks} aria-labelledby="contact-{contact.key}">

@@ -218,22 +218,6 @@
         grid-template-columns: repeat(3, minmax(0, 1fr));
         gap: 0.6rem;
     }
-    .chip {
-        border: 1.5px solid var(--color-base-300);
-        border-radius: 999px;
-        padding: 0.3rem 0.9rem;
-        background: var(--color-secondary);
-        cursor: pointer;
-    }
-    .chip.on {
-        background: var(--color-primary);
-        color: var(--color-primary-content);
-        font-weight: 700;
-    }
-    .chip:focus-within {
-        outline: 3px solid var(--color-accent);
-        outline-offset: 2px;
-    }
     .stale {
         opacity: 0.4;
     }

@@ -5,7 +5,12 @@
     import { clockTime, figure, measure, minutes, sign } from '../../lib/units';
     import Warnings from '../../parts/Warnings.svelte';
 
-    let { live, partNames, children }: { live: LiveSheet; partNames: { a: string; b: string | null }; children: Snippet } = $props();
+    let {
+        live,
+        partNames,
+        weighOnly,
+        children,
+    }: { live: LiveSheet; weighOnly: boolean; partNames: { a: string; b: string | null }; children: Snippet } = $props();
 
     const mix = $derived(live.answer.mix);
     const volume = $derived(live.answer.volume);
@@ -68,6 +73,7 @@
                     {measure(mix.by_volume.b_ml, 'volume', bench.units, 1)} a cup.
                 </p>
             {/if}
+            {#if weighOnly}<p class="mt-1 text-sm">Weigh it: its sheet does not allow cups and marks.</p>{/if}
             <dl class="times">
                 {#if mix.pot_life_min !== null}<div>
                         <dt>pours for</dt>

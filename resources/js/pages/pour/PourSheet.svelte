@@ -63,7 +63,11 @@
     </section>
     <section aria-labelledby="part-answer" class="card-paper result">
         <h2 id="part-answer" class="sr-only">What to weigh</h2>
-        <Answer {live} partNames={{ a: base?.part_a ?? 'A', b: base?.part_b ?? null }}>
+        <Answer
+            {live}
+            weighOnly={base !== null && !base.one_part && !base.by_volume_ok}
+            partNames={{ a: base?.part_a ?? 'A', b: base?.part_b ?? null }}
+        >
             {#if refused !== null}<p class="font-bold text-error" role="alert">{refused}</p>{/if}
             <button class="btn btn-primary big w-full" disabled={!live.answer.pourable || starting} onclick={start}
                 >Gear on, start the pour <kbd class="kbd kbd-sm text-base-content">s</kbd></button

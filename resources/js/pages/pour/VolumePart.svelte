@@ -66,7 +66,7 @@
 <fieldset class="methods">
     <legend class="sr-only">How is the volume known?</legend>
     {#each methods as m (m.id)}
-        <label class:on={method === m.id}
+        <label class="chip" class:on={method === m.id}
             ><input
                 type="radio"
                 name="method"
@@ -188,23 +188,6 @@
         display: flex;
         flex-wrap: wrap;
         gap: 0.3rem;
-    }
-    .methods label {
-        border: 1.5px solid var(--color-base-300);
-        border-radius: 999px;
-        padding: 0.3rem 0.8rem;
-        cursor: pointer;
-        background: var(--color-secondary);
-    }
-    .methods label.on {
-        background: var(--color-primary);
-        color: var(--color-primary-content);
-        border-color: var(--color-primary);
-        font-weight: 700;
-    }
-    .methods label:focus-within {
-        outline: 3px solid var(--color-accent);
-        outline-offset: 2px;
     }
     .three {
         display: grid;

@@ -3,10 +3,12 @@
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys';
     import { LiveRun } from '../../lib/run.svelte';
-    import { figure, measure, minutes, span } from '../../lib/units';
+    import { figure, measure } from '../../lib/units';
     import Cautions from '../../parts/Cautions.svelte';
     import Cup from '../../parts/Cup.svelte';
     import type { RunView } from '../../types/server';
+    import ContactsStep from './ContactsStep.svelte';
+    import DoneStep from './DoneStep.svelte';
     import GradeStep, { type Grading } from './GradeStep.svelte';
     import NoteDialog from './NoteDialog.svelte';
     import PotClock from './PotClock.svelte';
@@ -200,39 +202,7 @@
             </p>
             <Cautions cautions={run.cautions} gear={run.gear} />
         {:else if kind === 'contacts'}
-            <h1 class="text-4xl">Before anything is mixed</h1>
-            <p class="mt-1 mb-3 text-lg">
-                Look at each contact and tick it: {run.checklist.filter((i) => i.done).length} of {run.checklist.length}.
-            </p>
-            <ul class="checklist">
-                {#each run.checklist as item (item.id)}
-                    <li class="item" class:on={item.done}>
-                        <label>
-                            <input
-                                type="checkbox"
-                                class="checkbox checkbox-lg"
-                                checked={item.done}
-                                disabled={item.done}
-                                onchange={() => void live.record('checked', { item: item.id }, item.id)}
-                            />
-                            <span>{item.text}</span>
-                        </label>
-                        {#if item.minutes > 0 && !item.done}
-                            {#if item.begun_ms === null}
-                                <button class="btn" onclick={() => void live.record('begun', { item: item.id }, `begun-${item.id}`)}
-                                    >It waits {minutes(item.minutes)} from now</button
-                                >
-                            {:else if item.begun_ms + item.minutes * 60_000 > bench.now}
-                                <span class="fig text-xl font-bold" role="timer"
-                                    >{span(item.begun_ms + item.minutes * 60_000 - bench.now)}</span
-                                >
-                            {:else}
-                                <b class="text-success">waited</b>
-                            {/if}
-                        {/if}
-                    </li>
-                {/each}
-            </ul>
+            <ContactsStep {live} />
         {:else if kind === 'premix'}
             <h1 class="text-4xl">{run.one_part ? 'Stir it in its own pot' : 'Stir each part in its own pot'}</h1>
             <p class="mt-3 max-w-prose text-lg">
@@ -264,21 +234,7 @@
         {:else if kind === 'grade'}
             <GradeStep {run} bind:grading />
         {:else if run.grade !== null}
-            <h1 class="text-4xl">In the log: {run.grade.grade}</h1>
-            <p class="mt-2 text-lg">
-                {measure(run.grade.used_g, 'mass', bench.units)} really used of {measure(run.weighed_g, 'mass', bench.units)} weighed.
-            </p>
-            {#if run.grade.correction_pct !== null}
-                <p class="mt-1">
-                    The volume was {run.grade.correction_pct < 0 ? 'over' : 'under'}-estimated by
-                    <b class="fig">{figure(Math.abs(run.grade.correction_pct), 'percent', 'metric', 1)} %</b>; the next sheet of this link
-                    will offer that.
-                </p>
-            {/if}
-            {#if run.grade.note !== ''}<p class="mt-2 max-w-prose">{run.grade.note}</p>{/if}
-            <p class="mt-5 flex gap-2">
-                <a class="btn btn-primary big" href="/jobs/{run.job_id}">Back to the job</a> <a class="btn big" href="/log">The log</a>
-            </p>
+            <DoneStep {run} grade={run.grade} />
         {/if}
 
         {#if live.trouble !== null}<p class="mt-3 font-bold text-error" role="alert">{live.trouble}</p>{/if}
@@ -325,31 +281,6 @@
     .run.wide {
         grid-template-columns: minmax(0, 60rem);
         justify-content: center;
-    }
-    .checklist {
-        display: grid;
-        gap: 0.6rem;
-    }
-    .item {
-        display: grid;
-        grid-template-columns: 1fr auto;
-        gap: 0.5rem 1rem;
-        align-items: center;
-        padding-right: 1rem;
-        border: 1.5px solid var(--color-base-300);
-        border-radius: 1.1rem;
-        background: var(--color-secondary);
-    }
-    .item.on {
-        border-color: var(--color-success);
-    }
-    .checklist label {
-        display: flex;
-        gap: 1rem;
-        align-items: center;
-        min-height: 3.5rem;
-        padding: 0.6rem 1rem;
-        cursor: pointer;
     }
     .actions {
         display: flex;

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Harden;
+
+use Apalos\Core\Units\Shore;
+
+/**
+ * What is believed of softener in a base: ln E = c − k·x, x softener as a share of A+B, E the modulus. Normal priors around the
+ * sheet and the library, each puck one observation; with normal errors a 2×2 problem with a closed form. Working in ln E lets
+ * an A base run down into the 00 scale without a seam.
+ */
+final readonly class SoftenerModel
+{
+    private const SD_C = 0.15;
+
+    private const SD_K_SHARE = 0.35;
+
+    private const SD_READING = 0.10;
+
+    /** Half-width of the central 80 % of a normal distribution, in standard deviations. */
+    private const EIGHTY = 1.2815515655446004;
+
+    private function __construct(public float $c, public float $k, private float $varC, private float $varK, private float $covariance) {}
+
+    /** @param  list<Swatch>  $swatches */
+    public static function learnt(Shore $base, float $k, array $swatches): self
+    {
+        [$cc, $ck, $kk] = [1.0 / self::SD_C ** 2, 0.0, 1.0 / (self::SD_K_SHARE * $k) ** 2];
+        [$bc, $bk] = [log($base->modulus()) * $cc, $k * $kk];
+        $weight = 1.0 / self::SD_READING ** 2;
+        foreach ($swatches as $swatch) {
+            $x = $swatch->share();
+            $y = log($swatch->shore->modulus());
+            $cc += $weight;
+            $ck -= $weight * $x;
+            $kk += $weight * $x * $x;
+            $bc += $weight * $y;
+            $bk -= $weight * $x * $y;
+        }
+        $det = $cc * $kk - $ck * $ck;
+
+        return new self(($kk * $bc - $ck * $bk) / $det, ($cc * $bk - $ck * $bc) / $det, $kk / $det, $cc / $det, -$ck / $det);
+    }
+
+    public function lnModulus(float $share): float
+    {
+        return $this->c - $this->k * $share;
+    }
+
+    /** Standard deviation of the ln modulus of a puck yet to be read. */
+    public function sd(float $share): float
+    {
+        return sqrt($this->varC + $share * $share * $this->varK - 2.0 * $share * $this->covariance + self::SD_READING ** 2);
+    }
+
+    /** ln modulus at the edge of the 80 % band: −1 the soft edge, 0 the middle, +1 the hard edge. */
+    public function edge(float $share, int $side): float
+    {
+        return $this->lnModulus($share) + $side * self::EIGHTY * $this->sd($share);
+    }
+
+    /** How far a puck lies from the line, in standard deviations of a reading. */
+    public function residual(Swatch $swatch): float
+    {
+        return (log($swatch->shore->modulus()) - $this->lnModulus($swatch->share())) / self::SD_READING;
+    }
+
+    /** The share of softener at which an edge of the band, or its middle, comes down to this ln modulus; by halving. */
+    public function shareFor(float $lnModulus, int $side): float
+    {
+        [$low, $high] = [0.0, 10.0];
+        for ($i = 0; $i < 80; $i++) {
+            $middle = ($low + $high) / 2.0;
+            $this->edge($middle, $side) > $lnModulus ? $low = $middle : $high = $middle;
+        }
+
+        return $low;
+    }
+}

@@ -1,0 +1,49 @@
+import type { StripView } from '../types/server';
+
+/** The geometry of the day strip: where a pour lies in time, and which lane it takes. */
+export type Lozenge = StripView['lozenges'][number];
+export type Span = { from_ms: number; to_ms: number };
+
+export const LANES = 4;
+/** Pixels a letter of a name takes, near enough to keep names apart. */
+const LETTER = 8;
+
+export const nameWidth = (lozenge: Lozenge): number => lozenge.title.length * LETTER + 24;
+
+export function ends(lozenge: Lozenge): { from: number; to: number } {
+    const all = [...lozenge.hands, ...lozenge.waits, ...lozenge.windows.filter((w) => w.kind !== 'service')];
+    return { from: Math.min(...all.map((p) => p.from_ms)), to: Math.max(...all.map((p) => p.to_ms)) };
+}
+
+/** What needs hands comes first, then what needs them soonest. */
+function urgency(lozenge: Lozenge, calls: StripView['calls']): number {
+    if (lozenge.state === 'running') {
+        return 0;
+    }
+    return lozenge.state === 'opened' ? 1 : (calls.find((c) => c.pour_id === lozenge.pour_id)?.at_ms ?? ends(lozenge).to);
+}
+
+/** Each takes the first lane that is free where it and its name stand; what finds none is counted. */
+export function lay(
+    strip: StripView,
+    start: number,
+    length: number,
+    width: number,
+): { lanes: { l: Lozenge; lane: number }[]; more: number } {
+    const taken: { from: number; to: number }[][] = Array.from({ length: LANES }, () => []);
+    const lanes: { l: Lozenge; lane: number }[] = [];
+    let more = 0;
+    const inView = strip.lozenges.filter((l) => ends(l).to > start && ends(l).from < start + length);
+    for (const l of inView.sort((a, b) => urgency(a, strip.calls) - urgency(b, strip.calls))) {
+        const { from, to } = ends(l);
+        const place = { from, to: Math.max(to, from + ((nameWidth(l) + 16) / width) * length) + length / 60 };
+        const lane = taken.findIndex((others) => others.every((other) => other.to < place.from || other.from > place.to));
+        if (lane === -1) {
+            more++;
+            continue;
+        }
+        taken[lane]?.push(place);
+        lanes.push({ l, lane });
+    }
+    return { lanes, more };
+}

@@ -1,0 +1,67 @@
+<script lang="ts">
+    import { bench } from '../../lib/bench.svelte';
+    import type { LiveRun } from '../../lib/run.svelte';
+    import { minutes, span } from '../../lib/units';
+
+    let { live }: { live: LiveRun } = $props();
+    const list = $derived(live.run.checklist);
+</script>
+
+<h1 class="text-4xl">Before anything is mixed</h1>
+<p class="mt-1 mb-3 text-lg">Look at each contact and tick it: {list.filter((i) => i.done).length} of {list.length}.</p>
+<ul class="checklist">
+    {#each list as item (item.id)}
+        {@const ends = item.begun_ms === null ? null : item.begun_ms + item.minutes * 60_000}
+        <li class:on={item.done}>
+            <label>
+                <input
+                    type="checkbox"
+                    class="checkbox checkbox-lg"
+                    checked={item.done}
+                    disabled={item.done}
+                    onchange={() => void live.record('checked', { item: item.id }, item.id)}
+                />
+                <span>{item.text}</span>
+            </label>
+            {#if item.minutes > 0 && !item.done}
+                {#if ends === null}
+                    <button class="btn" onclick={() => void live.record('begun', { item: item.id }, `begun-${item.id}`)}
+                        >It waits {minutes(item.minutes)} from now</button
+                    >
+                {:else if ends > bench.now}
+                    <span class="fig text-xl font-bold" role="timer">{span(ends - bench.now)}</span>
+                {:else}
+                    <b class="text-success">waited</b>
+                {/if}
+            {/if}
+        </li>
+    {/each}
+</ul>
+
+<style>
+    .checklist {
+        display: grid;
+        gap: 0.6rem;
+    }
+    li {
+        display: grid;
+        grid-template-columns: 1fr auto;
+        gap: 0.5rem 1rem;
+        align-items: center;
+        padding-right: 1rem;
+        border: 1.5px solid var(--color-base-300);
+        border-radius: 1.1rem;
+        background: var(--color-secondary);
+    }
+    li.on {
+        border-color: var(--color-success);
+    }
+    label {
+        display: flex;
+        gap: 1rem;
+        align-items: center;
+        min-height: 3.5rem;
+        padding: 0.6rem 1rem;
+        cursor: pointer;
+    }
+</style>
