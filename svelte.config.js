@@ -1,3 +1,4 @@
 import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
 
-export default { preprocess: vitePreprocess() };
+// Styles are plain CSS: only the scripts need a preprocessor.
+export default { preprocess: vitePreprocess({ style: false }) };

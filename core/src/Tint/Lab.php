@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Tint;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+
+/** A colour as CIE L*a*b*, D65, 2° observer. */
+final readonly class Lab
+{
+    /** D65 white of the 2° observer, Y = 1, as the tables of Observer give it. */
+    private const EPSILON = 216.0 / 24389.0;
+
+    private const KAPPA = 24389.0 / 27.0;
+
+    private function __construct(public float $l, public float $a, public float $b) {}
+
+    /** @throws BadInput for a lightness outside 0–100 or a chroma no surface has */
+    public static function of(float $l, float $a, float $b, string $field = 'lab'): self
+    {
+        if ($l < 0.0 || $l > 100.0 || abs($a) > 150.0 || abs($b) > 150.0 || ! is_finite($l + $a + $b)) {
+            throw BadInput::at($field, 'That is no colour of a surface: L is 0 to 100, a and b are −150 to 150.');
+        }
+
+        return new self($l, $a, $b);
+    }
+
+    public static function from(Fields $in, string $key): self
+    {
+        $lab = $in->numbers($key, -1000.0, 1000.0);
+        if (count($lab) !== 3) {
+            throw BadInput::at($in->at($key), 'A colour is three numbers: L, a and b.');
+        }
+
+        return self::of($lab[0], $lab[1], $lab[2], $in->at($key));
+    }
+
+    /** @param array{float, float, float} $xyz with the white at Y = 1 */
+    public static function ofXyz(array $xyz): self
+    {
+        $white = Observer::white();
+        $f = [];
+        foreach ($xyz as $i => $value) {
+            $t = max(0.0, $value) / $white[$i];
+            $f[] = $t > self::EPSILON ? $t ** (1.0 / 3.0) : (self::KAPPA * $t + 16.0) / 116.0;
+        }
+
+        return new self(116.0 * $f[1] - 16.0, 500.0 * ($f[0] - $f[1]), 200.0 * ($f[1] - $f[2]));
+    }
+
+    /** @return array{float, float, float} with the white at Y = 1 */
+    public function xyz(): array
+    {
+        $white = Observer::white();
+        $fy = ($this->l + 16.0) / 116.0;
+        $back = static fn (float $f): float => $f ** 3 > self::EPSILON ? $f ** 3 : (116.0 * $f - 16.0) / self::KAPPA;
+
+        return [$back($fy + $this->a / 500.0) * $white[0], $back($fy) * $white[1], $back($fy - $this->b / 200.0) * $white[2]];
+    }
+
+    /** The nearest colour of a screen, as #rrggbb (IEC 61966-2-1, clipped). */
+    public function srgb(): string
+    {
+        [$x, $y, $z] = $this->xyz();
+        $linear = [3.2404542 * $x - 1.5371385 * $y - 0.4985314 * $z, -0.9692660 * $x + 1.8760108 * $y + 0.0415560 * $z, 0.0556434 * $x - 0.2040259 * $y + 1.0572252 * $z];
+        $hex = array_map(static function (float $c): string {
+            $c = max(0.0, min(1.0, $c));
+            $c = $c <= 0.0031308 ? 12.92 * $c : 1.055 * $c ** (1.0 / 2.4) - 0.055;
+
+            return sprintf('%02x', (int) round(255.0 * $c));
+        }, $linear);
+
+        return '#'.implode('', $hex);
+    }
+
+    /** @return array{float, float, float} */
+    public function toArray(): array
+    {
+        return [$this->l, $this->a, $this->b];
+    }
+}
