@@ -17,6 +17,7 @@ use Apalos\Core\Mix\Topup;
 use Apalos\Core\Mix\TopupRequest;
 use Apalos\Core\Mould\MouldChooser;
 use Apalos\Core\Mould\PieceRequest;
+use Apalos\Core\Tint\Tinter;
 use Apalos\Core\Volume\VolumeEstimator;
 use Apalos\Core\Volume\VolumeRequest;
 
@@ -28,6 +29,7 @@ enum Verb: string
     case Cure = 'cure';
     case Volume = 'volume';
     case Harden = 'harden';
+    case Tint = 'tint';
     case Contact = 'contact';
     case Mould = 'mould';
 
@@ -39,6 +41,7 @@ enum Verb: string
             self::Cure => 'how long it pours, when it demoulds, in this room',
             self::Volume => 'how much rubber the mould needs',
             self::Harden => 'how much softener for a hardness',
+            self::Tint => 'which pigments for a colour, and what it looks like thin and thick',
             self::Contact => 'will it let go, will it cure',
             self::Mould => 'which kind of mould, and why',
         };
@@ -57,6 +60,7 @@ enum Verb: string
             self::Cure => (new Clock)->read(CureRequest::from($in))->toArray(),
             self::Volume => (new VolumeEstimator)->estimate(VolumeRequest::from($in))->toArray(),
             self::Harden => (new Hardener)->answer(HardenRequest::from($in))->toArray(),
+            self::Tint => is_array($answer = (new Tinter)->ask($in)) ? $answer : $answer->toArray(),
             self::Contact => (new ContactEngine($shelves->contacts))->judge(ContactRequest::from($in, $shelves->contacts))->toArray(),
             self::Mould => (new MouldChooser($shelves->moulds, $shelves->contacts))->choose(PieceRequest::from($in, $shelves->contacts))->toArray(),
         };

@@ -10,10 +10,10 @@ use Apalos\Core\Input\Fields;
 /** K and S per mm in each band: of the base as it is, or of a pigment for one per cent of load. */
 final readonly class Colourant
 {
-    /** Cards that drawdowns are made on, where nothing else is said. */
-    private const WHITE_CARD = [95.0, 0.0, 0.0];
+    /** Lightness of the neutral cards that drawdowns are made on, where nothing else is said. */
+    private const WHITE_CARD_L = 95.0;
 
-    private const BLACK_CARD = [12.0, 0.0, 0.0];
+    private const BLACK_CARD_L = 12.0;
 
     /** Two cards closer than this tell nothing of scattering. */
     private const LEAST_CONTRAST = 20.0;
@@ -34,7 +34,7 @@ final readonly class Colourant
     }
 
     /**
-     * Read from `ks`, or characterised from drawdowns. With a base its own K and S are taken off and the rest is spread over the load.
+     * Read from `ks`, or characterised from drawdowns: of a pigment with its base known, or of the base itself.
      *
      * @throws BadInput
      */
@@ -58,46 +58,26 @@ final readonly class Colourant
         return self::characterised($name, $drawdowns, $base);
     }
 
-    /** @param list<Fields> $drawdowns */
+    /** @param  list<Fields>  $drawdowns */
     private static function characterised(string $name, array $drawdowns, ?self $base): self
     {
-        $k = $s = array_fill(0, Observer::BANDS, 0.0);
-        $weight = 0.0;
-        foreach ($drawdowns as $drawdown) {
-            $drawdown->only('load_pct', 'thickness_mm', 'over_white', 'over_black', 'white', 'black');
-            $load = $base === null ? 1.0 : $drawdown->positive('load_pct', 100.0);
-            [$layerK, $layerS] = self::layer($drawdown);
-            for ($i = 0; $i < Observer::BANDS; $i++) {
-                // Least squares through the origin: each drawdown counts by its load.
-                $k[$i] += $load * ($layerK[$i] - ($base->k[$i] ?? 0.0));
-                $s[$i] += $load * ($layerS[$i] - ($base->s[$i] ?? 0.0));
-            }
-            $weight += $load * $load;
-        }
-        $share = static fn (float $sum): float => max(0.0, $sum / $weight);
+        [$k, $s] = Characterisation::of(array_map(static fn (Fields $drawdown): Drawdown => self::drawdown($drawdown, $base !== null), $drawdowns), $base);
 
-        return new self($name, array_values(array_map($share, $k)), array_values(array_map($share, $s)));
+        return new self($name, $k, $s);
     }
 
-    /** @return array{list<float>, list<float>} K and S per mm of one drawdown */
-    private static function layer(Fields $drawdown): array
+    private static function drawdown(Fields $in, bool $isPigment): Drawdown
     {
-        $mm = $drawdown->positive('thickness_mm', 100.0);
-        $card = static fn (string $key, array $usual): Lab => $drawdown->has($key) ? Lab::from($drawdown, $key) : Lab::of($usual[0], $usual[1], $usual[2]);
-        [$white, $black] = [$card('white', self::WHITE_CARD), $card('black', self::BLACK_CARD)];
+        $in->only('load_pct', 'thickness_mm', 'over_white', 'over_black', 'white', 'black');
+        $card = static fn (string $key, float $usual): Lab => $in->has($key) ? Lab::from($in, $key) : Lab::of($usual, 0.0, 0.0);
+        [$white, $black] = [$card('white', self::WHITE_CARD_L), $card('black', self::BLACK_CARD_L)];
         if (Difference::between($white, $black) < self::LEAST_CONTRAST) {
-            throw BadInput::at($drawdown->at('black'), 'The two backings are nearly the same: over them nothing tells scattering from absorption. Use a white and a black card.');
-        }
-        [$w, $b] = [Spectrum::of($white), Spectrum::of($black)];
-        [$overW, $overB] = [Spectrum::of(Lab::from($drawdown, 'over_white')), Spectrum::of(Lab::from($drawdown, 'over_black'))];
-        [$k, $s, $last] = [[], [], null];
-        for ($i = 0; $i < Observer::BANDS; $i++) {
-            $solved = KubelkaMunk::solve($overW[$i], $w[$i], $overB[$i], $b[$i], $mm) ?? $last;
-            $last = $solved ?? [0.0, 0.05];
-            $k[] = $last[0];
-            $s[] = $last[1];
+            throw BadInput::at($in->at('black'), 'The two backings are nearly the same: over them nothing tells scattering from absorption. Use a white and a black card.');
         }
 
-        return [$k, $s];
+        return new Drawdown(
+            $isPigment ? $in->positive('load_pct', 100.0) : 1.0, $in->positive('thickness_mm', 100.0),
+            Lab::from($in, 'over_white'), Lab::from($in, 'over_black'), Spectrum::of($white), Spectrum::of($black),
+        );
     }
 }

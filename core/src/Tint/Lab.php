@@ -10,7 +10,6 @@ use Apalos\Core\Input\Fields;
 /** A colour as CIE L*a*b*, D65, 2° observer. */
 final readonly class Lab
 {
-    /** D65 white of the 2° observer, Y = 1, as the tables of Observer give it. */
     private const EPSILON = 216.0 / 24389.0;
 
     private const KAPPA = 24389.0 / 27.0;
@@ -37,10 +36,10 @@ final readonly class Lab
         return self::of($lab[0], $lab[1], $lab[2], $in->at($key));
     }
 
-    /** @param array{float, float, float} $xyz with the white at Y = 1 */
+    /** @param  array{float, float, float}  $xyz with the white at Y = 1 */
     public static function ofXyz(array $xyz): self
     {
-        $white = Observer::white();
+        $white = Observer::WHITE;
         $f = [];
         foreach ($xyz as $i => $value) {
             $t = max(0.0, $value) / $white[$i];
@@ -53,7 +52,7 @@ final readonly class Lab
     /** @return array{float, float, float} with the white at Y = 1 */
     public function xyz(): array
     {
-        $white = Observer::white();
+        $white = Observer::WHITE;
         $fy = ($this->l + 16.0) / 116.0;
         $back = static fn (float $f): float => $f ** 3 > self::EPSILON ? $f ** 3 : (116.0 * $f - 16.0) / self::KAPPA;
 

@@ -8,8 +8,8 @@ namespace Apalos\Core\Tint;
 final readonly class LinearSystem
 {
     /**
-     * @param  list<list<float>>  $matrix
-     * @param  list<float>  $right
+     * @param  array<int, array<int, float>>  $matrix  rows and columns from 0
+     * @param  array<int, float>  $right
      * @return list<float> zeros along a direction the matrix cannot see
      */
     public static function solve(array $matrix, array $right): array

@@ -18,10 +18,10 @@ final readonly class Spectrum
     public static function of(Lab $lab): array
     {
         $wanted = $lab->xyz();
-        $weights = Observer::weights();
+        $weights = [Observer::WX, Observer::WY, Observer::WZ];
         $n = Observer::BANDS;
         // No reflectance is a perfect white or black; keep the target a hair inside.
-        $wanted = [min($wanted[0], 0.9995 * Observer::white()[0]), min($wanted[1], 0.9995), min($wanted[2], 0.9995 * Observer::white()[2])];
+        $wanted = [min($wanted[0], 0.9995 * Observer::WHITE[0]), min($wanted[1], 0.9995), min($wanted[2], 0.9995 * Observer::WHITE[2])];
         $wanted = array_map(static fn (float $value): float => max(1e-4, $value), $wanted);
         $z = array_fill(0, $n, atanh(max(-0.999, min(0.999, 2.0 * $wanted[1] - 1.0))));
         $lambda = [0.0, 0.0, 0.0];

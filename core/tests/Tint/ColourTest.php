@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Tests\Tint;
 
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
 use Apalos\Core\Tint\Colourant;
 use Apalos\Core\Tint\Difference;
 use Apalos\Core\Tint\KubelkaMunk;
@@ -11,8 +13,6 @@ use Apalos\Core\Tint\Lab;
 use Apalos\Core\Tint\Mixture;
 use Apalos\Core\Tint\Observer;
 use Apalos\Core\Tint\Spectrum;
-use Apalos\Core\Input\BadInput;
-use Apalos\Core\Input\Fields;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -32,6 +32,31 @@ final class ColourTest extends TestCase
         [[22.7233, 20.0904, -46.6940], [23.0331, 14.9730, -42.5619], 2.0373], [[36.4612, 47.8580, 18.3852], [36.2715, 50.5065, 21.2231], 1.4146],
         [[90.8027, -2.0831, 1.4410], [91.1528, -1.6435, 0.0447], 1.4441], [[90.9257, -0.5406, -0.9208], [88.6381, -0.8985, -0.7239], 1.5381],
         [[6.7747, -0.2908, -2.4247], [5.8714, -0.0985, -2.2286], 0.6377], [[2.0776, 0.0795, -1.1350], [0.9033, -0.0636, -0.5514], 0.9082],
+    ];
+
+    // CIE 15: colour matching functions of the 2° observer and the power of D65, 380–730 nm by ten.
+    private const X = [
+        0.001368, 0.004243, 0.01431, 0.04351, 0.13438, 0.2839, 0.34828, 0.3362, 0.2908, 0.19536, 0.09564, 0.03201,
+        0.0049, 0.0093, 0.06327, 0.1655, 0.2904, 0.43345, 0.5945, 0.7621, 0.9163, 1.0263, 1.0622, 1.0026,
+        0.85445, 0.6424, 0.4479, 0.2835, 0.1649, 0.0874, 0.04677, 0.0227, 0.011359, 0.00579, 0.002899, 0.00144,
+    ];
+
+    private const Y = [
+        3.9E-5, 0.00012, 0.000396, 0.00121, 0.004, 0.0116, 0.023, 0.038, 0.06, 0.09098, 0.13902, 0.20802,
+        0.323, 0.503, 0.71, 0.862, 0.954, 0.99495, 0.995, 0.952, 0.87, 0.757, 0.631, 0.503,
+        0.381, 0.265, 0.175, 0.107, 0.061, 0.032, 0.017, 0.00821, 0.004102, 0.002091, 0.001047, 0.00052,
+    ];
+
+    private const Z = [
+        0.00645, 0.02005, 0.06785, 0.2074, 0.6456, 1.3856, 1.74706, 1.77211, 1.6692, 1.28764, 0.81295, 0.46518,
+        0.272, 0.1582, 0.07825, 0.04216, 0.0203, 0.00875, 0.0039, 0.0021, 0.00165, 0.0011, 0.0008, 0.00034,
+        0.00019, 5.0E-5, 2.0E-5, 0, 0, 0, 0, 0, 0, 0, 0, 0,
+    ];
+
+    private const D65 = [
+        49.9755, 54.6482, 82.7549, 91.486, 93.4318, 86.6823, 104.865, 117.008, 117.812, 114.861, 115.923, 108.811,
+        109.354, 107.802, 104.79, 107.689, 104.405, 104.046, 100, 96.3342, 95.788, 88.6856, 90.0062, 89.5991,
+        87.6987, 83.2886, 83.6992, 80.0268, 80.2146, 82.2778, 78.2842, 69.7213, 71.6091, 74.349, 61.604, 69.8856,
     ];
 
     /** @return iterable<string, array{list<float>, list<float>, float}> */
@@ -64,10 +89,18 @@ final class ColourTest extends TestCase
         self::assertEqualsWithDelta([0.0, 0.0, 0.0], Observer::lab(array_fill(0, 36, 0.0))->toArray(), 1e-9);
     }
 
+    public function test_the_weights_are_those_of_the_published_tables(): void
+    {
+        $norm = array_sum(array_map(static fn (float $y, float $power): float => $y * $power, self::Y, self::D65));
+        foreach ([[self::X, Observer::WX], [self::Y, Observer::WY], [self::Z, Observer::WZ]] as [$curve, $weights]) {
+            self::assertEqualsWithDelta(array_map(static fn (float $value, float $power): float => $value * $power / $norm, $curve, self::D65), $weights, 1e-10);
+        }
+    }
+
     public function test_the_white_point_is_that_of_d65(): void
     {
         // CIE 15: X 95.047, Z 108.883 for the full range; to 730 nm at 10 nm a little less in X.
-        self::assertEqualsWithDelta([0.9504, 1.0, 1.0888], Observer::white(), 0.002);
+        self::assertEqualsWithDelta([0.9504, 1.0, 1.0888], Observer::WHITE, 0.002);
     }
 
     public function test_lab_and_xyz_go_both_ways_and_end_on_a_screen(): void

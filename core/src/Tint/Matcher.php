@@ -1,0 +1,241 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Tint;
+
+/**
+ * Finds the loads that come nearest a colour. Each set of up to n pigments is fitted by damped Gauss–Newton in Lab, loads kept
+ * at or above zero and their sum within the limit; the best few are then refined on ΔE00 itself, on the grid of what the scale
+ * can weigh where there is one. Larger sets are grown from the best smaller ones.
+ */
+final readonly class Matcher
+{
+    private const ROUNDS = 10;
+
+    /** Squared distance in Lab under which a fit is done. */
+    private const CLOSE = 1e-4;
+
+    /** How many of the best sets get another pigment. */
+    private const GROWN = 14;
+
+    /** Sets that go on to the fine search. */
+    private const REFINED = 4;
+
+    /** Steps of the fine search, in per cent of load, where no scale sets them. */
+    private const FINEST_PCT = 0.0005;
+
+    /** A weighed pinch must be at least this many steps of the scale. */
+    private const LEAST_STEPS = 1;
+
+    public function __construct(private TintRequest $request, private Mixture $mixture, private Lab $target) {}
+
+    /** @return list<Recipe> the best with up to n pigments, then the best with fewer and fewer */
+    public function best(): array
+    {
+        $recipes = [];
+        $parents = [['set' => [], 'loads' => [], 'error' => INF]];
+        for ($size = 1; $size <= min($this->request->mostPigments, count($this->request->pigments)); $size++) {
+            $fitted = array_map($this->fit(...), $this->grown($parents, $size));
+            usort($fitted, static fn (array $a, array $b): int => $a['error'] <=> $b['error']);
+            // One pigment grows into every pair; of pairs and more only the promising grow on.
+            $parents = $size === 1 ? $fitted : array_slice($fitted, 0, self::GROWN);
+            $refined = array_map(fn (array $fit): Recipe => $this->refine($fit['set'], $fit['loads']), array_slice($fitted, 0, self::REFINED));
+            usort($refined, static fn (Recipe $a, Recipe $b): int => $a->deltaE <=> $b->deltaE);
+            if ($refined !== []) {
+                $recipes[] = $refined[0];
+            }
+        }
+        usort($recipes, static fn (Recipe $a, Recipe $b): int => [$a->deltaE, count($a->loads)] <=> [$b->deltaE, count($b->loads)]);
+
+        return $recipes;
+    }
+
+    /**
+     * Every parent with one more pigment, each set once, with loads to start from: the parent's, and a little of the new one.
+     *
+     * @param  list<array{set: list<int>, loads: array<int, float>, error: float}>  $parents
+     * @return list<array{set: list<int>, loads: array<int, float>}>
+     */
+    private function grown(array $parents, int $size): array
+    {
+        $grown = [];
+        foreach ($parents as $parent) {
+            foreach (array_keys($this->request->pigments) as $pigment) {
+                if (in_array($pigment, $parent['set'], true)) {
+                    continue;
+                }
+                $set = [...$parent['set'], $pigment];
+                $name = $set;
+                sort($name);
+                $grown[implode(',', $name)] ??= ['set' => $set, 'loads' => [...$parent['loads'], 0.1 * $this->request->maxLoad / $size]];
+            }
+        }
+
+        return array_values($grown);
+    }
+
+    /**
+     * @param  array{set: list<int>, loads: array<int, float>}  $start
+     * @return array{set: list<int>, loads: array<int, float>, error: float}
+     */
+    private function fit(array $start): array
+    {
+        $pigments = $this->of($start['set']);
+        $loads = $this->within($start['loads']);
+        $residual = $this->residual($pigments, $loads);
+        $error = self::square($residual);
+        $damping = 1e-3;
+        for ($round = 0; $round < self::ROUNDS && $error > self::CLOSE; $round++) {
+            $tried = $this->within($this->step($pigments, $loads, $residual, $damping));
+            $after = $this->residual($pigments, $tried);
+            $gain = $error - self::square($after);
+            if ($gain > 0.0) {
+                [$loads, $residual, $error, $damping] = [$tried, $after, $error - $gain, $damping / 4.0];
+                if ($gain < 0.002 * $error) {
+                    break;
+                }
+            } else {
+                $damping *= 10.0;
+            }
+        }
+
+        return ['set' => $start['set'], 'loads' => $loads, 'error' => $error];
+    }
+
+    /**
+     * @param  list<Colourant>  $pigments
+     * @param  array<int, float>  $loads
+     * @param  array{float, float, float}  $residual
+     * @return array<int, float>
+     */
+    private function step(array $pigments, array $loads, array $residual, float $damping): array
+    {
+        $n = count($loads);
+        $slopes = [];
+        for ($j = 0; $j < $n; $j++) {
+            $moved = $loads;
+            $h = max(1e-5, 1e-4 * $loads[$j]);
+            $moved[$j] += $h;
+            $slopes[$j] = array_map(static fn (float $after, float $before): float => ($after - $before) / $h, $this->residual($pigments, $moved), $residual);
+        }
+        $matrix = [];
+        $right = [];
+        for ($i = 0; $i < $n; $i++) {
+            for ($j = 0; $j < $n; $j++) {
+                $matrix[$i][$j] = $slopes[$i][0] * $slopes[$j][0] + $slopes[$i][1] * $slopes[$j][1] + $slopes[$i][2] * $slopes[$j][2];
+            }
+            $matrix[$i][$i] = $matrix[$i][$i] * (1.0 + $damping) + 1e-9;
+            $right[$i] = -($slopes[$i][0] * $residual[0] + $slopes[$i][1] * $residual[1] + $slopes[$i][2] * $residual[2]);
+        }
+        $step = LinearSystem::solve($matrix, $right);
+
+        return array_map(static fn (float $load, float $by): float => $load + $by, $loads, $step);
+    }
+
+    /**
+     * @param  array<int, float>  $loads
+     * @return array<int, float> not below zero, and together within the limit
+     */
+    private function within(array $loads): array
+    {
+        $loads = array_map(static fn (float $load): float => max(0.0, $load), $loads);
+        $sum = array_sum($loads);
+
+        return $sum > $this->request->maxLoad ? array_map(fn (float $load): float => $load * $this->request->maxLoad / $sum, $loads) : $loads;
+    }
+
+    /**
+     * Walks on ΔE00 from a fit, one load at a time, in ever smaller steps down to what can be weighed.
+     *
+     * @param  list<int>  $set
+     * @param  array<int, float>  $loads
+     */
+    private function refine(array $set, array $loads): Recipe
+    {
+        $pigments = $this->of($set);
+        $grid = $this->request->stepPct;
+        $finest = $grid ?? self::FINEST_PCT;
+        $loads = $grid === null ? $loads : $this->weighable($loads, $grid);
+        $error = $this->difference($pigments, $loads);
+        for ($step = $grid === null ? 0.1 : 8.0 * $grid; $step >= $finest - 1e-12; $step /= 2.0) {
+            for ($round = 0, $better = true; $better && $round < 12; $round++) {
+                $better = false;
+                foreach (array_keys($loads) as $j) {
+                    foreach ([$step, -$step] as $by) {
+                        $tried = $loads;
+                        $tried[$j] = max(0.0, $tried[$j] + $by);
+                        if (array_sum($tried) > $this->request->maxLoad + 1e-9) {
+                            continue;
+                        }
+                        $after = $this->difference($pigments, $tried);
+                        if ($after < $error - 1e-9) {
+                            [$loads, $error, $better] = [$tried, $after, true];
+                        }
+                    }
+                }
+            }
+        }
+        $named = [];
+        foreach ($set as $i => $pigment) {
+            if ($loads[$i] > ($grid === null ? 1e-6 : (self::LEAST_STEPS - 0.5) * $grid)) {
+                $named[$this->request->pigments[$pigment]->name] = $loads[$i];
+            }
+        }
+
+        return new Recipe($named, $this->mixture->lab($pigments, $loads), $error);
+    }
+
+    /**
+     * @param  array<int, float>  $loads
+     * @return array<int, float> to whole steps of the scale, still within the limit
+     */
+    private function weighable(array $loads, float $grid): array
+    {
+        $steps = array_map(static fn (float $load): float => round($load / $grid), $loads);
+        while (array_sum($steps) * $grid > $this->request->maxLoad + 1e-9) {
+            arsort($steps);
+            $steps[(int) array_key_first($steps)] -= 1.0;
+        }
+
+        ksort($steps);
+
+        return array_map(static fn (float $n): float => $n * $grid, $steps);
+    }
+
+    /**
+     * @param  list<Colourant>  $pigments
+     * @param  array<int, float>  $loads
+     * @return array{float, float, float}
+     */
+    private function residual(array $pigments, array $loads): array
+    {
+        $lab = $this->mixture->lab($pigments, $loads);
+
+        return [$lab->l - $this->target->l, $lab->a - $this->target->a, $lab->b - $this->target->b];
+    }
+
+    /**
+     * @param  list<Colourant>  $pigments
+     * @param  array<int, float>  $loads
+     */
+    private function difference(array $pigments, array $loads): float
+    {
+        return Difference::between($this->target, $this->mixture->lab($pigments, $loads));
+    }
+
+    /** @param  array{float, float, float}  $residual */
+    private static function square(array $residual): float
+    {
+        return $residual[0] ** 2 + $residual[1] ** 2 + $residual[2] ** 2;
+    }
+
+    /**
+     * @param  list<int>  $set
+     * @return list<Colourant>
+     */
+    private function of(array $set): array
+    {
+        return array_map(fn (int $i): Colourant => $this->request->pigments[$i], $set);
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Tint;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+
+/**
+ * A question of colour: what these loads look like, or which loads come nearest a target, at a thickness in mm over a backing.
+ * With `batch_g` and `division_g` every load is one the scale can weigh in that batch.
+ */
+final readonly class TintRequest
+{
+    private const USUAL_MOST_PIGMENTS = 3;
+
+    /**
+     * @param  list<Colourant>  $pigments
+     * @param  array<string, float>|null  $loads  per cent by name
+     * @param  float|null  $stepPct  what one step of the scale is in per cent of the batch
+     */
+    private function __construct(
+        public Colourant $base, public array $pigments, public ?array $loads, public ?Lab $target, public float $mm, public Lab $backing,
+        public float $maxLoad, public int $mostPigments, public ?float $stepPct,
+    ) {}
+
+    /** @throws BadInput */
+    public static function from(Fields $in): self
+    {
+        $in->only('base', 'pigments', 'loads', 'target', 'thickness_mm', 'backing_lab', 'max_load_pct', 'max_pigments', 'batch_g', 'division_g');
+        $base = Colourant::from($in->object('base')->only('ks', 'drawdowns'), 'the base', null);
+        $pigments = [];
+        foreach ($in->objects('pigments') as $pigment) {
+            $pigment->only('name', 'ks', 'drawdowns');
+            $name = $pigment->text('name');
+            if (isset($pigments[$name])) {
+                throw BadInput::at($pigment->at('name'), "There are two pigments named “{$name}”. Give each a name of its own.");
+            }
+            $pigments[$name] = Colourant::from($pigment, $name, $base);
+        }
+        $loads = self::loads($in->objectOrNull('loads'), $pigments);
+        $target = $in->objectOrNull('target')?->only('lab');
+        if ($loads === null && $target === null) {
+            throw BadInput::at($in->at('target'), 'Say which colour is wanted, or which loads to show.');
+        }
+        $batch = $in->positiveOrNull('batch_g');
+        $division = $in->positiveOrNull('division_g', 1000.0);
+
+        return new self(
+            $base, array_values($pigments), $loads, $target === null ? null : Lab::from($target, 'lab'),
+            $in->positive('thickness_mm', 200.0), Lab::from($in, 'backing_lab'), $in->positive('max_load_pct', 50.0),
+            $in->has('max_pigments') ? (int) $in->number('max_pigments', 1.0, 6.0) : self::USUAL_MOST_PIGMENTS,
+            $batch === null || $division === null ? null : 100.0 * $division / $batch,
+        );
+    }
+
+    /**
+     * @param  array<string, Colourant>  $pigments
+     * @return array<string, float>|null
+     */
+    private static function loads(?Fields $in, array $pigments): ?array
+    {
+        if ($in === null) {
+            return null;
+        }
+        $loads = [];
+        foreach ($in->names() as $name) {
+            if (! isset($pigments[$name])) {
+                throw BadInput::at($in->at($name), "“{$name}” is not among the pigments, or was never characterised.");
+            }
+            $loads[$name] = $in->number($name, 0.0, 100.0);
+        }
+
+        return $loads;
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Tint;
+
+use Apalos\Core\Result\Warning;
+
+/** What a tinted base looks like, and what brings it nearest the target. */
+final readonly class TintResult
+{
+    /**
+     * @param  list<array{thickness_mm: float, backing: 'light'|'dark', lab: Lab}>  $chips
+     * @param  list<Recipe>  $alternatives  with fewer pigments
+     * @param  list<Warning>  $warnings
+     */
+    public function __construct(public Recipe $recipe, public bool $hasTarget, public array $chips, public array $alternatives, public array $warnings) {}
+
+    /**
+     * @return array{
+     *     lab: array{float, float, float}, srgb: string,
+     *     chips: list<array{thickness_mm: float, backing: 'light'|'dark', lab: array{float, float, float}, srgb: string}>,
+     *     loads: array<string, float>, delta_e: float|null,
+     *     alternatives: list<array{loads: array<string, float>, lab: array{float, float, float}, srgb: string, delta_e: float}>,
+     *     warnings: list<array{code: string, message: string}>
+     * }
+     */
+    public function toArray(): array
+    {
+        return [
+            'lab' => $this->recipe->lab->toArray(),
+            'srgb' => $this->recipe->lab->srgb(),
+            'chips' => array_map(static fn (array $chip): array => [...$chip, 'lab' => $chip['lab']->toArray(), 'srgb' => $chip['lab']->srgb()], $this->chips),
+            'loads' => $this->recipe->loads,
+            'delta_e' => $this->hasTarget ? $this->recipe->deltaE : null,
+            'alternatives' => array_map(static fn (Recipe $recipe): array => $recipe->toArray(), $this->alternatives),
+            'warnings' => Warning::all($this->warnings),
+        ];
+    }
+}

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Tint;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Result\Say;
+use Apalos\Core\Result\Warning;
+
+/** Predicts the colour of a recipe and finds the recipe of a colour; shows both thin, medium and thick, over light and dark. */
+final readonly class Tinter
+{
+    private const CHIPS_MM = [1.0, 3.0, 8.0];
+
+    private const LIGHT = [92.0, 0.0, 2.0];
+
+    private const DARK = [22.0, 0.0, 0.0];
+
+    private const ALTERNATIVES = 2;
+
+    /** Under this nobody tells two colours apart side by side; over FAR everybody does. */
+    private const FAR = 3.0;
+
+    /**
+     * @return array{delta_e: float}|TintResult
+     *
+     * @throws BadInput
+     */
+    public function ask(Fields $in): array|TintResult
+    {
+        if (! $in->has('delta_e')) {
+            return $this->answer(TintRequest::from($in));
+        }
+        $pair = $in->only('delta_e')->object('delta_e')->only('from', 'to');
+
+        return ['delta_e' => Difference::between(Lab::from($pair, 'from'), Lab::from($pair, 'to'))];
+    }
+
+    public function answer(TintRequest $request): TintResult
+    {
+        $mixture = new Mixture($request->base, $request->mm, Spectrum::of($request->backing));
+        $recipes = $request->loads === null && $request->target !== null ? (new Matcher($request, $mixture, $request->target))->best() : [];
+        $recipe = $recipes[0] ?? $this->shown($request, $mixture);
+        $fewer = array_values(array_filter($recipes, static fn (Recipe $other): bool => $other !== $recipe && count($other->loads) < max(1, count($recipe->loads))));
+
+        return new TintResult($recipe, $request->target !== null, $this->chips($request, $recipe), array_slice($fewer, 0, self::ALTERNATIVES), iterator_to_array($this->warnings($request, $recipe), false));
+    }
+
+    private function shown(TintRequest $request, Mixture $mixture): Recipe
+    {
+        $loads = $request->loads ?? [];
+        [$pigments, $amounts] = $this->split($request, $loads);
+        $lab = $mixture->lab($pigments, $amounts);
+
+        return new Recipe($loads, $lab, $request->target === null ? 0.0 : Difference::between($request->target, $lab));
+    }
+
+    /**
+     * @param  array<string, float>  $loads
+     * @return array{list<Colourant>, list<float>}
+     */
+    private function split(TintRequest $request, array $loads): array
+    {
+        $pigments = array_values(array_filter($request->pigments, static fn (Colourant $pigment): bool => isset($loads[$pigment->name])));
+
+        return [$pigments, array_map(static fn (Colourant $pigment): float => $loads[$pigment->name], $pigments)];
+    }
+
+    /** @return list<array{thickness_mm: float, backing: 'light'|'dark', lab: Lab}> */
+    private function chips(TintRequest $request, Recipe $recipe): array
+    {
+        [$pigments, $amounts] = $this->split($request, $recipe->loads);
+        $chips = [];
+        foreach (['light' => self::LIGHT, 'dark' => self::DARK] as $name => $lab) {
+            $backing = Spectrum::of(Lab::of(...$lab));
+            foreach (self::CHIPS_MM as $mm) {
+                $chips[] = ['thickness_mm' => $mm, 'backing' => $name, 'lab' => (new Mixture($request->base, $mm, $backing))->lab($pigments, $amounts)];
+            }
+        }
+
+        return $chips;
+    }
+
+    /** @return \Generator<Warning> */
+    private function warnings(TintRequest $request, Recipe $recipe): \Generator
+    {
+        $sum = array_sum($recipe->loads);
+        if ($sum > $request->maxLoad + 1e-9) {
+            yield new Warning('over_max', sprintf('%s %% of pigment is past the sheet’s limit of %s %%: it may stay soft or weep.', Say::number($sum, 2), Say::number($request->maxLoad, 2)));
+        }
+        if ($request->target !== null && $recipe->deltaE > self::FAR) {
+            yield new Warning('out_of_reach', sprintf('The nearest these pigments come is ΔE %s: anybody sees that. Characterise another pigment, or look at it at another thickness.', Say::number($recipe->deltaE)));
+        }
+        if ($request->stepPct !== null) {
+            foreach ($recipe->loads as $name => $load) {
+                if ($load < 10.0 * $request->stepPct) {
+                    yield new Warning('batch_below_scale', sprintf('%s is only %d steps of this scale in that batch. Weigh a stronger pre-mix of it.', ucfirst((string) $name), (int) round($load / $request->stepPct)));
+                }
+            }
+        }
+        if ($request->pigments === []) {
+            yield new Warning('no_pigments', 'There are no pigments to choose from: this is the base alone.');
+        }
+    }
+}
