@@ -77,6 +77,9 @@ final readonly class TypeScript
 
     private function shape(ArrayShapeNode $shape, int $depth): string
     {
+        if ($shape->items !== [] && $shape->items[0]->keyName === null) {
+            return '['.implode(', ', array_map(fn (ArrayShapeItemNode $item): string => $this->node($item->valueType, $depth), $shape->items)).']';
+        }
         $pad = str_repeat('    ', $depth + 1);
         $lines = array_map(fn (ArrayShapeItemNode $item): string => $pad.trim((string) $item->keyName, "'\"").($item->optional ? '?' : '').': '.$this->node($item->valueType, $depth + 1).';', $shape->items);
 

@@ -41,12 +41,12 @@ test('a two-part mould is stopped at its second half, released, checked and pour
     await page.getByText(/Compare them/).click();
     await expect(page.getByText('Key the first half before anything goes on it.')).toBeVisible();
     await page.locator('.cards').getByText('Warm jelly, thin').click();
-    await expect(page.getByRole('heading', { name: /second half lets go of Two-part block on a clay bed first half/ })).toBeVisible();
+    await expect(page.getByRole('heading', { name: /second half and Two-part block on a clay bed first half come apart/ })).toBeVisible();
     await page.getByText('The surface as it is today').click();
     await page.getByLabel(/touched with latex/).check();
     await expect(page.getByRole('heading', { name: /would not cure/ })).toBeVisible();
     await page.getByLabel(/touched with latex/).uncheck();
-    await expect(page.getByRole('heading', { name: /lets go of/ })).toBeVisible();
+    await expect(page.getByRole('heading', { name: /come apart/ })).toBeVisible();
 
     // The checklist stands before the first gram.
     await page.getByRole('button', { name: /Open its pour sheet/ }).click();

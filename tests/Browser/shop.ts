@@ -194,7 +194,7 @@ export async function castSheet(page: Page, shop: Shop, name: string): Promise<v
     await page.getByRole('button', { name: /Casts/ }).first().click();
     await expect(page.getByRole('heading', { name: /Casts would fuse to Mould/ })).toBeVisible();
     await page.locator('.cards').getByText('Wax spray, silicone-free').click();
-    await expect(page.getByRole('heading', { name: /Casts lets go of Mould/ })).toBeVisible();
+    await expect(page.getByRole('heading', { name: /Casts and Mould come apart/ })).toBeVisible();
     await page.getByRole('button', { name: /Plan a pour/ }).click();
     await expect(page.getByRole('heading', { name: 'Casts', exact: true })).toBeVisible();
 }

@@ -60,10 +60,10 @@ test('from an empty shop to a graded cast, by keyboard alone', async ({ page, em
     await expect(page.getByRole('heading', { name: 'Casts would fuse to Mould' })).toBeVisible();
     await tabTo(page, page.getByRole('radio', { name: /Nothing/ }));
     await page.keyboard.press('ArrowUp');
-    await expect(page.getByRole('heading', { name: 'Casts lets go of Mould' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Casts and Mould come apart' })).toBeVisible();
     await tabTo(page, page.getByRole('button', { name: /^mould Mould/ }));
     await page.keyboard.press('Enter');
-    await expect(page.getByRole('heading', { name: 'Mould lets go of Original' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Mould and Original come apart' })).toBeVisible();
     await page.locator('body').evaluate(() => (document.activeElement as HTMLElement).blur());
 
     // The mould: a box around a part, in a room of a known temperature.
@@ -153,7 +153,7 @@ test.describe('on a tablet, by touch', () => {
         await page.getByLabel('How many').fill('2');
         await page.getByRole('button', { name: 'Start the job' }).tap();
         await page.locator('.cards').getByText('Warm jelly, thin').tap();
-        await expect(page.getByRole('heading', { name: 'Casts lets go of Mould' })).toBeVisible();
+        await expect(page.getByRole('heading', { name: 'Casts and Mould come apart' })).toBeVisible();
         await page.getByRole('button', { name: /^casts Casts/ }).tap();
         await page.getByRole('button', { name: /Plan a pour/ }).tap();
         await page.getByText('By mass').tap();

@@ -183,31 +183,19 @@ export type MouldResult = {
 
 /** What a tinted base looks like, and what brings it nearest the target. */
 export type TintResult = {
-    lab: {
-        : number;
-        : number;
-        : number;
-    };
+    lab: [number, number, number];
     srgb: string;
     chips: ({
         thickness_mm: number;
         backing: 'light' | 'dark';
-        lab: {
-            : number;
-            : number;
-            : number;
-        };
+        lab: [number, number, number];
         srgb: string;
     })[];
     loads: Record<string, number>;
     delta_e: number | null;
     alternatives: {
         loads: Record<string, number>;
-        lab: {
-            : number;
-            : number;
-            : number;
-        };
+        lab: [number, number, number];
         srgb: string;
         delta_e: number;
     }[];

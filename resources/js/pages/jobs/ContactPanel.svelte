@@ -28,7 +28,7 @@
         if (contact.blocks) {
             return result.adhesion === 'fuses' ? `${linkName} would fuse to ${with_}` : `${linkName} would lock into ${with_}`;
         }
-        return result.verdict === 'test-first' ? `${linkName} on ${with_}: test it first` : `${linkName} lets go of ${with_}`;
+        return result.verdict === 'test-first' ? `${linkName} on ${with_}: test it first` : `${linkName} and ${with_} come apart`;
     });
 
     type Choice = Partial<{

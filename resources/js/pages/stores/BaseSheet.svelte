@@ -52,7 +52,7 @@
 </header>
 
 <div class="two">
-    <div class="stack">
+    <div class="column">
         <section>
             <h3 class="text-xl">Times</h3>
             <table>
@@ -106,7 +106,7 @@
             {#if sheet.notes !== ''}<p class="mt-2 font-bold">{sheet.notes}</p>{/if}
         </section>
     </div>
-    <div class="stack">
+    <div class="column">
         <section>
             <h3 class="text-xl">What it bears</h3>
             <ul class="mt-1">
@@ -153,7 +153,7 @@
         display: block;
         text-align: right;
     }
-    .stack {
+    .column {
         display: grid;
         gap: 1.5rem;
         align-content: start;
@@ -174,6 +174,10 @@
     thead th {
         color: var(--color-neutral);
         font-size: 0.85rem;
+    }
+    td,
+    thead th {
+        white-space: nowrap;
     }
     td,
     th {
