@@ -7,10 +7,13 @@ namespace App\Shop;
 use Apalos\Core\Contact\Chain;
 use Apalos\Core\Contact\ChainLink;
 use Apalos\Core\Contact\ContactResult;
+use Apalos\Core\Contact\Touch;
 use Apalos\Core\Contact\Verdict;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
 use App\Models\Job;
+use App\Models\Pour;
+use Carbon\CarbonImmutable;
 
 /** The contacts of a job: what each link touches, what was chosen for it, and the verdict. */
 final readonly class JobContacts
@@ -52,17 +55,26 @@ final readonly class JobContacts
         foreach ($chain->touches($link) as $touch) {
             $chosen = $impression->contacts[$touch->key] ?? [];
             $state = array_filter(array_intersect_key($chosen, array_flip(self::STATE)), static fn (mixed $value): bool => $value !== null && $value !== '');
+            $known = $this->hoursSinceOpened($touch);
             $result = $this->contacts->judge([
                 'fresh' => ['family' => $link->fresh->id, 'skin_safe' => $base?->sheet()->bool('skin_safe') ?? false],
-                'surface' => ['id' => $touch->surface->id, ...$state],
+                'surface' => ['id' => $touch->surface->id, ...($known === null ? [] : ['hours_since_cure' => $known]), ...$state],
                 'intent' => 'separate',
                 'release' => is_string($chosen['release'] ?? null) && $chosen['release'] !== '' ? $chosen['release'] : null,
                 'use' => ['fine_detail' => $touch->link !== null],
             ]);
-            $judged[] = new JudgedContact($touch, $link->fresh, $result, $chosen, self::blocks($result, $chosen));
+            $judged[] = new JudgedContact($touch, $link->fresh, $result, $chosen, self::blocks($result, $chosen), $known);
         }
 
         return $judged;
+    }
+
+    /** How long ago the link it touches came out of its own mould, where it was poured here; what the maker says outranks it. */
+    private function hoursSinceOpened(Touch $touch): ?float
+    {
+        $pour = $touch->link === null ? null : Pour::query()->where('impression_id', $touch->link)->whereNotNull('opened_at')->orderByDesc('opened_at')->first();
+
+        return $pour?->opened_at === null ? null : round(max(0.0, $pour->opened_at->diffInHours(CarbonImmutable::now())), 1);
     }
 
     /** @param  array<string, mixed>  $chosen */

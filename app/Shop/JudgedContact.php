@@ -12,7 +12,7 @@ use Apalos\Core\Contact\Touch;
 final readonly class JudgedContact
 {
     /** @param  array<string, mixed>  $chosen release, sealed_with, state, overruled */
-    public function __construct(public Touch $touch, public Family $fresh, public ContactResult $result, public array $chosen, public bool $blocks) {}
+    public function __construct(public Touch $touch, public Family $fresh, public ContactResult $result, public array $chosen, public bool $blocks, public ?float $hoursKnown = null) {}
 
     public function overruled(): ?string
     {

@@ -116,6 +116,24 @@ final class ContactsTest extends TestCase
         self::assertNotNull($pour->refresh()->started_at);
     }
 
+    public function test_how_long_ago_a_mould_was_opened_is_known_from_its_own_pour(): void
+    {
+        $job = $this->chain();
+        $mould = $this->link($job, 'Mould');
+        $boots = $job->impressions()->create(['position' => 3, 'kind' => ImpressionKind::Cast, 'name' => 'Soft boots', 'material' => 'ur-35', 'from_id' => $mould->id]);
+        $pour = $this->begun(['formula' => ['base' => 'pr-25', 'additives' => []]], $mould);
+        $this->workUntil($pour, 'grade');
+        $verdict = fn (): array => collect($this->get("/jobs/{$job->id}")->inertiaProps('job.chain'))->firstWhere('id', $boots->id)['contacts'][0];
+
+        $this->travel(3)->hours();
+        self::assertSame('test-first', $verdict()['result']['verdict'], 'A mould this young slows a soft urethane.');
+        self::assertEqualsWithDelta(3.0, $verdict()['hours_known'], 0.1);
+        $this->travel(2)->days();
+        self::assertSame('clear', $verdict()['result']['verdict']);
+        $this->choose($boots, "link-{$mould->id}", ['hours_since_cure' => 2]);
+        self::assertSame('test-first', $verdict()['result']['verdict']);
+    }
+
     public function test_nonsense_about_a_contact_is_refused_and_what_was_chosen_stays(): void
     {
         $job = $this->chain();

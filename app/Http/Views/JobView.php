@@ -28,7 +28,7 @@ final readonly class JobView implements View
      *         status: string, pourable: bool,
      *         contacts: list<array{
      *             key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null,
-     *             release: string|null, sealed_with: string|null, damp: bool, latex_touched: bool, hours_since_cure: float|null, solvent_min_ago: float|null,
+     *             release: string|null, sealed_with: string|null, damp: bool, latex_touched: bool, hours_since_cure: float|null, hours_known: float|null, solvent_min_ago: float|null,
      *             result: array{
      *                 verdict: 'clear'|'release'|'seal-and-release'|'test-first'|'stop', safe: bool, in_short: string,
      *                 adhesion: 'lets-go'|'grips'|'fuses', inhibition: 'none'|'may-slow'|'stops', wear: int,
@@ -70,7 +70,7 @@ final readonly class JobView implements View
      *     status: string, pourable: bool,
      *     contacts: list<array{
      *         key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null,
-     *         release: string|null, sealed_with: string|null, damp: bool, latex_touched: bool, hours_since_cure: float|null, solvent_min_ago: float|null,
+     *         release: string|null, sealed_with: string|null, damp: bool, latex_touched: bool, hours_since_cure: float|null, hours_known: float|null, solvent_min_ago: float|null,
      *         result: array{
      *             verdict: 'clear'|'release'|'seal-and-release'|'test-first'|'stop', safe: bool, in_short: string,
      *             adhesion: 'lets-go'|'grips'|'fuses', inhibition: 'none'|'may-slow'|'stops', wear: int,
@@ -121,7 +121,7 @@ final readonly class JobView implements View
     /**
      * @return array{
      *     key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null,
-     *     release: string|null, sealed_with: string|null, damp: bool, latex_touched: bool, hours_since_cure: float|null, solvent_min_ago: float|null,
+     *     release: string|null, sealed_with: string|null, damp: bool, latex_touched: bool, hours_since_cure: float|null, hours_known: float|null, solvent_min_ago: float|null,
      *     result: array{
      *         verdict: 'clear'|'release'|'seal-and-release'|'test-first'|'stop', safe: bool, in_short: string,
      *         adhesion: 'lets-go'|'grips'|'fuses', inhibition: 'none'|'may-slow'|'stops', wear: int,
@@ -149,6 +149,7 @@ final readonly class JobView implements View
             'damp' => $chosen->has('damp') && $chosen->bool('damp'),
             'latex_touched' => $chosen->has('latex_touched') && $chosen->bool('latex_touched'),
             'hours_since_cure' => $chosen->numberOrNull('hours_since_cure'),
+            'hours_known' => $contact->hoursKnown,
             'solvent_min_ago' => $chosen->numberOrNull('solvent_min_ago'),
             'result' => $contact->result->toArray(),
         ];

@@ -368,6 +368,7 @@ export type JobView = {
             damp: boolean;
             latex_touched: boolean;
             hours_since_cure: number | null;
+            hours_known: number | null;
             solvent_min_ago: number | null;
             result: {
                 verdict: 'clear' | 'release' | 'seal-and-release' | 'test-first' | 'stop';

@@ -143,7 +143,13 @@
                     {#each Object.entries(words.sealers) as [id, name] (id)}<option value={id}>{name}</option>{/each}
                 </select>
             </label>
-            <Measure label="Hours since it cured" kind="plain" bind:value={hours} error={errors['contact.hours_since_cure'] ?? null} />
+            <Measure
+                label="Hours since it cured"
+                kind="plain"
+                hint={contact.hours_known === null ? '' : `${String(contact.hours_known)} h, from its own pour`}
+                bind:value={hours}
+                error={errors['contact.hours_since_cure'] ?? null}
+            />
             <Measure label="Minutes since solvent" kind="plain" bind:value={solvent} error={errors['contact.solvent_min_ago'] ?? null} />
             <button type="button" class="btn self-end" onclick={() => choose({})}>Judge again</button>
             <label class="flex items-center gap-2"
