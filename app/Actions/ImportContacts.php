@@ -96,7 +96,7 @@ final readonly class ImportContacts
     {
         foreach ($library->families as $fresh) {
             foreach ($library->surfaces as $surface) {
-                foreach ([new SurfaceState, new SurfaceState(hoursSinceCure: 1.0), new SurfaceState(damp: true), new SurfaceState(sealedWith: 'shellac'), new SurfaceState(latexTouched: true)] as $state) {
+                foreach ([new SurfaceState, new SurfaceState(hoursSinceCure: 1.0), new SurfaceState(damp: true), new SurfaceState(sealedWith: 'shellac'), new SurfaceState(latexTouched: true), new SurfaceState(solventMinAgo: 5.0), new SurfaceState(hoursSinceCure: 48.0)] as $state) {
                     if ($rule->speaksOf($fresh, $surface, $state) === null) {
                         continue;
                     }

@@ -152,7 +152,7 @@ final readonly class RecordEvent
     /** @return array<string, mixed> */
     private function graded(Fields $in, RecordedRun $run): array
     {
-        $in->only('step', 'grade', 'faults', 'used_g', 'note');
+        $in->only('step', 'grade', 'faults', 'used_g', 'pieces', 'note');
         $this->atStep($in, $run, StepKind::Grade);
         $used = $in->positive('used_g');
         foreach ($in->strings('faults') as $fault) {
@@ -163,6 +163,7 @@ final readonly class RecordEvent
             'grade' => $in->choice('grade', Grade::class)->value,
             'faults' => $in->strings('faults'),
             'used_g' => $used,
+            'pieces' => (int) ($in->numberOrNull('pieces', 0.0, 100_000.0) ?? 1.0),
             'note' => $in->textOrNull('note') ?? '',
             'correction_pct' => $this->correction($run, $used),
         ];
@@ -212,6 +213,7 @@ final readonly class RecordEvent
             'used_g' => $grade?->number('used_g'),
             'grade' => $grade?->text('grade'),
             'faults' => $grade?->strings('faults'),
+            'pieces' => $grade === null ? null : (int) ($grade->numberOrNull('pieces') ?? 1.0),
             'note' => $grade?->textOrNull('note'),
         ])->save();
     }

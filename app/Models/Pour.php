@@ -27,6 +27,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property float|null $weighed_g
  * @property float|null $used_g
  * @property Grade|null $grade
+ * @property int|null $pieces how many pieces came of it
  * @property list<string>|null $faults
  * @property string|null $note
  * @property Impression $impression
@@ -43,7 +44,7 @@ final class Pour extends Model
         return [
             'sheet' => 'array', 'plan' => 'array', 'faults' => 'array', 'state' => PourState::class, 'grade' => Grade::class,
             'started_at' => 'immutable_datetime', 'met_at' => 'immutable_datetime', 'poured_at' => 'immutable_datetime',
-            'opened_at' => 'immutable_datetime', 'graded_at' => 'immutable_datetime', 'weighed_g' => 'float', 'used_g' => 'float',
+            'opened_at' => 'immutable_datetime', 'graded_at' => 'immutable_datetime', 'weighed_g' => 'float', 'used_g' => 'float', 'pieces' => 'integer',
         ];
     }
 

@@ -91,6 +91,8 @@ return new class extends Migration
             $table->decimal('weighed_g', 12, 3)->nullable();
             $table->decimal('used_g', 12, 3)->nullable();
             $table->string('grade')->nullable();
+            // How many good pieces came of it: a gang mould gives several a pour.
+            $table->unsignedInteger('pieces')->nullable();
             $table->json('faults')->nullable();
             $table->text('note')->nullable();
             $table->timestamps();

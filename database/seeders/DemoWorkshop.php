@@ -24,6 +24,9 @@ final class DemoWorkshop extends Seeder
 {
     private const PAST_DAYS = 88;
 
+    /** Links that give several pieces a pour. */
+    private const PIECES = ['Dune crab/Crabs' => 6, 'Practice forearm/Skin sheets' => 2];
+
     private CarbonImmutable $now;
 
     private Workshop $workshop;
@@ -110,7 +113,7 @@ final class DemoWorkshop extends Seeder
         $demould = min(1200, (int) (($pour->plan['pot_life_min'] ?? 30) * 11));
         $opened = $at->addMinutes($demould + mt_rand(10, 90));
         $this->hands->open($pour, $opened);
-        $this->hands->grade($pour, $opened->addMinutes(mt_rand(10, 50)), $entry['grade'], $entry['faults'], round($run->state->weighedGrams() * $entry['used'], 1), $entry['note']);
+        $this->hands->grade($pour, $opened->addMinutes(mt_rand(10, 50)), $entry['grade'], $entry['faults'], round($run->state->weighedGrams() * $entry['used'], 1), $entry['note'], self::PIECES[$entry['link']] ?? 1);
     }
 
     /** What is on the bench this very minute. */

@@ -83,9 +83,9 @@ final class Hands
     }
 
     /** @param  list<string>  $faults */
-    public function grade(Pour $pour, CarbonImmutable $at, string $grade, array $faults, float $usedG, string $note): void
+    public function grade(Pour $pour, CarbonImmutable $at, string $grade, array $faults, float $usedG, string $note, int $pieces = 1): void
     {
-        $this->do($pour, 'graded', ['step' => '0:grade', 'grade' => $grade, 'faults' => $faults, 'used_g' => $usedG, 'note' => $note], $at);
+        $this->do($pour, 'graded', ['step' => '0:grade', 'grade' => $grade, 'faults' => $faults, 'used_g' => $usedG, 'pieces' => $pieces, 'note' => $note], $at);
     }
 
     private function display(float $target, float $slip): float

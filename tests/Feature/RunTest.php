@@ -167,6 +167,21 @@ final class RunTest extends TestCase
         $this->record($pour, 'graded', ['step' => '0:grade', 'grade' => 'good', 'faults' => [], 'used_g' => 0, 'note' => ''])->assertUnprocessable()->assertJsonPath('error.field', 'payload.used_g');
     }
 
+    public function test_a_gang_mould_gives_several_pieces_a_pour_and_spoilt_ones_do_not_count(): void
+    {
+        $impression = $this->impression();
+        foreach ([['good', 4], ['spoilt', 4], ['usable', 2]] as [$grade, $pieces]) {
+            $pour = $this->begun([], $impression);
+            $this->workUntil($pour, 'grade');
+            $this->record($pour, 'graded', ['step' => '0:grade', 'grade' => $grade, 'faults' => [], 'used_g' => 90, 'pieces' => $pieces, 'note' => ''])->assertOk()->assertJsonPath('grade.pieces', $pieces);
+        }
+
+        self::assertSame(6, $this->get("/jobs/{$impression->job_id}")->inertiaProps('job.cast'));
+        $open = $this->begun([], $impression);
+        $this->workUntil($open, 'grade');
+        $this->record($open, 'graded', ['step' => '0:grade', 'grade' => 'good', 'faults' => [], 'used_g' => 90, 'pieces' => -1, 'note' => ''])->assertUnprocessable()->assertJsonPath('error.field', 'payload.pieces');
+    }
+
     public function test_a_gel_that_was_watched_teaches_the_clock_of_that_base(): void
     {
         $pour = $this->begun();

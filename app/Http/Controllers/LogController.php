@@ -36,12 +36,12 @@ final readonly class LogController
             $out = fopen('php://output', 'w');
             assert($out !== false);
             $put = static fn (array $row) => fputcsv($out, array_map(self::harmless(...), $row), ',', '"', '', "\r\n");
-            $put(['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'grade', 'faults', 'note']);
+            $put(['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'grade', 'faults', 'note']);
             $query->reorder()->lazyById(200)->each(function (Pour $pour) use ($put): void {
                 $put([
                     $pour->id, $pour->graded_at?->toIso8601String(), $pour->impression->job->name, $pour->impression->name, $pour->impression->kind->value,
                     $pour->baseCode(), $pour->formulaVersion === null ? '' : "{$pour->formulaVersion->formula->name} v{$pour->formulaVersion->number}",
-                    $pour->weighed_g, $pour->used_g, $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note,
+                    $pour->weighed_g, $pour->used_g, $pour->pieces, $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note,
                 ]);
             });
             fclose($out);

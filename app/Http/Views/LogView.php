@@ -21,7 +21,7 @@ final readonly class LogView implements View
      * @return array{
      *     rows: list<array{
      *         id: int, at_ms: int, job_id: int, job: string, impression: string, kind: string, base: string, formula: string,
-     *         planned_g: float|null, used_g: float|null, grade: string, faults: list<array{name: string, cause: string, next: string}>, note: string, colour: string
+     *         planned_g: float|null, used_g: float|null, pieces: int, grade: string, faults: list<array{name: string, cause: string, next: string}>, note: string, colour: string
      *     }>,
      *     total: int, filter: array{q: string, grade: string, fault: string, base: string},
      *     faults: array<string, string>, bases: array<string, string>
@@ -48,6 +48,7 @@ final readonly class LogView implements View
                     'formula' => $pour->formulaVersion === null ? '' : "{$pour->formulaVersion->formula->name} · {$pour->formulaVersion->number}",
                     'planned_g' => $pour->weighed_g,
                     'used_g' => $pour->used_g,
+                    'pieces' => $pour->pieces ?? 1,
                     'grade' => $pour->grade->value ?? '',
                     'faults' => array_map(static fn (array $fault): array => ['name' => $fault['name'], 'cause' => $fault['cause'], 'next' => $fault['next']], array_values($known)),
                     'note' => $pour->note ?? '',

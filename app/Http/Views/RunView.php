@@ -20,7 +20,7 @@ final readonly class RunView implements View
 
     /**
      * @return array{
-     *     pour_id: int, job_id: int, job: string, impression: string, formula: string, base: string,
+     *     pour_id: int, job_id: int, job: string, impression: string, kind: string, formula: string, base: string,
      *     step: array{key: string, kind: string, batch: int, weighing: int}, batches: int, step_since_ms: int,
      *     cup: array{
      *         fills: list<array{name: string, planned_g: float, poured_g: float, colour: string}>,
@@ -40,7 +40,7 @@ final readonly class RunView implements View
      *     faults: list<array{id: string, name: string, cause: string}>,
      *     checklist: list<array{id: string, text: string, minutes: float, begun_ms: int|null, done: bool}>,
      *     weighed_g: float, planned_g: float, likely_ml: float|null,
-     *     grade: array{grade: string, faults: list<string>, used_g: float, note: string, correction_pct: float|null}|null,
+     *     grade: array{grade: string, faults: list<string>, used_g: float, pieces: int, note: string, correction_pct: float|null}|null,
      *     last_event_id: int, take_back: array{event: int, what: string}|null
      * }
      */
@@ -63,6 +63,7 @@ final readonly class RunView implements View
             'job_id' => $this->run->pour->impression->job_id,
             'job' => $this->run->pour->impression->job->name,
             'impression' => $this->run->pour->impression->name,
+            'kind' => $this->run->pour->impression->kind->value,
             'formula' => $plan->text('formula_name'),
             'base' => $base->text('name'),
             'step' => ['key' => $state->step->key(), 'kind' => $state->step->kind->value, 'batch' => $state->step->batch, 'weighing' => $state->step->weighing],
@@ -211,7 +212,7 @@ final readonly class RunView implements View
         return $faults;
     }
 
-    /** @return array{grade: string, faults: list<string>, used_g: float, note: string, correction_pct: float|null}|null */
+    /** @return array{grade: string, faults: list<string>, used_g: float, pieces: int, note: string, correction_pct: float|null}|null */
     private function grade(): ?array
     {
         if ($this->run->state->grade === null) {
@@ -223,6 +224,7 @@ final readonly class RunView implements View
             'grade' => $grade->text('grade'),
             'faults' => $grade->strings('faults'),
             'used_g' => $grade->number('used_g'),
+            'pieces' => (int) ($grade->numberOrNull('pieces') ?? 1.0),
             'note' => $grade->textOrNull('note') ?? '',
             'correction_pct' => $grade->numberOrNull('correction_pct', -100.0),
         ];

@@ -69,7 +69,8 @@ export class LiveRun {
                 this.take(answer.data);
                 this.trouble = null;
             } else {
-                this.trouble = answer.wrong.message;
+                // Two screens may both have seen A meet B: that is agreement, not trouble.
+                this.trouble = fact.kind === 'met' && answer.status === 409 ? null : answer.wrong.message;
                 const stands = (answer.data as { run?: RunView } | null)?.run;
                 if (stands !== undefined) {
                     this.take(stands);

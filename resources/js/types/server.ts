@@ -454,6 +454,7 @@ export type LogView = {
         formula: string;
         planned_g: number | null;
         used_g: number | null;
+        pieces: number;
         grade: string;
         faults: {
             name: string;
@@ -633,6 +634,7 @@ export type RunView = {
     job_id: number;
     job: string;
     impression: string;
+    kind: string;
     formula: string;
     base: string;
     step: {
@@ -734,6 +736,7 @@ export type RunView = {
         grade: string;
         faults: string[];
         used_g: number;
+        pieces: number;
         note: string;
         correction_pct: number | null;
     } | null;

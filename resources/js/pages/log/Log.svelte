@@ -83,7 +83,10 @@
         <li class="row" style="--m:{row.colour}">
             <p class="fig text-sm">{day(row.at_ms)}</p>
             <div class="min-w-0">
-                <p><a class="link font-bold" href="/pours/{row.id}/run">{row.job} · {row.impression}</a></p>
+                <p>
+                    <a class="link font-bold" href="/pours/{row.id}/run">{row.job} · {row.impression}</a
+                    >{#if row.kind === 'cast' && row.pieces !== 1}<span class="fig"> × {row.pieces}</span>{/if}
+                </p>
                 <p class="quiet text-sm">{row.formula === '' ? row.base : row.formula}</p>
             </div>
             <p class="text-right whitespace-nowrap">

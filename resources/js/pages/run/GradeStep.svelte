@@ -4,7 +4,7 @@
     import type { RunView } from '../../types/server';
     import Measure from '../../parts/Measure.svelte';
 
-    export type Grading = { grade: string; faults: string[]; used_g: Entry; note: string };
+    export type Grading = { grade: string; faults: string[]; used_g: Entry; pieces: Entry; note: string };
     let { run, grading = $bindable() }: { run: RunView; grading: Grading } = $props();
 
     const words = [
@@ -51,7 +51,13 @@
     </div>
     {#each cause as fault (fault.id)}<p class="text-sm"><b>{fault.name}.</b> Usually: {fault.cause.toLowerCase()}</p>{/each}
 </fieldset>
-<div class="mt-4 grid gap-4 sm:grid-cols-[14rem_1fr]">
+<div class="mt-4 grid gap-4 {run.kind === 'cast' ? 'sm:grid-cols-[12rem_12rem_1fr]' : 'sm:grid-cols-[14rem_1fr]'}">
+    {#if run.kind === 'cast'}<Measure
+            label="Pieces that came of it"
+            kind="plain"
+            bind:value={grading.pieces}
+            hint="a gang mould gives several"
+        />{/if}
     <Measure label="Really used" kind="mass" bind:value={grading.used_g} hint="what is in the mould: weighed in, less what was left" />
     <label class="grid content-start gap-1"
         ><span class="quiet text-sm">Note</span><textarea class="textarea w-full" rows="2" bind:value={grading.note}></textarea></label

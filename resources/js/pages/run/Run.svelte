@@ -27,7 +27,7 @@
     let byHand = $state<number | string | null>(null);
     let armed = $state(false);
     let noting = $state(false);
-    let grading = $state<Grading>({ grade: '', faults: [], used_g: null, note: '' });
+    let grading = $state<Grading>({ grade: '', faults: [], used_g: null, pieces: 1, note: '' });
     let metSent = '';
 
     const actions: Record<string, string> = {
