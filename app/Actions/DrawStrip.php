@@ -99,7 +99,7 @@ final readonly class DrawStrip
         $calls = [];
         $step = $run->state->step;
         if ($step->kind === StepKind::Mix || $step->kind === StepKind::Degas) {
-            $since = $run->events[count($run->events) - 1]->at;
+            $since = $run->at($run->state->since) ?? $run->events[0]->at;
             $minutes = $step->kind === StepKind::Mix ? $run->plan->mixing->min : $run->plan->degassing->min;
             $calls[] = [$since->addMilliseconds((int) ($minutes * 60_000)), $step->kind === StepKind::Mix ? 'Mixing time is up' : 'Let the air back in'];
         }

@@ -83,7 +83,7 @@ final readonly class RecordEvent
     {
         return match ($kind) {
             EventKind::Begun, EventKind::Checked => $this->ticked($in, $run),
-            EventKind::Confirmed => $this->atStep($in->only('step'), $run, StepKind::Gear, StepKind::Contacts, StepKind::PreMix, StepKind::Tare, StepKind::Mix, StepKind::Degas, StepKind::Fill),
+            EventKind::Confirmed => $this->confirmed($in->only('step'), $run),
             EventKind::Weighed => $this->weighed($in, $run),
             EventKind::Met => $run->state->step->kind === StepKind::Weigh && $run->state->cup()->meetsNow() ? [] : throw new StepHasMoved('The clock of this cup already runs.'),
             EventKind::Rescued, EventKind::Kept => $this->atStep($in->only('step'), $run, StepKind::Rescue),
@@ -103,11 +103,19 @@ final readonly class RecordEvent
             throw new StepHasMoved('That step is already done, perhaps from another screen. This is where the pour stands now.');
         }
 
-        if ($kinds[0] === StepKind::Gear && $run->state->step->kind === StepKind::Contacts && $run->state->unchecked() !== []) {
-            throw BadInput::at('step', 'Look at every contact and tick it first: '.count($run->state->unchecked()).' still to go. This is where silicone is lost.');
+        return ['step' => $step];
+    }
+
+    /** @return array{step: string} */
+    private function confirmed(Fields $in, RecordedRun $run): array
+    {
+        $step = $this->atStep($in, $run, StepKind::Gear, StepKind::Contacts, StepKind::PreMix, StepKind::Tare, StepKind::Mix, StepKind::Degas, StepKind::Fill);
+        $left = $run->state->step->kind === StepKind::Contacts ? count($run->state->unchecked()) : 0;
+        if ($left > 0) {
+            throw BadInput::at('step', "Look at every contact and tick it first: {$left} still to go. This is where silicone is lost.");
         }
 
-        return ['step' => $step];
+        return $step;
     }
 
     /** @return array{item: string} */
@@ -185,8 +193,7 @@ final readonly class RecordEvent
     private function undone(Fields $in, RecordedRun $run): array
     {
         $event = (int) $in->only('event')->number('event', 0.0, 1e15);
-        $live = $run->state->live;
-        if ($live === [] || $live[count($live) - 1] !== $event) {
+        if ($run->state->takeBack !== $event) {
             throw new StepHasMoved('Only the last thing done can be taken back, and something else has happened since.');
         }
 

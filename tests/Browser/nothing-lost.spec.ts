@@ -46,12 +46,16 @@ test('a server killed with -9 mid-pour has lost nothing, and what was pressed me
     await page.getByLabel('In your words').fill('The light went out');
     await page.getByRole('button', { name: 'Keep it' }).click();
     await expect(page.getByText('Kept on this device, not yet on the bench computer.')).toBeVisible();
+    await page.keyboard.press('n');
+    await page.getByLabel('In your words').fill('A torch will do');
+    await page.getByRole('button', { name: 'Keep it' }).click();
 
     await shop.start();
     await expect(page.getByText('Kept on this device')).toBeHidden({ timeout: 20_000 });
     await expect(page.getByText('The light went out')).toBeVisible();
     await page.reload();
     await expect(page.getByText('The light went out')).toHaveCount(1);
+    await expect(page.getByText('A torch will do')).toHaveCount(1);
     await expect(page.getByRole('heading', { name: /Pour A until/ })).toBeVisible();
     await expect(page.getByText('since A met B')).toBeVisible();
     await expect(page.getByRole('img', { name: /In the cup: B/ })).toBeVisible();
@@ -83,6 +87,14 @@ test('a scale that drops out mid-pour is said, typing goes on, and it comes back
     await expect(box).toHaveValue('12.5');
     await expect(page.getByTestId('live')).toBeVisible({ timeout: 15_000 });
     await expect(page.getByText(/The scale has gone quiet/)).toBeHidden();
+
+    // Typing is always possible, also where the scale answers.
+    await page.getByRole('button', { name: 'Type the reading instead' }).click();
+    await page.getByLabel('The scale reads').fill('75');
+    await page.getByRole('button', { name: /It is in/ }).click();
+    await expect(page.getByRole('heading', { name: /Pour A until/ })).toBeVisible();
+    await page.getByRole('button', { name: 'Let the scale say it' }).click();
+    await expect(page.getByTestId('live')).toBeVisible();
 });
 
 test('a sheet typed while the server is gone is kept and answered when it is back', async ({ page, shop }) => {

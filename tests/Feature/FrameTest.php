@@ -31,6 +31,10 @@ final class FrameTest extends TestCase
         self::assertSame(['Mixing time is up', 'Three minutes of pot life left'], array_column($strip['calls'], 'what'));
         self::assertSame((int) now()->addMinutes(3)->getTimestampMs(), $strip['calls'][0]['at_ms']);
 
+        $this->travel(1)->minutes();
+        $this->record($pour, 'noted', ['text' => 'streaks on the left'])->assertOk();
+        self::assertSame($strip['calls'][0]['at_ms'], $this->getJson('/frame')->json('strip.calls.0.at_ms'), 'A note does not put the end of mixing off.');
+
         $this->workUntil($pour, 'wait');
         $strip = $this->getJson('/frame')->json('strip');
         $open = app(PourClock::class)->reaches($pour->refresh(), Milestone::Demould);

@@ -68,7 +68,7 @@ final readonly class RunView implements View
             'base' => $base->text('name'),
             'step' => ['key' => $state->step->key(), 'kind' => $state->step->kind->value, 'batch' => $state->step->batch, 'weighing' => $state->step->weighing],
             'batches' => count($this->run->plan->batches),
-            'step_since_ms' => $this->ms($this->since()) ?? 0,
+            'step_since_ms' => $this->ms($this->run->at($state->since)) ?? 0,
             'cup' => $this->cup($plan),
             'line' => $line === null ? null : ['label' => $label($line['add']), ...$line],
             'next_line' => isset($cup->queue[1]) && $line !== null ? $label($cup->queue[1]['add']) : null,
@@ -104,19 +104,6 @@ final readonly class RunView implements View
     private function ms(?CarbonImmutable $at): ?int
     {
         return $at === null ? null : (int) $at->getTimestampMs();
-    }
-
-    private function since(): ?CarbonImmutable
-    {
-        $live = $this->run->state->live;
-        foreach (array_reverse($live) as $id) {
-            $event = $this->run->event($id);
-            if ($event !== null && ! in_array($event->kind->value, ['noted', 'met', 'gelled'], true)) {
-                return $event->at;
-            }
-        }
-
-        return $this->run->pour->started_at;
     }
 
     /** @return array{fills: list<array{name: string, planned_g: float, poured_g: float, colour: string}>, capacity_ml: float|null, sg: float, display_g: float, k: float, mass_g: float} */
@@ -233,13 +220,9 @@ final readonly class RunView implements View
     /** @return array{event: int, what: string}|null the last thing that can be taken back */
     private function takeBack(): ?array
     {
-        foreach (array_reverse($this->run->state->live) as $id) {
-            $event = $this->run->event($id);
-            if ($event !== null) {
-                return ['event' => $id, 'what' => $event->kind->value];
-            }
-        }
+        $id = $this->run->state->takeBack;
+        $event = $id === null ? null : $this->run->event($id);
 
-        return null;
+        return $event === null ? null : ['event' => $event->id, 'what' => $event->kind->value];
     }
 }

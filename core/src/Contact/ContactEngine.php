@@ -144,7 +144,7 @@ final readonly class ContactEngine
             Verdict::Clear => $request->intent === Intent::Bond ? 'bonds' : $parts,
             Verdict::Release => $request->release === null ? "{$parts}: no release" : 'released',
             Verdict::SealAndRelease => 'open pores: seal',
-            Verdict::TestFirst => 'may not cure: test',
+            Verdict::TestFirst => $inhibition === Inhibition::None ? 'may not bond: test' : 'may not cure: test',
             Verdict::Stop => $inhibition === Inhibition::Stops ? 'will not cure' : ($request->release !== null ? 'wrong release' : 'never'),
         };
     }

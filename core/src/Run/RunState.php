@@ -13,19 +13,19 @@ final readonly class RunState
     /**
      * @param  array<int, Cup>  $cups  by batch, from 1
      * @param  array<int, float>  $filledAt  minutes at which each batch was in the mould
-     * @param  array<string, float>  $confirmedAt  minutes by step key
      * @param  list<array{at: float, text: string, fault: string|null}>  $notes
      * @param  array<string, mixed>|null  $grade  payload of the grading
      * @param  array<string, float>  $begunAt  minutes at which the wait of an item began
      * @param  list<string>  $checked  items of the checklist that are ready
      * @param  list<int>  $live  ids of events that still count, in order
+     * @param  int|null  $takeBack  the event that `Undone` may name: the last thing somebody did
+     * @param  float  $since  minutes at which the step at hand began
      */
     private function __construct(
         public RunPlan $plan,
         public Step $step,
         public array $cups,
         public array $filledAt,
-        public array $confirmedAt,
         public array $notes,
         public ?float $gelledAt,
         public ?float $openedAt,
@@ -33,12 +33,14 @@ final readonly class RunState
         public array $begunAt,
         public array $checked,
         public array $live,
+        public ?int $takeBack,
+        public float $since,
     ) {}
 
     /** @param  list<Event>  $events in the order they were recorded */
     public static function of(RunPlan $plan, array $events): self
     {
-        $state = new self($plan, new Step(StepKind::Gear), [1 => Cup::empty($plan, 1)], [], [], [], null, null, null, [], [], []);
+        $state = new self($plan, new Step(StepKind::Gear), [1 => Cup::empty($plan, 1)], [], [], null, null, null, [], [], [], null, 0.0);
         foreach (self::withoutUndone($events) as $event) {
             $state = $state->after($event);
         }
@@ -84,11 +86,6 @@ final readonly class RunState
         return $last;
     }
 
-    public function firstMetAt(): ?float
-    {
-        return $this->cups[1]->metAt ?? null;
-    }
-
     public function isPoured(): bool
     {
         return count($this->filledAt) === count($this->plan->batches);
@@ -117,7 +114,12 @@ final readonly class RunState
             EventKind::Undone => $this,
         };
 
-        return $next->with(live: [...$this->live, $event->id]);
+        // That A met B cannot be taken back: what is mixed keeps its clock, also when the weighing before it is done again.
+        return $next->with(
+            live: [...$this->live, $event->id],
+            takeBack: $event->kind === EventKind::Met ? $this->takeBack : $event->id,
+            since: $next->step->key() === $this->step->key() ? $this->since : $event->at,
+        );
     }
 
     private function confirmed(float $at): self
@@ -144,7 +146,6 @@ final readonly class RunState
         return $this->with(
             step: $next,
             cups: $cups,
-            confirmedAt: [...$this->confirmedAt, $step->key() => $at],
             filledAt: $step->kind === StepKind::Fill ? $this->filledAt + [$step->batch => $at] : $this->filledAt,
         );
     }
@@ -182,7 +183,6 @@ final readonly class RunState
     /**
      * @param  array<int, Cup>|null  $cups
      * @param  array<int, float>|null  $filledAt
-     * @param  array<string, float>|null  $confirmedAt
      * @param  list<array{at: float, text: string, fault: string|null}>|null  $notes
      * @param  array<string, mixed>|null  $grade
      * @param  array<string, float>|null  $begunAt
@@ -190,15 +190,17 @@ final readonly class RunState
      * @param  list<int>|null  $live
      */
     private function with(
-        ?Step $step = null, ?array $cups = null, ?array $filledAt = null, ?array $confirmedAt = null, ?array $notes = null,
+        ?Step $step = null, ?array $cups = null, ?array $filledAt = null, ?array $notes = null,
         ?float $gelledAt = null, ?float $openedAt = null, ?array $grade = null, ?array $begunAt = null, ?array $checked = null, ?array $live = null,
+        ?int $takeBack = null, ?float $since = null,
     ): self {
         $cups ??= $this->cups;
         ksort($cups);
 
         return new self(
-            $this->plan, $step ?? $this->step, $cups, $filledAt ?? $this->filledAt, $confirmedAt ?? $this->confirmedAt, $notes ?? $this->notes,
+            $this->plan, $step ?? $this->step, $cups, $filledAt ?? $this->filledAt, $notes ?? $this->notes,
             $gelledAt ?? $this->gelledAt, $openedAt ?? $this->openedAt, $grade ?? $this->grade, $begunAt ?? $this->begunAt, $checked ?? $this->checked, $live ?? $this->live,
+            $takeBack ?? $this->takeBack, $since ?? $this->since,
         );
     }
 }

@@ -16,9 +16,4 @@ final readonly class Step
 
         return $this->kind === StepKind::Weigh || $this->kind === StepKind::Rescue ? "{$key}:{$this->weighing}" : $key;
     }
-
-    public function isWith(self $other): bool
-    {
-        return $this->key() === $other->key();
-    }
 }

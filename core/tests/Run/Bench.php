@@ -66,8 +66,6 @@ final class Bench
 
     public function takeBack(): self
     {
-        $live = $this->state()->live;
-
-        return $this->did(EventKind::Undone, ['event' => end($live)]);
+        return $this->did(EventKind::Undone, ['event' => $this->state()->takeBack]);
     }
 }

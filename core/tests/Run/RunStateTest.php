@@ -143,6 +143,27 @@ final class RunStateTest extends TestCase
         self::assertSame($before->live, $bench->state()->live);
     }
 
+    public function test_taking_back_never_stops_the_clock_of_what_has_already_met(): void
+    {
+        $bench = (new Bench)->confirm(3)->weigh(100.0, 102.0)->did(EventKind::Met);
+        $met = (float) count($bench->events);
+        $bench->takeBack();
+
+        self::assertSame('tone', $bench->state()->cup()->current()['add'] ?? null, 'The tone is weighed again,');
+        self::assertSame($met, $bench->state()->lastMetAt(), 'and the clock runs on.');
+    }
+
+    public function test_a_step_began_when_it_was_reached_whatever_is_noted_meanwhile(): void
+    {
+        $bench = (new Bench)->confirm(3)->weigh(100.0, 102.0, 202.0, 262.0);
+        $reached = (float) count($bench->events);
+        $bench->did(EventKind::Noted, ['text' => 'streaks'])->did(EventKind::Gelled);
+
+        self::assertSame([StepKind::Mix, $reached], [$bench->state()->step->kind, $bench->state()->since]);
+        $bench->confirm();
+        self::assertSame($reached + 3.0, $bench->state()->since);
+    }
+
     public function test_taking_everything_back_ends_where_it_began(): void
     {
         $bench = (new Bench(degas: 4.0))->confirm(3)->weigh(100.0, 102.0, 212.0);
@@ -164,7 +185,7 @@ final class RunStateTest extends TestCase
         $bench->confirm(2)->weigh(50.0, 100.0)->confirm(2);
         self::assertTrue($bench->state()->isPoured());
         self::assertSame(200.0, $bench->state()->weighedGrams());
-        self::assertGreaterThan($bench->state()->firstMetAt(), $bench->state()->lastMetAt());
+        self::assertGreaterThan($bench->state()->cups[1]->metAt, $bench->state()->lastMetAt());
     }
 
     public function test_a_fact_that_belongs_to_another_step_changes_nothing(): void

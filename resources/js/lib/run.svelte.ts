@@ -40,6 +40,11 @@ export class LiveRun {
         return this.flush();
     }
 
+    /** Every note is a fact of its own, also when two screens note something at once or none of them is heard. */
+    note(text: string, fault: string | null): Promise<void> {
+        return this.record('noted', { text, fault }, `${Date.now().toString(36)}${Math.random().toString(36).slice(2, 8)}`);
+    }
+
     confirm(): Promise<void> {
         return this.record('confirmed', { step: this.run.step.key });
     }

@@ -22,7 +22,9 @@
     const live = untrack(() => new LiveRun(sent));
     const run = $derived(live.run);
     const kind = $derived(run.step.kind);
-    const scaled = $derived(bench.frame?.scale === true && live.reading.lost === null);
+    let typing = $state(false);
+    // The scale speaks, unless it is lost, overloaded, or the maker would rather type.
+    const scaled = $derived(bench.frame?.scale === true && live.reading.lost === null && !typing);
 
     let byHand = $state<number | string | null>(null);
     let armed = $state(false);
@@ -87,7 +89,9 @@
         armed = false;
         const reading = scaled ? live.grams : byHand;
         if (reading === null) {
-            live.trouble = 'Type what the scale reads.';
+            live.trouble = live.reading.overload
+                ? 'More than the scale can carry. Take the cup off, or type the reading of a larger scale.'
+                : 'Type what the scale reads.';
             return;
         }
         const before = run.last_event_id;
@@ -102,6 +106,12 @@
             byHand = null;
         }
     }
+
+    // What was pressed for one step must not act on the next, whoever moved it on.
+    $effect(() => {
+        void run.step.key;
+        armed = false;
+    });
 
     // A meets B at the first drops, not when the button is pressed.
     function watch(): void {
@@ -217,7 +227,7 @@
             </p>
             {#if scaled}<p class="fig mt-4 text-5xl font-bold">{figure(live.grams, 'mass', bench.units, 1)}</p>{/if}
         {:else if kind === 'weigh' && run.line !== null}
-            <WeighStep {live} line={run.line} bind:byHand onconfirm={() => void go()} />
+            <WeighStep {live} line={run.line} bind:byHand bind:typing onconfirm={() => void go()} />
         {:else if kind === 'rescue'}
             <RescueStep {run} />
         {:else if kind === 'mix' || kind === 'degas'}
@@ -269,7 +279,7 @@
     {#if !beforeWeighing}<div class="right"><PotClock {run} /></div>{/if}
 </div>
 
-<NoteDialog bind:open={noting} faults={run.faults} onnote={(text, fault) => void live.record('noted', { text, fault })} />
+<NoteDialog bind:open={noting} faults={run.faults} onnote={(text, fault) => void live.note(text, fault)} />
 
 <style>
     .run {

@@ -8,8 +8,15 @@
         live,
         line,
         byHand = $bindable(),
+        typing = $bindable(),
         onconfirm,
-    }: { live: LiveRun; line: NonNullable<LiveRun['run']['line']>; byHand: number | string | null; onconfirm: () => void } = $props();
+    }: {
+        live: LiveRun;
+        line: NonNullable<LiveRun['run']['line']>;
+        byHand: number | string | null;
+        typing: boolean;
+        onconfirm: () => void;
+    } = $props();
 
     const digits = $derived(bench.units === 'metric' ? 1 : 2);
     const grams = $derived(live.grams);
@@ -22,14 +29,14 @@
     const at = (g: number): number => Math.min(100, Math.max(0, ((g - from) / span) * 100));
 </script>
 
-<h1 class="text-4xl">{live.run.one_part ? 'Pour' : 'Pour'} {line.label} until the scale reads</h1>
+<h1 class="text-4xl">Pour {line.label} until the scale reads</h1>
 <p class="target fig">
     <span data-testid="target">{figure(line.running, 'mass', bench.units, digits)}</span><span class="unit"
         >{sign('mass', bench.units)}</span
     >
 </p>
 
-{#if live.reading.lost === null && bench.frame?.scale === true}
+{#if live.reading.lost === null && bench.frame?.scale === true && !typing}
     <dl class="live">
         <div>
             <dt>on the scale</dt>
@@ -73,6 +80,12 @@
             hint="good between {measure(line.from, 'mass', bench.units, digits)} and {measure(line.to, 'mass', bench.units, digits)}"
         />
     </form>
+{/if}
+
+{#if bench.frame?.scale === true && live.reading.lost === null}
+    <button type="button" class="link quiet mt-2 text-sm" onclick={() => (typing = !typing)}
+        >{typing ? 'Let the scale say it' : 'Type the reading instead'}</button
+    >
 {/if}
 
 <style>
