@@ -65,6 +65,7 @@ test('a two-part mould is stopped at its second half, released, checked and pour
         await expect(box).toBeDisabled();
     }
     await main.click();
+    await expect(page.getByRole('heading', { name: /Stir each part/ })).toBeVisible();
     await main.click();
     await expect(page.getByRole('heading', { name: /Empty cup/ })).toBeVisible();
     await main.click();

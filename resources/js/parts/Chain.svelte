@@ -50,6 +50,8 @@
         }
     }
     const path = (i: number): string => `M3 0 ${right(joint(chain[i], chain[i + 1]))} ${left(joint(chain[i - 1], chain[i]))} Z`;
+    // One above the other, on a narrow screen, the same profiles lie at foot and head.
+    const laid = (path: string): string => path.replace(/(-?[\d.]+) (-?[\d.]+)/g, '$2 $1');
     const kinds: Record<string, string> = { original: 'original', mould: 'mould', copy: 'hard copy', cast: 'casts' };
 
     // Ink or paper, whichever reads better on the material's colour.
@@ -70,7 +72,8 @@
                 onclick={() => onchoose(link.id)}
             >
                 <svg viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
-                    <path d={path(i)} fill={link.colour} vector-effect="non-scaling-stroke" />
+                    <path class="beside" d={path(i)} fill={link.colour} vector-effect="non-scaling-stroke" />
+                    <path class="below" d={laid(path(i))} fill={link.colour} vector-effect="non-scaling-stroke" />
                 </svg>
                 <span class="words">
                     <span class="kind">{kinds[link.kind]}</span>
@@ -121,6 +124,9 @@
     .chosen svg path {
         stroke: var(--color-base-content);
         stroke-width: 3;
+    }
+    .below {
+        display: none;
     }
     .words {
         position: relative;
@@ -180,11 +186,16 @@
             min-height: 5.5rem;
         }
         .words {
-            padding: 0.9rem 1.6rem;
+            padding: 1.2rem 1.6rem;
         }
-        svg {
-            border-radius: 1.2rem;
-            overflow: hidden;
+        .beside {
+            display: none;
+        }
+        .below {
+            display: block;
+        }
+        .joints {
+            margin-top: 1.1rem;
         }
     }
 </style>

@@ -312,7 +312,7 @@
     @media (max-width: 640px) {
         .strip {
             grid-template-columns: 1fr;
-            height: 150px;
+            height: 166px;
         }
         .day {
             display: flex;
@@ -321,7 +321,7 @@
             padding: 0.1rem 1rem;
         }
         .line {
-            height: 118px;
+            height: 133px;
         }
     }
 </style>

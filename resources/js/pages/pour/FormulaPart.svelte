@@ -17,7 +17,7 @@
         ['pct_of_ab', '% of A+B'],
         ['pct_of_a', '% of A'],
         ['pct_of_b', '% of B'],
-        ['pct_of_total', '% of everything'],
+        ['pct_of_total', '% of all'],
         ['drops_per_100g', 'drops / 100 g'],
     ] as const;
 

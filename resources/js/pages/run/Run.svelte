@@ -319,8 +319,14 @@
         }
     }
     @media (max-width: 500px) {
+        .run {
+            gap: 0.5rem 1rem;
+        }
+        .run :global(h1) {
+            font-size: 1.6rem;
+        }
         .left :global(svg) {
-            max-height: 20vh;
+            max-height: 13vh;
         }
     }
 </style>

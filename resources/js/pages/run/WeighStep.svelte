@@ -152,4 +152,19 @@
         border: 3px solid var(--color-success);
         border-radius: 7px;
     }
+    @media (max-width: 500px) {
+        .live {
+            gap: 0 1.4rem;
+        }
+        dd {
+            font-size: 2rem;
+        }
+        dd.small {
+            font-size: 1.1rem;
+            line-height: 1.6;
+        }
+        .bar {
+            margin: 0.7rem 0 0.9rem;
+        }
+    }
 </style>
