@@ -17,6 +17,9 @@ use Apalos\Core\Mix\Topup;
 use Apalos\Core\Mix\TopupRequest;
 use Apalos\Core\Mould\MouldChooser;
 use Apalos\Core\Mould\PieceRequest;
+use Apalos\Core\Series\SeriesPlanner;
+use Apalos\Core\Series\SeriesRequest;
+use Apalos\Core\Tint\PatchReader;
 use Apalos\Core\Tint\Tinter;
 use Apalos\Core\Volume\VolumeEstimator;
 use Apalos\Core\Volume\VolumeRequest;
@@ -30,6 +33,8 @@ enum Verb: string
     case Volume = 'volume';
     case Harden = 'harden';
     case Tint = 'tint';
+    case Patch = 'patch';
+    case Series = 'series';
     case Contact = 'contact';
     case Mould = 'mould';
 
@@ -42,6 +47,8 @@ enum Verb: string
             self::Volume => 'how much rubber the mould needs',
             self::Harden => 'how much softener for a hardness',
             self::Tint => 'which pigments for a colour, and what it looks like thin and thick',
+            self::Patch => 'which colour a swatch has, from a photo with a grey card',
+            self::Series => 'a series of pucks as one small pour',
             self::Contact => 'will it let go, will it cure',
             self::Mould => 'which kind of mould, and why',
         };
@@ -61,6 +68,8 @@ enum Verb: string
             self::Volume => (new VolumeEstimator)->estimate(VolumeRequest::from($in))->toArray(),
             self::Harden => (new Hardener)->answer(HardenRequest::from($in))->toArray(),
             self::Tint => is_array($answer = (new Tinter)->ask($in)) ? $answer : $answer->toArray(),
+            self::Patch => (new PatchReader)->read($in)->toArray(),
+            self::Series => (new SeriesPlanner)->plan(SeriesRequest::from($in))->toArray(),
             self::Contact => (new ContactEngine($shelves->contacts))->judge(ContactRequest::from($in, $shelves->contacts))->toArray(),
             self::Mould => (new MouldChooser($shelves->moulds, $shelves->contacts))->choose(PieceRequest::from($in, $shelves->contacts))->toArray(),
         };

@@ -4,7 +4,18 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Contact;
 
-/** What a contact asks for, why, and what to do about it. */
+/**
+ * What a contact asks for, why, and what to do about it.
+ *
+ * @phpstan-type ContactShape array{
+ *     verdict: 'clear'|'release'|'seal-and-release'|'test-first'|'stop', safe: bool, in_short: string,
+ *     adhesion: 'lets-go'|'grips'|'fuses', inhibition: 'none'|'may-slow'|'stops', wear: int,
+ *     because: list<array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}>,
+ *     plan: list<array{do: 'dry'|'seal'|'block'|'release'|'wait'|'test', what: string, coats: int, minutes: float, note: string}>,
+ *     releases: list<array{id: string, fit: float, why: string}>, ruinous: list<array{id: string, why: string}>,
+ *     cautions: list<string>, warnings: list<array{code: string, message: string}>
+ * }
+ */
 final readonly class ContactResult
 {
     /**
@@ -30,16 +41,7 @@ final readonly class ContactResult
         public array $cautions,
     ) {}
 
-    /**
-     * @return array{
-     *     verdict: 'clear'|'release'|'seal-and-release'|'test-first'|'stop', safe: bool, in_short: string,
-     *     adhesion: 'lets-go'|'grips'|'fuses', inhibition: 'none'|'may-slow'|'stops', wear: int,
-     *     because: list<array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}>,
-     *     plan: list<array{do: 'dry'|'seal'|'block'|'release'|'wait'|'test', what: string, coats: int, minutes: float, note: string}>,
-     *     releases: list<array{id: string, fit: float, why: string}>, ruinous: list<array{id: string, why: string}>,
-     *     cautions: list<string>, warnings: list<array{code: string, message: string}>
-     * }
-     */
+    /** @return ContactShape */
     public function toArray(): array
     {
         return [

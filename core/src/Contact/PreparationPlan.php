@@ -49,12 +49,11 @@ final readonly class PreparationPlan
     /** @return \Generator<Preparation> */
     private function seal(ContactRequest $request, Knowledge $knowledge): \Generator
     {
-        $platinum = $request->fresh->id === 'silicone-platinum';
         $fitting = array_filter($knowledge->sealers, static fn (Sealer $sealer): bool => $sealer->isFor($request->surface));
-        usort($fitting, static fn (Sealer $a, Sealer $b): int => [$platinum && ! $a->safeForPlatinum, $a->minutes()] <=> [$platinum && ! $b->safeForPlatinum, $b->minutes()]);
+        usort($fitting, static fn (Sealer $a, Sealer $b): int => [$a->isDoubtfulUnder($request->fresh), $a->minutes()] <=> [$b->isDoubtfulUnder($request->fresh), $b->minutes()]);
         $sealer = $fitting[0] ?? null;
         if ($sealer !== null) {
-            yield new Preparation('seal', $sealer->name, $sealer->coats, $sealer->minutes(), $sealer->text.($platinum && ! $sealer->safeForPlatinum ? ' Test it under platinum first.' : ''));
+            yield new Preparation('seal', $sealer->name, $sealer->coats, $sealer->minutes(), $sealer->text.($sealer->isDoubtfulUnder($request->fresh) ? " Test it under {$request->fresh->name} first." : ''));
         }
     }
 }

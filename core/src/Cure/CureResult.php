@@ -6,7 +6,19 @@ namespace Apalos\Core\Cure;
 
 use Apalos\Core\Result\Warning;
 
-/** The clock of one pour. `factor` multiplies the sheet's minutes; `offset` is in natural logarithm. */
+/**
+ * The clock of one pour. `factor` multiplies the sheet's minutes; `offset` is in natural logarithm.
+ *
+ * @phpstan-type CureShape array{
+ *     factor: float, q10: float, offset: float,
+ *     pot_life_min?: array{low: float, likely: float, high: float},
+ *     recoat_open_min?: array{low: float, likely: float, high: float},
+ *     recoat_close_min?: array{low: float, likely: float, high: float},
+ *     demould_min?: array{low: float, likely: float, high: float},
+ *     service_min?: array{low: float, likely: float, high: float},
+ *     rests_on: int, warnings: list<array{code: string, message: string}>
+ * }
+ */
 final readonly class CureResult
 {
     /**
@@ -30,15 +42,7 @@ final readonly class CureResult
     /**
      * Times the sheet does not give are left out.
      *
-     * @return array{
-     *     factor: float, q10: float, offset: float,
-     *     pot_life_min?: array{low: float, likely: float, high: float},
-     *     recoat_open_min?: array{low: float, likely: float, high: float},
-     *     recoat_close_min?: array{low: float, likely: float, high: float},
-     *     demould_min?: array{low: float, likely: float, high: float},
-     *     service_min?: array{low: float, likely: float, high: float},
-     *     rests_on: int, warnings: list<array{code: string, message: string}>
-     * }
+     * @return CureShape
      */
     public function toArray(): array
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Harden;
 
+use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Ratio;
 use Apalos\Core\Units\Shore;
@@ -52,9 +53,19 @@ final readonly class HardenRequest
         );
     }
 
-    private static function shore(Fields $in, string $key): Shore
+    /**
+     * A hardness with its scale, as it is asked for or was read.
+     *
+     * @throws BadInput
+     */
+    public static function shore(Fields $in, string $key): Shore
     {
-        return Shore::of($in->choice('scale', ShoreScale::class), $in->number($key, 0.0, 99.99));
+        $scale = $in->choice('scale', ShoreScale::class);
+        try {
+            return Shore::of($scale, $in->number($key));
+        } catch (BadInput $wrong) {
+            throw $wrong->field === 'reading' ? BadInput::at($in->at($key), $wrong->getMessage()) : $wrong;
+        }
     }
 
     /** @return list<float> */

@@ -12,9 +12,6 @@ use Apalos\Core\Units\ShoreScale;
 /** Softener for a hardness, and hardness for a softener, resting on the shop's own pucks. */
 final readonly class Hardener
 {
-    /** A puck farther than this from the line was misread, mismixed or read on the wrong scale. */
-    private const OUTLIER_SD = 2.5;
-
     private const WEAK_FROM_PCT = 60.0;
 
     public function answer(HardenRequest $request): HardenResult
@@ -22,8 +19,9 @@ final readonly class Hardener
         $model = SoftenerModel::learnt($request->base, $request->k, $request->swatches);
         $curve = array_map(static fn (float $pct): CurvePoint => self::point($model, $pct), $request->at);
         $target = $request->target === null ? null : $this->forTarget($model, $request, $request->target);
+        $pucks = Contradictions::among($request->base, $request->k, $request->swatches);
 
-        return new HardenResult($model->c, $model->k, $curve, $target, count($request->swatches), iterator_to_array($this->warnings($model, $request, $target), false));
+        return new HardenResult($model->c, $model->k, $curve, $pucks, $target, count($request->swatches), iterator_to_array($this->warnings($pucks, $request, $target), false));
     }
 
     private static function point(SoftenerModel $model, float $pct): CurvePoint
@@ -50,14 +48,13 @@ final readonly class Hardener
         return new SoftenerAnswer($pct, $pct / $request->weightFractionOfA, 100.0 * $model->shareFor($wanted, -1), 100.0 * $model->shareFor($wanted, 1));
     }
 
-    /** @return \Generator<Warning> */
-    private function warnings(SoftenerModel $model, HardenRequest $request, ?SoftenerAnswer $target): \Generator
+    /**
+     * @param  list<Puck>  $pucks
+     * @return \Generator<Warning>
+     */
+    private function warnings(array $pucks, HardenRequest $request, ?SoftenerAnswer $target): \Generator
     {
-        foreach ($request->swatches as $swatch) {
-            if (abs($model->residual($swatch)) > self::OUTLIER_SD) {
-                yield new Warning('outlier', sprintf('The puck at %s %% reads far from the others: misread, mismixed, or on the other scale. Read it again or leave it out.', Say::number($swatch->pctOfAB)));
-            }
-        }
+        yield from array_filter(array_map(static fn (Puck $puck): ?Warning => $puck->question(), $pucks));
         yield from $this->scales($request);
         $percentages = array_map(static fn (Swatch $swatch): float => $swatch->pctOfAB, $request->swatches);
         if (count($percentages) > 1 && max($percentages) - min($percentages) < 5.0) {
@@ -81,11 +78,9 @@ final readonly class Hardener
     private function scales(HardenRequest $request): \Generator
     {
         foreach ([...array_map(static fn (Swatch $swatch): Shore => $swatch->shore, $request->swatches), ...($request->target === null ? [] : [$request->target])] as $shore) {
-            if ($shore->scale === ShoreScale::A && $shore->reading < Shore::LEAST_ON_A) {
-                yield new Warning('wrong_scale', sprintf('A %s is too soft for the A scale to tell. Read it on 00.', Say::number($shore->reading)));
-            }
-            if ($shore->scale === ShoreScale::DoubleO && $shore->reading > Shore::TOO_HARD_FOR_00) {
-                yield new Warning('wrong_scale', sprintf('00-%s is too hard for the 00 scale to tell. Read it on A.', Say::number($shore->reading)));
+            $question = $shore->scaleQuestion();
+            if ($question !== null) {
+                yield new Warning('wrong_scale', $question);
             }
         }
     }

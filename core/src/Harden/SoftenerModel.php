@@ -61,10 +61,10 @@ final readonly class SoftenerModel
         return $this->lnModulus($share) + $side * self::EIGHTY * $this->sd($share);
     }
 
-    /** How far a puck lies from the line, in standard deviations of a reading. */
+    /** How far a puck that this line does not know lies from it, in standard deviations of such a reading. */
     public function residual(Swatch $swatch): float
     {
-        return (log($swatch->shore->modulus()) - $this->lnModulus($swatch->share())) / self::SD_READING;
+        return (log($swatch->shore->modulus()) - $this->lnModulus($swatch->share())) / $this->sd($swatch->share());
     }
 
     /** The share of softener at which an edge of the band, or its middle, comes down to this ln modulus; by halving. */

@@ -9,6 +9,7 @@ use Apalos\Core\Mix\Basis;
 use Apalos\Core\Mix\Into;
 use Apalos\Core\Units\Density;
 use Apalos\Core\Units\Grams;
+use Apalos\Core\Units\Minutes;
 
 /** The sheet of something stirred into a base. */
 final readonly class AdditiveSheet
@@ -16,6 +17,7 @@ final readonly class AdditiveSheet
     /**
      * @param  list<string>  $families  the bases it is meant for
      * @param  list<string>  $hazards  ids of cautions
+     * @param  Minutes|null  $flash  how long a solvent takes to leave a brushed film
      * @param  array<string, mixed>  $written  the sheet as written, for reading
      */
     private function __construct(
@@ -30,6 +32,9 @@ final readonly class AdditiveSheet
         public ?Grams $drop,
         public array $hazards,
         public string $colour,
+        public ?Softening $softening,
+        public ?Minutes $flash,
+        public bool $paintOnly,
         private array $written,
     ) {}
 
@@ -52,6 +57,9 @@ final readonly class AdditiveSheet
             $drop === null ? null : Grams::of($drop),
             $strings($sheet['hazards'] ?? []),
             $in->text('colour'),
+            ($softening = $in->objectOrNull('softening')) === null ? null : Softening::from($softening),
+            ($flash = $in->positiveOrNull('flash_min')) === null ? null : Minutes::of($flash),
+            $in->has('paint_only') && $in->bool('paint_only'),
             $sheet,
         );
     }

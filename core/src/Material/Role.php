@@ -14,6 +14,13 @@ enum Role: string
     case Flock = 'flock';
     case Accelerator = 'accelerator';
     case Retarder = 'retarder';
+    case Solvent = 'solvent';
     case VinylSoftener = 'vinyl-softener';
     case VinylHardener = 'vinyl-hardener';
+
+    /** Softens; by which the hardness curve of a base is drawn. */
+    public function isSoftener(): bool
+    {
+        return $this === self::Softener || $this === self::VinylSoftener;
+    }
 }

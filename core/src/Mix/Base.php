@@ -49,6 +49,12 @@ final readonly class Base
         );
     }
 
+    /** The same base where only grams are asked: it says nothing of minutes, so nothing is limited by them. */
+    public function timeless(): self
+    {
+        return new self($this->ratio, $this->sgA, $this->sgB, $this->sgMixed, null, null, $this->reference, $this->q10, $this->pourBFirst, $this->measuredByVolumeOk);
+    }
+
     /** How many times longer everything takes in a room at this temperature. */
     public function slowedBy(Celsius $room): float
     {

@@ -6,6 +6,7 @@ namespace Apalos\Core\Mix;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Units\Density;
+use Apalos\Core\Units\Grams;
 
 /**
  * What one gram of A+B becomes once everything is in it. With X = A+B and the whole M:
@@ -46,6 +47,40 @@ final readonly class Composition
         }
 
         return new self($mass, $wA, $parts, Density::of($mass / $volume));
+    }
+
+    /**
+     * Schools differ in what a percentage is counted on, so each additive is given both of A+B and of part A alone.
+     *
+     * @return array<string, array{pct_of_ab: float, pct_of_one_part: float}> by name, in order
+     */
+    public function onBothBases(): array
+    {
+        $shares = [];
+        foreach (array_diff_key($this->parts, ['A' => 0, 'B' => 0]) as $name => $grams) {
+            $shares[$name] = ['pct_of_ab' => 100.0 * $grams, 'pct_of_one_part' => 100.0 * $grams / $this->parts['A']];
+        }
+
+        return $shares;
+    }
+
+    /**
+     * How much of an ingredient there is, counted as somebody else counts it: in per cent, or in drops to 100 g of A+B.
+     *
+     * @return float|null null where it cannot be counted so: there is no B, or nobody knows what a drop weighs
+     */
+    public function counted(string $name, Basis $basis, ?Grams $drop = null): ?float
+    {
+        $grams = $this->parts[$name];
+        $of = match ($basis) {
+            Basis::OfAB => 1.0,
+            Basis::OfA => $this->parts['A'],
+            Basis::OfB => $this->parts['B'] ?? null,
+            Basis::OfTotal => $this->massPerAB,
+            Basis::DropsPer100g => $drop?->g,
+        };
+
+        return $of === null ? null : 100.0 * $grams / $of;
     }
 
     /** Millilitres of one gram of A+B. */

@@ -24,6 +24,9 @@ final readonly class MixPlanner
     {
         $composition = Composition::of($request->base, $request->additives);
         $mass = $request->target->massAt($composition->density);
+        if ($mass->g < $request->scale->division->g) {
+            throw BadInput::at('target', sprintf('That is less than one step of the scale, %s: nothing of it can be weighed. Ask for more.', Say::grams($request->scale->division->g)));
+        }
         $ab = $mass->g / $composition->massPerAB;
         $limit = BatchLimit::of($request, $composition);
         $count = $this->count($mass, $limit);

@@ -10,7 +10,18 @@ use Apalos\Core\Units\Grams;
 use Apalos\Core\Units\Millilitres;
 use Apalos\Core\Units\Minutes;
 
-/** What to weigh, in which batches, and how long there is for it. `null` where the sheet is silent. */
+/**
+ * What to weigh, in which batches, and how long there is for it. `null` where the sheet is silent.
+ *
+ * @phpstan-type MixShape array{
+ *     mass_g: float, volume_ml: float, sg: float, parts: array<string, float>,
+ *     batches: list<array{mass_g: float, lines: list<array{add: string, grams: float, running: float}>}>,
+ *     pot_life_min: float|null, usable_min: float|null, demould_min: float|null,
+ *     ratio_error_pct: float, smallest_batch_g: float, limit: 'vessel'|'scale'|'pot_life'|null,
+ *     by_volume: array{a_ml: float, b_ml: float}|null,
+ *     warnings: list<array{code: string, message: string}>, working: list<string>
+ * }
+ */
 final readonly class MixResult
 {
     /**
@@ -37,16 +48,7 @@ final readonly class MixResult
         public array $working,
     ) {}
 
-    /**
-     * @return array{
-     *     mass_g: float, volume_ml: float, sg: float, parts: array<string, float>,
-     *     batches: list<array{mass_g: float, lines: list<array{add: string, grams: float, running: float}>}>,
-     *     pot_life_min: float|null, usable_min: float|null, demould_min: float|null,
-     *     ratio_error_pct: float, smallest_batch_g: float, limit: 'vessel'|'scale'|'pot_life'|null,
-     *     by_volume: array{a_ml: float, b_ml: float}|null,
-     *     warnings: list<array{code: string, message: string}>, working: list<string>
-     * }
-     */
+    /** @return MixShape */
     public function toArray(): array
     {
         return [

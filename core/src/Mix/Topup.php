@@ -82,7 +82,7 @@ final readonly class Topup
     {
         $warnings = [];
         if (! $fits) {
-            $warnings[] = new Warning('overflow', sprintf('The rescued cup would hold %s ml and the cup takes %s. Pour into a larger one before adding anything.', Say::number($volumeMl, 0), Say::number($request->capacity->ml ?? 0.0, 0)));
+            $warnings[] = new Warning('overflow', sprintf('The rescued cup would hold %s ml and the cup takes %s ml. Pour into a larger one before adding anything.', Say::number($volumeMl, 0), Say::number($request->capacity->ml ?? 0.0, 0)));
         }
         if ($k > 1.25) {
             $warnings[] = new Warning('large_rescue', sprintf('The rescue makes %s %% more than planned. A fresh cup may cost less than the rubber this needs.', Say::number(($k - 1.0) * 100.0, 0)));

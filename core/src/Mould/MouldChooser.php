@@ -17,29 +17,14 @@ final readonly class MouldChooser
 {
     private const START = 50.0;
 
-    /** Thrifty, standard and heavy schools of margin, by the size of the piece. */
-    private const MARGINS_MM = [60 => 6.0, 250 => 12.0];
-
-    private const HEAVY_MARGIN_MM = 25.0;
-
-    /** A mould may be stretched by a third of what tears it. */
-    private const SAFE_STRETCH = 1.0 / 3.0;
-
-    private const RUBBER_ELONGATION_PCT = ['A 10' => 1000.0, 'A 25' => 560.0, 'A 40' => 380.0];
-
-    private const DENSITY = ['plaster' => 1.6, 'print' => 1.2];
+    /** What it costs a kind that none of its materials suits this piece. */
+    private const UNSUITED = 20.0;
 
     public function __construct(private MouldLibrary $library, private Knowledge $contacts) {}
 
     public function choose(PieceRequest $piece): MouldResult
     {
-        $margin = self::HEAVY_MARGIN_MM;
-        foreach (self::MARGINS_MM as $upTo => $mm) {
-            if (max($piece->size) <= $upTo) {
-                $margin = $mm;
-                break;
-            }
-        }
+        $margin = $this->library->margin(max($piece->size));
         $ranked = array_map(fn (MouldKind $kind): RankedMould => $this->judge($kind, $piece, $margin), array_values($this->library->kinds));
         usort($ranked, static fn (RankedMould $a, RankedMould $b): int => [$b->score, $a->hours] <=> [$a->score, $b->hours]);
         $schools = [];
@@ -64,12 +49,12 @@ final readonly class MouldChooser
         }
         [$chemistry, $objections, $penalty] = $this->chemistry($kind, $piece);
         $ml = $kind->materialMl($piece, $margin);
-        $grams = $ml * (self::DENSITY[$chemistry] ?? 1.1);
+        $grams = $this->library->grams($chemistry, $ml);
         $hours = $kind->hours * (0.6 + 0.4 * max(1.0, max($piece->size) / 150.0));
 
         return new RankedMould(
             $kind->id, $kind->name, max(0.0, min(100.0, $score - $penalty)), $for, [...$against, ...$objections], $kind->parts, $chemistry,
-            $this->hardness($kind, $piece), $ml, $grams, $hours, $grams / 1000.0 * ($this->library->prices[$chemistry] ?? 20.0) + $hours * $piece->hourRate,
+            $this->hardness($kind, $piece), $ml, $grams, $hours, $this->library->price($chemistry, $grams) + $hours * $piece->hourRate,
         );
     }
 
@@ -80,16 +65,13 @@ final readonly class MouldChooser
      */
     private function chemistry(MouldKind $kind, PieceRequest $piece): array
     {
-        $first = null;
         foreach ($kind->chemistry as $chemistry) {
-            $objections = $this->objections($chemistry, $piece);
-            $first ??= [$chemistry, $objections];
-            if ($objections === []) {
+            if ($this->objections($chemistry, $piece) === []) {
                 return [$chemistry, [], 0.0];
             }
         }
 
-        return [$first[0] ?? 'silicone-platinum', $first[1] ?? [], 20.0];
+        return [$kind->chemistry[0], $this->objections($kind->chemistry[0], $piece), self::UNSUITED];
     }
 
     /** @return list<string> */
@@ -144,9 +126,9 @@ final readonly class MouldChooser
     {
         $warnings = [];
         $stretch = $piece->mesh['stretch_pct'] ?? null;
-        foreach ($stretch === null ? [] : self::RUBBER_ELONGATION_PCT as $rubber => $elongation) {
-            if ($stretch > $elongation * self::SAFE_STRETCH) {
-                $warnings[] = new Warning('stretch', sprintf('The mould must stretch by %s %% to let the piece out; a %s rubber bears %s %% again and again. Take a softer one, or one more part.', Say::number($stretch, 0), $rubber, Say::number($elongation * self::SAFE_STRETCH, 0)));
+        foreach ($stretch === null ? [] : $this->library->safeStretch() as $rubber => $bears) {
+            if ($stretch > $bears) {
+                $warnings[] = new Warning('stretch', sprintf('The mould must stretch by %s %% to let the piece out; a %s rubber bears %s %% again and again. Take a softer one, or one more part.', Say::number($stretch, 0), $rubber, Say::number($bears, 0)));
                 break;
             }
         }

@@ -6,29 +6,76 @@ namespace Apalos\Core\Mould;
 
 use Apalos\Core\Input\Fields;
 
-/** The kinds of moulds, what their materials cost, and where schools differ. */
+/** The kinds of moulds, what their materials weigh and cost and bear, and where schools differ. */
 final readonly class MouldLibrary
 {
+    /** A mould may be stretched by a third of what tears it. */
+    private const SAFE_STRETCH = 1.0 / 3.0;
+
     /**
      * @param  array<string, MouldKind>  $kinds
-     * @param  array<string, float>  $prices  per kg
+     * @param  array<string, array{price: float, sg: float}>  $materials  price per kg, g/ml
+     * @param  list<array{upTo: float, mm: float}>  $margins  by the longest side of the piece
+     * @param  array<string, float>  $elongation  per cent, by hardness, softest first
      * @param  list<array{reason: Reason, kinds: list<string>}>  $schools
      */
-    private function __construct(public array $kinds, public array $prices, public array $schools) {}
+    private function __construct(public array $kinds, private array $materials, private array $margins, private array $elongation, public array $schools) {}
 
     /** @param  array<array-key, mixed>  $read as written in the library */
     public static function of(array $read): self
     {
         $in = Fields::of($read);
-        $kinds = [];
-        foreach ($in->object('kinds')->names() as $id) {
-            $kinds[$id] = MouldKind::from($id, $in->object('kinds')->object($id));
-        }
-        $prices = [];
-        foreach ($in->object('prices_per_kg')->names() as $id) {
-            $prices[$id] = $in->object('prices_per_kg')->positive($id);
+
+        return new self(
+            self::each($in->object('kinds'), static fn (string $id, Fields $kinds): MouldKind => MouldKind::from($id, $kinds->object($id))),
+            self::each($in->object('materials'), static fn (string $id, Fields $materials): array => ['price' => $materials->object($id)->positive('price_per_kg'), 'sg' => $materials->object($id)->positive('sg')]),
+            array_map(static fn (Fields $margin): array => ['upTo' => $margin->positive('up_to_mm'), 'mm' => $margin->positive('mm')], $in->objects('margins')),
+            self::each($in->object('elongation_pct'), static fn (string $hardness, Fields $by): float => $by->positive($hardness)),
+            array_map(static fn (Fields $school): array => ['reason' => Reason::from($school), 'kinds' => $school->strings('kinds')], $in->objects('schools')),
+        );
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(string, Fields): T  $make
+     * @return array<string, T>
+     */
+    private static function each(Fields $in, callable $make): array
+    {
+        $made = [];
+        foreach ($in->names() as $id) {
+            $made[$id] = $make($id, $in);
         }
 
-        return new self($kinds, $prices, array_map(static fn (Fields $school): array => ['reason' => Reason::from($school), 'kinds' => $school->strings('kinds')], $in->objects('schools')));
+        return $made;
+    }
+
+    /** Rubber round a piece, in mm; the last and heaviest where nothing reaches that far. */
+    public function margin(float $longestMm): float
+    {
+        foreach ($this->margins as $margin) {
+            if ($longestMm <= $margin['upTo']) {
+                return $margin['mm'];
+            }
+        }
+
+        return $this->margins[count($this->margins) - 1]['mm'];
+    }
+
+    public function grams(string $material, float $ml): float
+    {
+        return $ml * $this->materials[$material]['sg'];
+    }
+
+    public function price(string $material, float $grams): float
+    {
+        return $grams / 1000.0 * $this->materials[$material]['price'];
+    }
+
+    /** @return array<string, float> per cent that a rubber can be stretched again and again, by hardness, softest first */
+    public function safeStretch(): array
+    {
+        return array_map(static fn (float $pct): float => $pct * self::SAFE_STRETCH, $this->elongation);
     }
 }

@@ -6,12 +6,15 @@ namespace Apalos\Core\Pour;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Material\AdditiveLimit;
 use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Material\Shelf;
 use Apalos\Core\Mix\Additive;
 use Apalos\Core\Mix\Basis;
+use Apalos\Core\Mix\Composition;
 use Apalos\Core\Mix\Into;
+use Apalos\Core\Result\Say;
 use Apalos\Core\Result\Warning;
 
 /** A formula read against the shelf: the base's sheet, and what goes into it, in order. */
@@ -63,8 +66,35 @@ final readonly class Recipe
         return array_map(static fn (array $entry): Additive => $entry['additive'], $this->entries);
     }
 
-    /** @return list<Warning> */
-    public function warnings(): array
+    /** @throws BadInput where the shares leave no room for A+B */
+    public function composition(): Composition
+    {
+        return Composition::of($this->base->forMixing(), $this->additives());
+    }
+
+    /** @return array<string, float> grams in a gram of A+B, by the house code of the additive */
+    public function loads(): array
+    {
+        $parts = $this->composition()->parts;
+        $loads = [];
+        foreach ($this->entries as ['sheet' => $sheet, 'additive' => $additive]) {
+            $loads[$sheet->code] = $parts[$additive->name];
+        }
+
+        return $loads;
+    }
+
+    /** @return list<AdditiveSheet> of everything that really goes in, in order */
+    public function sheets(): array
+    {
+        return array_values(array_map(static fn (array $entry): AdditiveSheet => $entry['sheet'], array_filter($this->entries, static fn (array $entry): bool => $entry['additive']->amount > 0.0)));
+    }
+
+    /**
+     * @param  bool  $asPaint  brushed on, not poured into a mould
+     * @return list<Warning>
+     */
+    public function warnings(bool $asPaint = false): array
     {
         $warnings = [];
         foreach ($this->entries as ['sheet' => $sheet, 'additive' => $additive]) {
@@ -74,13 +104,37 @@ final readonly class Recipe
             if (! $sheet->suits($this->base)) {
                 $warnings[] = new Warning('not_for_this_base', "{$sheet->name} is not made for {$this->base->name}. It may stop the cure; try a spoonful first.");
             }
+            if ($sheet->paintOnly && ! $asPaint) {
+                $warnings[] = new Warning('paint_only', "{$sheet->name} is for paint: closed in a cast it cannot leave, so the piece shrinks, stays soft and smells. Take it out, or keep this as a paint.");
+            }
             $limit = $this->base->limitFor($sheet->role);
             if ($limit !== null && $limit->basis !== $additive->basis) {
-                $warnings[] = new Warning('other_basis', "The sheet states {$sheet->name} in {$limit->basis->inWords()}, and here it is counted in {$additive->basis->inWords()}: its limit of {$limit->max} cannot be compared. Check that the number means what you think.");
+                $warnings = [...$warnings, ...$this->pastTheLimit($sheet, $additive, $limit)];
             }
         }
 
         return $warnings;
+    }
+
+    /**
+     * Half the trade counts softener on one part and the sheet on both: the limit is held against what is really in it.
+     *
+     * @return list<Warning>
+     */
+    private function pastTheLimit(AdditiveSheet $sheet, Additive $additive, AdditiveLimit $limit): array
+    {
+        try {
+            $amount = $this->composition()->counted($additive->name, $limit->basis, $sheet->drop);
+        } catch (BadInput) {
+            // Shares that leave no room for A+B are told where the mix is planned.
+            return [];
+        }
+        [$max, $inWords] = [Say::number($limit->max, 2), $limit->basis->inWords()];
+        if ($amount === null) {
+            return [new Warning('other_basis', "The sheet states {$sheet->name} in {$inWords}, and here it is counted in {$additive->basis->inWords()}: its limit of {$max} cannot be compared. Check that the number means what you think.")];
+        }
+
+        return $amount <= $limit->max * (1.0 + 1e-9) ? [] : [new Warning('over_max', sprintf('%s is %s %s, past the sheet’s limit of %s. It may weaken, sweat out or stop the cure.', $sheet->name, Say::number($amount, 2), $inWords, $max))];
     }
 
     /** @return list<string> ids of cautions of everything in the cup, the base's first */

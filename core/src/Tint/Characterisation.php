@@ -43,7 +43,7 @@ final readonly class Characterisation
             if ($better < $error) {
                 $gain = $error - $better;
                 [$theta, $error, $damping] = [$tried, $better, max(1e-7, $damping / 5.0)];
-                if ($gain < 1e-6 * ($error + 1e-9)) {
+                if ($gain < 1e-3 * ($error + 1e-9)) {
                     break;
                 }
             } else {

@@ -10,14 +10,6 @@ use Apalos\Core\Input\Fields;
 /** K and S per mm in each band: of the base as it is, or of a pigment for one per cent of load. */
 final readonly class Colourant
 {
-    /** Lightness of the neutral cards that drawdowns are made on, where nothing else is said. */
-    private const WHITE_CARD_L = 95.0;
-
-    private const BLACK_CARD_L = 12.0;
-
-    /** Two cards closer than this tell nothing of scattering. */
-    private const LEAST_CONTRAST = 20.0;
-
     /**
      * @param  list<float>  $k
      * @param  list<float>  $s
@@ -69,15 +61,12 @@ final readonly class Colourant
     private static function drawdown(Fields $in, bool $isPigment): Drawdown
     {
         $in->only('load_pct', 'thickness_mm', 'over_white', 'over_black', 'white', 'black');
-        $card = static fn (string $key, float $usual): Lab => $in->has($key) ? Lab::from($in, $key) : Lab::of($usual, 0.0, 0.0);
-        [$white, $black] = [$card('white', self::WHITE_CARD_L), $card('black', self::BLACK_CARD_L)];
-        if (Difference::between($white, $black) < self::LEAST_CONTRAST) {
-            throw BadInput::at($in->at('black'), 'The two backings are nearly the same: over them nothing tells scattering from absorption. Use a white and a black card.');
-        }
+        $card = static fn (string $key): ?Lab => $in->has($key) ? Lab::from($in, $key) : null;
+        $cards = Cards::of($card('white'), $card('black'), $in->at('black'));
 
         return new Drawdown(
             $isPigment ? $in->positive('load_pct', 100.0) : 1.0, $in->positive('thickness_mm', 100.0),
-            Lab::from($in, 'over_white'), Lab::from($in, 'over_black'), Spectrum::of($white), Spectrum::of($black),
+            Lab::from($in, 'over_white'), Lab::from($in, 'over_black'), Spectrum::of($cards->white), Spectrum::of($cards->black),
         );
     }
 }

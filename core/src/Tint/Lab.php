@@ -6,6 +6,7 @@ namespace Apalos\Core\Tint;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Result\Say;
 
 /** A colour as CIE L*a*b*, D65, 2° observer. */
 final readonly class Lab
@@ -13,6 +14,12 @@ final readonly class Lab
     private const EPSILON = 216.0 / 24389.0;
 
     private const KAPPA = 24389.0 / 27.0;
+
+    /** What an instrument may read below nothing on a black, as a share of the light. */
+    private const DARK_NOISE = 0.01;
+
+    /** Papers with a brightener give back a little more than falls on them in the blue. */
+    private const BRIGHTEST = 1.15;
 
     private function __construct(public float $l, public float $a, public float $b) {}
 
@@ -26,6 +33,7 @@ final readonly class Lab
         return new self($l, $a, $b);
     }
 
+    /** @throws BadInput also for a Lab that no light off a surface makes, like a strong yellow that is nearly black */
     public static function from(Fields $in, string $key): self
     {
         $lab = $in->numbers($key, -1000.0, 1000.0);
@@ -33,7 +41,14 @@ final readonly class Lab
             throw BadInput::at($in->at($key), 'A colour is three numbers: L, a and b.');
         }
 
-        return self::of($lab[0], $lab[1], $lab[2], $in->at($key));
+        $colour = self::of($lab[0], $lab[1], $lab[2], $in->at($key));
+        foreach (array_map(static fn (float $xyz, float $white): float => $xyz / $white, $colour->xyz(), Observer::WHITE) as $share) {
+            if ($share < -self::DARK_NOISE || $share > self::BRIGHTEST) {
+                throw BadInput::at($in->at($key), sprintf('No surface is L %s a %s b %s: it would give back %s. Check the signs, and that they stand in this order.', Say::number($lab[0]), Say::number($lab[1]), Say::number($lab[2]), $share < 0.0 ? 'less light than none' : 'more light than falls on it'));
+            }
+        }
+
+        return $colour;
     }
 
     /** @param  array{float, float, float}  $xyz with the white at Y = 1 */
@@ -59,19 +74,32 @@ final readonly class Lab
         return [$back($fy + $this->a / 500.0) * $white[0], $back($fy) * $white[1], $back($fy - $this->b / 200.0) * $white[2]];
     }
 
+    /** @param  array<int, float>  $rgb  linear sRGB, 0–1 (IEC 61966-2-1) */
+    public static function ofLinear(array $rgb): self
+    {
+        [$r, $g, $b] = array_values($rgb);
+
+        return self::ofXyz([0.4124564 * $r + 0.3575761 * $g + 0.1804375 * $b, 0.2126729 * $r + 0.7151522 * $g + 0.0721750 * $b, 0.0193339 * $r + 0.1191920 * $g + 0.9503041 * $b]);
+    }
+
+    /** @throws BadInput unless it is written #rrggbb */
+    public static function ofHex(string $hex, string $field = 'hex'): self
+    {
+        return self::ofLinear(Srgb::ofHex($hex, $field));
+    }
+
+    /** @return array{float, float, float} linear sRGB, not clipped */
+    public function linear(): array
+    {
+        [$x, $y, $z] = $this->xyz();
+
+        return [3.2404542 * $x - 1.5371385 * $y - 0.4985314 * $z, -0.9692660 * $x + 1.8760108 * $y + 0.0415560 * $z, 0.0556434 * $x - 0.2040259 * $y + 1.0572252 * $z];
+    }
+
     /** The nearest colour of a screen, as #rrggbb (IEC 61966-2-1, clipped). */
     public function srgb(): string
     {
-        [$x, $y, $z] = $this->xyz();
-        $linear = [3.2404542 * $x - 1.5371385 * $y - 0.4985314 * $z, -0.9692660 * $x + 1.8760108 * $y + 0.0415560 * $z, 0.0556434 * $x - 0.2040259 * $y + 1.0572252 * $z];
-        $hex = array_map(static function (float $c): string {
-            $c = max(0.0, min(1.0, $c));
-            $c = $c <= 0.0031308 ? 12.92 * $c : 1.055 * $c ** (1.0 / 2.4) - 0.055;
-
-            return sprintf('%02x', (int) round(255.0 * $c));
-        }, $linear);
-
-        return '#'.implode('', $hex);
+        return Srgb::hex($this->linear());
     }
 
     /** @return array{float, float, float} */

@@ -25,6 +25,9 @@ final readonly class Matcher
     /** Steps of the fine search, in per cent of load, where no scale sets them. */
     private const FINEST_PCT = 0.0005;
 
+    /** Less than a hundredth of a gram in a kilo is no pinch. */
+    private const LEAST_PCT = 0.001;
+
     /** A weighed pinch must be at least this many steps of the scale. */
     private const LEAST_STEPS = 1;
 
@@ -176,14 +179,16 @@ final readonly class Matcher
                 }
             }
         }
+        $least = $grid === null ? self::LEAST_PCT : (self::LEAST_STEPS - 0.5) * $grid;
+        $loads = array_map(static fn (float $load): float => $load < $least ? 0.0 : $load, $loads);
         $named = [];
         foreach ($set as $i => $pigment) {
-            if ($loads[$i] > ($grid === null ? 1e-6 : (self::LEAST_STEPS - 0.5) * $grid)) {
+            if ($loads[$i] > 0.0) {
                 $named[$this->request->pigments[$pigment]->name] = $loads[$i];
             }
         }
 
-        return new Recipe($named, $this->mixture->lab($pigments, $loads), $error);
+        return new Recipe($named, $this->mixture->lab($pigments, $loads), $this->difference($pigments, $loads));
     }
 
     /**

@@ -6,7 +6,17 @@ namespace Apalos\Core\Tint;
 
 use Apalos\Core\Result\Warning;
 
-/** What a tinted base looks like, and what brings it nearest the target. */
+/**
+ * What a tinted base looks like, and what brings it nearest the target.
+ *
+ * @phpstan-type TintShape array{
+ *     lab: array{float, float, float}, srgb: string,
+ *     chips: list<array{thickness_mm: float, backing: 'light'|'dark', lab: array{float, float, float}, srgb: string}>,
+ *     hides_from_mm: float|null, loads: array<string, float>, delta_e: float|null,
+ *     alternatives: list<array{loads: array<string, float>, lab: array{float, float, float}, srgb: string, delta_e: float}>,
+ *     warnings: list<array{code: string, message: string}>
+ * }
+ */
 final readonly class TintResult
 {
     /**
@@ -14,23 +24,16 @@ final readonly class TintResult
      * @param  list<Recipe>  $alternatives  with fewer pigments
      * @param  list<Warning>  $warnings
      */
-    public function __construct(public Recipe $recipe, public bool $hasTarget, public array $chips, public array $alternatives, public array $warnings) {}
+    public function __construct(public Recipe $recipe, public bool $hasTarget, public array $chips, public ?float $hidesFromMm, public array $alternatives, public array $warnings) {}
 
-    /**
-     * @return array{
-     *     lab: array{float, float, float}, srgb: string,
-     *     chips: list<array{thickness_mm: float, backing: 'light'|'dark', lab: array{float, float, float}, srgb: string}>,
-     *     loads: array<string, float>, delta_e: float|null,
-     *     alternatives: list<array{loads: array<string, float>, lab: array{float, float, float}, srgb: string, delta_e: float}>,
-     *     warnings: list<array{code: string, message: string}>
-     * }
-     */
+    /** @return TintShape */
     public function toArray(): array
     {
         return [
             'lab' => $this->recipe->lab->toArray(),
             'srgb' => $this->recipe->lab->srgb(),
             'chips' => array_map(static fn (array $chip): array => [...$chip, 'lab' => $chip['lab']->toArray(), 'srgb' => $chip['lab']->srgb()], $this->chips),
+            'hides_from_mm' => $this->hidesFromMm,
             'loads' => $this->recipe->loads,
             'delta_e' => $this->hasTarget ? $this->recipe->deltaE : null,
             'alternatives' => array_map(static fn (Recipe $recipe): array => $recipe->toArray(), $this->alternatives),

@@ -20,6 +20,14 @@ final readonly class Tinter
 
     private const ALTERNATIVES = 2;
 
+    /** ΔE00 that a trained eye just sees side by side. */
+    private const SEEN = 1.0;
+
+    private const THICKEST_MM = 60.0;
+
+    /** Fewer steps of the scale than this and a pinch is a guess. */
+    private const LEAST_STEPS = 10;
+
     /** Under this nobody tells two colours apart side by side; over FAR everybody does. */
     private const FAR = 3.0;
 
@@ -45,7 +53,7 @@ final readonly class Tinter
         $recipe = $recipes[0] ?? $this->shown($request, $mixture);
         $fewer = array_values(array_filter($recipes, static fn (Recipe $other): bool => $other !== $recipe && count($other->loads) < max(1, count($recipe->loads))));
 
-        return new TintResult($recipe, $request->target !== null, $this->chips($request, $recipe), array_slice($fewer, 0, self::ALTERNATIVES), iterator_to_array($this->warnings($request, $recipe), false));
+        return new TintResult($recipe, $request->target !== null, $this->chips($request, $recipe), $this->hidesFrom($request, $recipe), array_slice($fewer, 0, self::ALTERNATIVES), iterator_to_array($this->warnings($request, $recipe), false));
     }
 
     private function shown(TintRequest $request, Mixture $mixture): Recipe
@@ -83,6 +91,29 @@ final readonly class Tinter
         return $chips;
     }
 
+    /**
+     * The thickness in mm from which nobody tells what lies behind: light and dark backing come within ΔE00 1 of each other.
+     * By halving, for the difference falls all the way with the thickness. Null where it shows through at any thickness met.
+     */
+    private function hidesFrom(TintRequest $request, Recipe $recipe): ?float
+    {
+        [$pigments, $amounts] = $this->split($request, $recipe->loads);
+        [$light, $dark] = [Spectrum::of(Lab::of(...self::LIGHT)), Spectrum::of(Lab::of(...self::DARK))];
+        $shows = static fn (float $mm): bool => Difference::between(
+            (new Mixture($request->base, $mm, $light))->lab($pigments, $amounts), (new Mixture($request->base, $mm, $dark))->lab($pigments, $amounts),
+        ) > self::SEEN;
+        [$low, $high] = [0.05, self::THICKEST_MM];
+        if ($shows($high)) {
+            return null;
+        }
+        for ($i = 0; $i < 14; $i++) {
+            $middle = sqrt($low * $high);
+            $shows($middle) ? $low = $middle : $high = $middle;
+        }
+
+        return $high;
+    }
+
     /** @return \Generator<Warning> */
     private function warnings(TintRequest $request, Recipe $recipe): \Generator
     {
@@ -93,12 +124,15 @@ final readonly class Tinter
         if ($request->target !== null && $recipe->deltaE > self::FAR) {
             yield new Warning('out_of_reach', sprintf('The nearest these pigments come is ΔE %s: anybody sees that. Characterise another pigment, or look at it at another thickness.', Say::number($recipe->deltaE)));
         }
-        if ($request->stepPct !== null) {
-            foreach ($recipe->loads as $name => $load) {
-                if ($load < 10.0 * $request->stepPct) {
-                    yield new Warning('batch_below_scale', sprintf('%s is only %d steps of this scale in that batch. Weigh a stronger pre-mix of it.', ucfirst((string) $name), (int) round($load / $request->stepPct)));
-                }
+        $coarse = [];
+        foreach ($request->stepPct === null ? [] : $recipe->loads as $name => $load) {
+            $steps = (int) round($load / $request->stepPct);
+            if ($steps < self::LEAST_STEPS) {
+                $coarse[] = sprintf('%s is %d %s', $name, $steps, $steps === 1 ? 'step' : 'steps');
             }
+        }
+        if ($coarse !== []) {
+            yield new Warning('batch_below_scale', sprintf('This scale is coarse for that batch: %s. Weigh a stronger pre-mix, or a larger batch.', implode(', ', $coarse)));
         }
         if ($request->pigments === []) {
             yield new Warning('no_pigments', 'There are no pigments to choose from: this is the base alone.');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Units;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Result\Say;
 
 /**
  * A hardness reading, always with its scale, and the modulus it stands for (MPa).
@@ -79,6 +80,24 @@ final readonly class Shore
         }
 
         return $low;
+    }
+
+    /** Why this reading was better taken on the other scale; null where it is on the right one. */
+    public function scaleQuestion(): ?string
+    {
+        $reading = Say::number($this->reading);
+
+        return match (true) {
+            $this->scale === ShoreScale::A && $this->reading < self::LEAST_ON_A => "A {$reading} is too soft for the A scale to tell. Read it on 00.",
+            $this->scale === ShoreScale::DoubleO && $this->reading > self::TOO_HARD_FOR_00 => "00-{$reading} is too hard for the 00 scale to tell. Read it on A.",
+            default => null,
+        };
+    }
+
+    /** As it is written: `00-30`, `A 25`. */
+    public function written(): string
+    {
+        return ($this->scale === ShoreScale::DoubleO ? '00-' : 'A ').Say::number($this->reading);
     }
 
     /** @return array{scale: '00'|'A', reading: float} */

@@ -96,7 +96,7 @@ final readonly class VolumeEstimator
         }
         $off = ($reconciliation->usedMl / max($rubber->likely, 1e-9) - 1.0) * 100.0;
         if (abs($off) > self::AGREE_PCT) {
-            yield new Warning('used_differs', sprintf('%s ml were used where %s were planned (%s%s %%). If the level was right, the sheet’s density or yield is wrong, or the part was measured badly.', Say::number($reconciliation->usedMl), Say::number($rubber->likely), $off > 0.0 ? '+' : '−', Say::number(abs($off))));
+            yield new Warning('used_differs', sprintf('%s ml were used where %s ml were planned (%s%s %%). If the level was right, the sheet’s density or yield is wrong, or the part was measured badly.', Say::number($reconciliation->usedMl), Say::number($rubber->likely), $off > 0.0 ? '+' : '−', Say::number(abs($off))));
         }
     }
 }

@@ -6,7 +6,15 @@ namespace Apalos\Core\Volume;
 
 use Apalos\Core\Result\Warning;
 
-/** How much rubber to mix, in ml, between which bounds, and why. */
+/**
+ * How much rubber to mix, in ml, between which bounds, and why.
+ *
+ * @phpstan-type VolumeShape array{
+ *     low_ml: float, likely_ml: float, high_ml: float, advice: string, working: list<string>,
+ *     reconcile: array{used_ml: float, part_ml: float|null, correction_pct: float}|null,
+ *     warnings: list<array{code: string, message: string}>
+ * }
+ */
 final readonly class VolumeResult
 {
     /**
@@ -21,13 +29,7 @@ final readonly class VolumeResult
         public array $warnings,
     ) {}
 
-    /**
-     * @return array{
-     *     low_ml: float, likely_ml: float, high_ml: float, advice: string, working: list<string>,
-     *     reconcile: array{used_ml: float, part_ml: float|null, correction_pct: float}|null,
-     *     warnings: list<array{code: string, message: string}>
-     * }
-     */
+    /** @return VolumeShape */
     public function toArray(): array
     {
         return [

@@ -55,7 +55,7 @@ final class CommandTest extends TestCase
 
     public function test_help_names_every_verb(): void
     {
-        foreach (['mix', 'topup', 'cure', 'volume', 'harden', 'tint', 'contact', 'mould'] as $verb) {
+        foreach (['mix', 'topup', 'cure', 'volume', 'harden', 'tint', 'patch', 'series', 'contact', 'mould'] as $verb) {
             self::assertStringContainsString("  {$verb} ", (new Command(Shipped::shelves()))->run([], '')->text);
         }
     }

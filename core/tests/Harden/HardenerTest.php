@@ -129,6 +129,33 @@ final class HardenerTest extends TestCase
         self::assertContains($code, array_map(static fn ($w): string => $w->code, self::ask($pucks, $more)->warnings));
     }
 
+    public function test_a_puck_typed_on_the_wrong_scale_is_named_and_the_good_ones_are_not(): void
+    {
+        foreach ([1, 2, 3] as $wrong) {
+            $pucks = self::PUCKS;
+            $pucks[$wrong][2] = 'A';
+            $answer = self::ask($pucks);
+
+            self::assertSame([$wrong], array_keys(array_filter($answer->pucks, static fn ($p): bool => $p->isOutlier)));
+            self::assertGreaterThan(3.0, $answer->pucks[$wrong]->offSd);
+        }
+    }
+
+    public function test_honest_scatter_is_nobodys_fault(): void
+    {
+        foreach ([self::PUCKS, [[0, 10, 'A'], [30, 40, '00'], [60, 30, '00'], [90, 13, '00']], []] as $pucks) {
+            self::assertSame([], array_filter(self::ask($pucks)->pucks, static fn ($p): bool => $p->isOutlier));
+        }
+    }
+
+    public function test_two_bad_pucks_among_six_are_both_found(): void
+    {
+        $answer = self::ask([...self::PUCKS, [45, 10, '00'], [75, 55, '00']]);
+
+        self::assertSame([false, false, false, false, true, true], array_map(static fn ($p): bool => $p->isOutlier, $answer->pucks));
+        self::assertTrue($answer->pucks[4]->offSd < 0.0 && $answer->pucks[5]->offSd > 0.0);
+    }
+
     public function test_nonsense_is_refused_at_its_field(): void
     {
         foreach ([

@@ -165,6 +165,7 @@ final class MixPlannerTest extends TestCase
     {
         yield 'nothing wanted' => [['target' => ['volume_ml' => 0, 'waste_pct' => 0]], 'target.volume_ml', 'more than 0'];
         yield 'volume and mass at once' => [['target.mass_g' => 100], 'target.volume_ml', 'one of the two'];
+        yield 'less than the scale can show' => [['target' => ['mass_g' => 0.05, 'waste_pct' => 0]], 'target', 'less than one step of the scale, 0.1 g'];
         yield 'a negative waste' => [['target.waste_pct' => -1], 'target.waste_pct', '0 or more'];
         yield 'a decimal comma' => [['target.volume_ml' => '640,5'], 'target.volume_ml', '640.5'];
         yield 'a word for a number' => [['room_c' => 'warm'], 'room_c', '“warm”'];

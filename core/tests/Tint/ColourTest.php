@@ -151,21 +151,10 @@ final class ColourTest extends TestCase
         }
     }
 
-    public static function base(): Colourant
-    {
-        return Colourant::of('base', array_map(static fn (int $i): float => 0.010 + 0.0003 * (36 - $i), range(0, 35)), array_fill(0, 36, 0.06));
-    }
-
-    /** A pigment that absorbs around a wavelength. */
-    public static function pigment(string $name, float $nm, float $width, float $strength, float $scatter): Colourant
-    {
-        return Colourant::of($name, array_map(static fn (int $i): float => 0.05 + $strength * exp(-(((380 + 10 * $i - $nm) / $width) ** 2)), range(0, 35)), array_fill(0, 36, $scatter));
-    }
-
     public function test_a_thin_edge_is_paler_over_light_and_a_thick_brow_does_not_care_what_is_behind(): void
     {
-        $russet = [self::pigment('russet', 470, 70, 3.0, 0.8)];
-        $over = static fn (float $mm, float $l): Lab => (new Mixture(self::base(), $mm, Spectrum::of(Lab::of($l, 0.0, 0.0))))->lab($russet, [0.8]);
+        $russet = [Palette::pigment('russet', 470, 70, 3.0, 0.8)];
+        $over = static fn (float $mm, float $l): Lab => (new Mixture(Palette::base(), $mm, Spectrum::of(Lab::of($l, 0.0, 0.0))))->lab($russet, [0.8]);
 
         self::assertGreaterThan($over(8.0, 95.0)->l + 5.0, $over(0.5, 95.0)->l);
         self::assertLessThan(0.5, Difference::between($over(12.0, 95.0), $over(12.0, 12.0)));
@@ -174,8 +163,8 @@ final class ColourTest extends TestCase
 
     public function test_a_pigment_characterised_from_its_own_drawdowns_predicts_them_again(): void
     {
-        $base = self::base();
-        foreach ([self::pigment('russet', 470, 70, 3.0, 0.8), self::pigment('lichen', 640, 80, 1.2, 0.5), self::pigment('bone', 420, 60, 0.5, 2.0)] as $true) {
+        $base = Palette::base();
+        foreach ([Palette::pigment('russet', 470, 70, 3.0, 0.8), Palette::pigment('lichen', 640, 80, 1.2, 0.5), Palette::pigment('bone', 420, 60, 0.5, 2.0)] as $true) {
             $drawdowns = [];
             $lab = static fn (Colourant $p, float $load, float $l): Lab => (new Mixture($base, 1.0, Spectrum::of(Lab::of($l, 0.0, 0.0))))->lab([$p], [$load]);
             foreach ([0.5, 1.5] as $load) {
@@ -202,7 +191,7 @@ final class ColourTest extends TestCase
             [['ks' => ['k' => [1, 2], 's' => [1, 2]]], '36 numbers'],
         ] as [$in, $says]) {
             try {
-                Colourant::from(Fields::of($in), 'russet', self::base());
+                Colourant::from(Fields::of($in), 'russet', Palette::base());
                 self::fail("“{$says}” was not said.");
             } catch (BadInput $wrong) {
                 self::assertStringContainsString($says, $wrong->getMessage());

@@ -8,44 +8,16 @@ use Apalos\Core\Console\Command;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Tests\Contact\Shipped;
-use Apalos\Core\Tint\Colourant;
 use Apalos\Core\Tint\Tinter;
 use Apalos\Core\Tint\TintResult;
 use PHPUnit\Framework\TestCase;
 
 final class TinterTest extends TestCase
 {
-    /** @return list<Colourant> a dozen pigments all round the spectrum */
-    private static function dozen(): array
-    {
-        $pigments = [];
-        foreach ([['bone', 410, 50, 0.3, 2.5], ['fawn', 450, 80, 1.2, 1.0], ['russet', 480, 70, 3.0, 0.8], ['oxblood', 520, 80, 4.0, 0.5], ['lichen', 650, 90, 1.5, 0.6], ['soot', 560, 400, 5.0, 0.3],
-            ['straw', 430, 40, 2.0, 1.2], ['brick', 500, 60, 2.5, 0.9], ['moss', 670, 60, 2.0, 0.8], ['slate', 600, 150, 1.8, 0.7], ['plum', 560, 50, 2.2, 0.6], ['sky', 620, 70, 2.4, 0.7]] as $p) {
-            $pigments[] = ColourTest::pigment(...$p);
-        }
-
-        return $pigments;
-    }
-
-    /**
-     * @param  array<string, mixed>  $more
-     * @return array<string, mixed>
-     */
-    private static function question(array $more): array
-    {
-        $ks = static fn (Colourant $c): array => ['k' => $c->k, 's' => $c->s];
-
-        return [...[
-            'base' => ['ks' => $ks(ColourTest::base())],
-            'pigments' => array_map(static fn (Colourant $c): array => ['name' => $c->name, 'ks' => $ks($c)], self::dozen()),
-            'thickness_mm' => 4, 'backing_lab' => [80, 5, 12], 'max_load_pct' => 3,
-        ], ...$more];
-    }
-
     /** @param  array<string, mixed>  $more */
     private static function ask(array $more): TintResult
     {
-        $answer = (new Tinter)->ask(Fields::of(self::question($more)));
+        $answer = (new Tinter)->ask(Fields::of(Palette::question($more)));
         self::assertInstanceOf(TintResult::class, $answer);
 
         return $answer;
@@ -95,7 +67,7 @@ final class TinterTest extends TestCase
     public function test_a_prediction_comes_as_fast_as_one_drags(): void
     {
         self::ask(['loads' => ['fawn' => 0.8]]);
-        $question = Fields::of(self::question(['loads' => ['fawn' => 0.8, 'oxblood' => 0.1]]));
+        $question = Fields::of(Palette::question(['loads' => ['fawn' => 0.8, 'oxblood' => 0.1]]));
         $from = hrtime(true);
         (new Tinter)->ask($question);
 
@@ -109,6 +81,17 @@ final class TinterTest extends TestCase
         self::assertSame([[1.0, 'light'], [3.0, 'light'], [8.0, 'light'], [1.0, 'dark'], [3.0, 'dark'], [8.0, 'dark']], array_map(static fn (array $c): array => [$c['thickness_mm'], $c['backing']], $chips));
         self::assertGreaterThan($chips[2]['lab']->l, $chips[0]['lab']->l);
         self::assertLessThan($chips[0]['lab']->l, $chips[3]['lab']->l);
+    }
+
+    public function test_it_is_told_from_which_thickness_nothing_shows_through(): void
+    {
+        $thin = self::ask(['loads' => ['bone' => 2.0, 'fawn' => 0.5]]);
+        $clear = self::ask(['loads' => ['bone' => 0.05]]);
+
+        self::assertNotNull($thin->hidesFromMm);
+        // More pigment hides in less thickness, in proportion where the base itself does little.
+        self::assertLessThan($thin->hidesFromMm, self::ask(['loads' => ['bone' => 4.0, 'fawn' => 1.0], 'max_load_pct' => 9])->hidesFromMm);
+        self::assertTrue($clear->hidesFromMm === null || $clear->hidesFromMm > 3 * $thin->hidesFromMm);
     }
 
     public function test_a_colour_out_of_reach_is_said(): void

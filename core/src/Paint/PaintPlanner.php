@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Paint;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Material\Role;
+use Apalos\Core\Mix\Additive;
+use Apalos\Core\Mix\Composition;
+use Apalos\Core\Mix\MixPlanner;
+use Apalos\Core\Mix\MixRequest;
+use Apalos\Core\Mix\Scale;
+use Apalos\Core\Mix\Target;
+use Apalos\Core\Pour\Recipe;
+use Apalos\Core\Result\Say;
+use Apalos\Core\Result\Warning;
+use Apalos\Core\Units\Celsius;
+use Apalos\Core\Units\Millilitres;
+use Apalos\Core\Units\Minutes;
+
+/**
+ * Extrinsic colour: silicone, pigment and solvent for a painted area. The solvent leaves, so the dry film is what the silicone
+ * and the pigment alone make: its volume is area × thickness × coats, and the solvent comes on top.
+ */
+final readonly class PaintPlanner
+{
+    /** More pigment than this in the dry film and the silicone no longer binds it: it rubs off. */
+    private const STARVED_PCT = 15.0;
+
+    private const LEAST_SOLVENT = 1.0;
+
+    public function __construct(private MixPlanner $mixes = new MixPlanner) {}
+
+    /**
+     * @param  float  $areaMm2  painted, $filmMm dry, of one coat
+     * @param  float  $wastePct  left in the pot and the brush, 0–300
+     *
+     * @throws BadInput
+     */
+    public function plan(Recipe $recipe, float $areaMm2, float $filmMm, int $coats, float $wastePct, Scale $scale, Celsius $room): PaintResult
+    {
+        $base = $recipe->base->forMixing();
+        $all = self::unlimited($recipe);
+        $stays = array_values(array_filter($all, static fn (Additive $a): bool => ! in_array($a->name, self::named($recipe, Role::Solvent), true)));
+        $dry = Composition::of($base, $stays);
+        $wet = Composition::of($base, $all);
+        $dryMass = Millilitres::of($areaMm2 * $filmMm * $coats / 1000.0)->massAt($dry->density);
+        $ab = $dryMass->g / $dry->massPerAB;
+        $mix = $this->mixes->plan(new MixRequest(
+            $base, Target::from(Fields::of(['mass_g' => $ab * $wet->massPerAB, 'waste_pct' => $wastePct])), $all, $scale, null, $room, Minutes::of(0.0), Minutes::of(0.0), null,
+        ));
+        $of = static fn (Role $role): float => array_sum(array_map(static fn (string $name): float => $wet->parts[$name] ?? 0.0, self::named($recipe, $role)));
+        $wetMl = $ab * $wet->massPerAB / $wet->density->gPerMl;
+
+        return new PaintResult(
+            $mix, $dryMass, $coats, $areaMm2 <= 0.0 ? 0.0 : $wetMl * 1000.0 / $areaMm2 / $coats,
+            ['silicone' => 1.0, 'pigment' => $of(Role::Pigment), 'solvent' => $of(Role::Solvent)],
+            self::flash($recipe), iterator_to_array(self::warnings($recipe, $of(Role::Solvent), 100.0 * $of(Role::Pigment) / $dry->massPerAB), false),
+        );
+    }
+
+    /**
+     * The limits of a sheet are for casts; a film bears more pigment.
+     *
+     * @return list<Additive>
+     */
+    private static function unlimited(Recipe $recipe): array
+    {
+        return array_map(static fn (Additive $a): Additive => new Additive($a->name, $a->amount, $a->basis, $a->into, $a->sg, null, $a->drop), $recipe->additives());
+    }
+
+    /** @return list<string> */
+    private static function named(Recipe $recipe, Role $role): array
+    {
+        return array_values(array_map(static fn ($sheet): string => $sheet->name, array_filter($recipe->sheets(), static fn ($sheet): bool => $sheet->role === $role)));
+    }
+
+    private static function flash(Recipe $recipe): ?Minutes
+    {
+        $minutes = array_filter(array_map(static fn ($sheet): ?float => $sheet->flash?->min, $recipe->sheets()));
+
+        return $minutes === [] ? null : Minutes::of(max($minutes));
+    }
+
+    /** @return \Generator<Warning> */
+    private static function warnings(Recipe $recipe, float $solvent, float $pigmentPct): \Generator
+    {
+        if ($solvent < self::LEAST_SOLVENT) {
+            yield new Warning('stiff_paint', sprintf('%s parts of solvent to one of silicone is a paste: it strings and shows every stroke. Two to six parts brush, more for a wash.', Say::number($solvent, 2)));
+        }
+        if ($pigmentPct > self::STARVED_PCT) {
+            yield new Warning('starved', sprintf('%s %% of the dry film would be pigment: the silicone no longer binds it and it rubs off. Keep under %s %%.', Say::number($pigmentPct), Say::number(self::STARVED_PCT)));
+        }
+        if ($pigmentPct <= 0.0) {
+            yield new Warning('no_pigment', 'There is no pigment in it: this is a clear coat.');
+        }
+        foreach ($recipe->sheets() as $sheet) {
+            if ($sheet->role === Role::Softener) {
+                yield new Warning('soft_paint', "{$sheet->name} in a paint film stays tacky and picks up dust. Leave it out.");
+            }
+        }
+    }
+}

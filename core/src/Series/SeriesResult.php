@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Series;
+
+use Apalos\Core\Mix\MixResult;
+use Apalos\Core\Result\Warning;
+
+/**
+ * A series as one small pour: first the cups everything comes from, then each puck's own cup.
+ *
+ * @phpstan-type SeriesShape array{
+ *     cups: list<array{name: string, mass_g: float, lines: list<array{add: string, grams: float, running: float}>}>,
+ *     pucks: list<array{wanted_pct: float, true_pct: float, mass_g: float, lines: list<array{add: string, grams: float, running: float}>}>,
+ *     minutes: float, usable_min: float|null, warnings: list<array{code: string, message: string}>, working: list<string>
+ * }
+ */
+final readonly class SeriesResult
+{
+    /**
+     * @param  array<string, MixResult>  $cups  by what they are called in the pucks' lines
+     * @param  list<Puck>  $pucks
+     * @param  list<Warning>  $warnings
+     * @param  list<string>  $working
+     */
+    public function __construct(public array $cups, public array $pucks, public float $minutes, public ?float $usableMin, public array $warnings, public array $working) {}
+
+    /** @return SeriesShape */
+    public function toArray(): array
+    {
+        $cups = [];
+        foreach ($this->cups as $name => $mix) {
+            $cups[] = ['name' => $name, 'mass_g' => $mix->batches[0]->mass->g, 'lines' => $mix->batches[0]->toArray()['lines']];
+        }
+
+        return [
+            'cups' => $cups, 'pucks' => array_map(static fn (Puck $puck): array => $puck->toArray(), $this->pucks),
+            'minutes' => $this->minutes, 'usable_min' => $this->usableMin, 'warnings' => Warning::all($this->warnings), 'working' => $this->working,
+        ];
+    }
+}
