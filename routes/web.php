@@ -3,17 +3,23 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\BenchController;
+use App\Http\Controllers\ColourController;
 use App\Http\Controllers\ContactChoiceController;
 use App\Http\Controllers\ContactController;
 use App\Http\Controllers\DeviceController;
+use App\Http\Controllers\ExchangeController;
 use App\Http\Controllers\FindController;
+use App\Http\Controllers\FormulaController;
+use App\Http\Controllers\HardnessController;
 use App\Http\Controllers\ImpressionController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\LogController;
 use App\Http\Controllers\MouldController;
 use App\Http\Controllers\PourController;
 use App\Http\Controllers\RunController;
+use App\Http\Controllers\SeriesController;
 use App\Http\Controllers\StoresController;
+use App\Http\Controllers\SwatchController;
 use App\Http\Controllers\WorkshopController;
 use Illuminate\Support\Facades\Route;
 
@@ -44,6 +50,7 @@ Route::get('/pours/{pour}', [PourController::class, 'show']);
 Route::put('/pours/{pour}/sheet', [PourController::class, 'sheet']);
 Route::delete('/pours/{pour}', [PourController::class, 'destroy']);
 Route::post('/pours/{pour}/run', [PourController::class, 'start']);
+Route::post('/pours/{pour}/again', [PourController::class, 'again']);
 Route::get('/pours/{pour}/run', [RunController::class, 'show']);
 Route::get('/pours/{pour}/state', [RunController::class, 'state']);
 Route::post('/pours/{pour}/events', [RunController::class, 'record']);
@@ -56,6 +63,38 @@ Route::get('/contacts/patches/{patch}/photo', [ContactController::class, 'photo'
 Route::get('/contacts.{format}', [ContactController::class, 'export'])->whereIn('format', ['yaml', 'json']);
 Route::post('/contacts/import', [ContactController::class, 'import']);
 Route::delete('/contacts/rules/{rule}', [ContactController::class, 'forget'])->whereNumber('rule');
+
+Route::get('/swatches', [HardnessController::class, 'show']);
+Route::post('/swatches/hardness', [HardnessController::class, 'ask']);
+Route::post('/swatches/hardness/sheet', [HardnessController::class, 'write']);
+Route::get('/swatches/colour', [ColourController::class, 'show']);
+Route::post('/swatches/colour', [ColourController::class, 'ask']);
+Route::post('/swatches/colour/sheet', [ColourController::class, 'write']);
+Route::post('/swatches/targets', [ColourController::class, 'keepTarget']);
+Route::delete('/swatches/targets/{target}', [ColourController::class, 'forgetTarget'])->whereNumber('target');
+Route::get('/swatches/series', [SeriesController::class, 'show']);
+Route::post('/swatches/series/plan', [SeriesController::class, 'plan']);
+Route::post('/swatches/series', [SeriesController::class, 'pour']);
+Route::get('/swatches/drawer', [SwatchController::class, 'drawer']);
+Route::post('/swatches', [SwatchController::class, 'store']);
+Route::post('/swatches/{swatch}', [SwatchController::class, 'update'])->whereNumber('swatch');
+Route::delete('/swatches/{swatch}', [SwatchController::class, 'destroy'])->whereNumber('swatch');
+Route::post('/swatches/{swatch}/restore', [SwatchController::class, 'restore'])->whereNumber('swatch');
+Route::post('/swatches/{swatch}/readings', [SwatchController::class, 'read'])->whereNumber('swatch');
+Route::get('/swatches/{swatch}/photo', [SwatchController::class, 'photo'])->whereNumber('swatch');
+Route::put('/swatches/readings/{reading}', [SwatchController::class, 'leaveOut'])->whereNumber('reading');
+Route::get('/exchange/{what}', [ExchangeController::class, 'out']);
+Route::post('/exchange', [ExchangeController::class, 'in']);
+
+Route::get('/formulas', [FormulaController::class, 'index']);
+Route::post('/formulas', [FormulaController::class, 'store']);
+Route::post('/formulas/reckon', [FormulaController::class, 'reckon']);
+Route::post('/formulas/paint', [FormulaController::class, 'paint']);
+Route::get('/formulas/{formula}', [FormulaController::class, 'show'])->whereNumber('formula');
+Route::put('/formulas/{formula}', [FormulaController::class, 'update'])->whereNumber('formula');
+Route::post('/versions/{version}/pour', [FormulaController::class, 'pour'])->whereNumber('version');
+Route::get('/versions/{version}/photo', [FormulaController::class, 'photo'])->whereNumber('version');
+Route::post('/versions/{version}/photo', [FormulaController::class, 'addPhoto'])->whereNumber('version');
 
 Route::get('/stores/{code?}', StoresController::class)->where('code', '[a-z0-9-]+');
 Route::get('/log', [LogController::class, 'index']);

@@ -12,12 +12,17 @@ use App\Models\PourState;
 use App\Shop\PourClock;
 use App\Shop\RecordedRun;
 use App\Shop\SheetReckoner;
+use App\Shop\SmallThings;
 use Carbon\CarbonImmutable;
 
-/** Sorts everything live or planned into now, next and later. */
+/**
+ * Sorts everything live or planned into now, next and later.
+ *
+ * @phpstan-import-type BenchItemShape from BenchView
+ */
 final readonly class ReadBench
 {
-    public function __construct(private PourClock $clock, private SheetReckoner $reckoner) {}
+    public function __construct(private PourClock $clock, private SheetReckoner $reckoner, private SmallThings $small) {}
 
     public function __invoke(CarbonImmutable $now): BenchView
     {
@@ -36,10 +41,10 @@ final readonly class ReadBench
         $when = static fn (array $item): int => $item['action'] === 'Go on' || $item['action'] === 'Rescue' ? 0 : ($item['to_ms'] ?? PHP_INT_MAX);
         usort($items, static fn (array $a, array $b): int => [$when($a), $a['pour_id']] <=> [$when($b), $b['pour_id']]);
 
-        return new BenchView($items);
+        return new BenchView($items, $this->small->due($now));
     }
 
-    /** @return array{pour_id: int, group: string, title: string, base: string, what: string, number: float|null, unit: string|null, label: string, from_ms: int|null, to_ms: int|null, href: string, colour: string, action: string} */
+    /** @return BenchItemShape */
     private function running(Pour $pour, CarbonImmutable $now): array
     {
         $run = RecordedRun::of($pour);
@@ -71,7 +76,7 @@ final readonly class ReadBench
         };
     }
 
-    /** @return array{pour_id: int, group: string, title: string, base: string, what: string, number: float|null, unit: string|null, label: string, from_ms: int|null, to_ms: int|null, href: string, colour: string, action: string} */
+    /** @return BenchItemShape */
     private function waiting(Pour $pour, CarbonImmutable $now): array
     {
         $open = $this->clock->reaches($pour, Milestone::Demould);
@@ -84,7 +89,7 @@ final readonly class ReadBench
         );
     }
 
-    /** @return array{pour_id: int, group: string, title: string, base: string, what: string, number: float|null, unit: string|null, label: string, from_ms: int|null, to_ms: int|null, href: string, colour: string, action: string} */
+    /** @return BenchItemShape */
     private function planned(Pour $pour): array
     {
         $reckoning = $this->reckoner->reckon($pour->sheet);
@@ -94,7 +99,7 @@ final readonly class ReadBench
             : $this->item($pour, 'later', 'the sheet is not finished', null, null, 'still to be worked out', null, null, '', 'Finish it');
     }
 
-    /** @return array{pour_id: int, group: string, title: string, base: string, what: string, number: float|null, unit: string|null, label: string, from_ms: int|null, to_ms: int|null, href: string, colour: string, action: string} */
+    /** @return BenchItemShape */
     private function item(Pour $pour, string $group, string $what, ?float $number, ?string $unit, string $label, ?CarbonImmutable $from, ?CarbonImmutable $to, string $page, string $action): array
     {
         $base = $this->clock->base($pour);

@@ -13,7 +13,6 @@ use Apalos\Core\Units\Minutes;
 use App\Models\FormulaVersion;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Models\Workshop;
 use App\Shop\JobContacts;
 use App\Shop\Room;
 use App\Shop\SheetReckoner;
@@ -23,7 +22,7 @@ use Illuminate\Support\Facades\DB;
 /** Begins a run: freezes the plan, pins the formula to a version. Asked twice, it begins once. */
 final readonly class StartPour
 {
-    public function __construct(private SheetReckoner $reckoner, private Room $room, private Workshop $workshop, private JobContacts $contacts) {}
+    public function __construct(private SheetReckoner $reckoner, private Room $room, private JobContacts $contacts, private KeepFormula $keep) {}
 
     /** @throws BadInput when the sheet does not add up yet */
     public function __invoke(Pour $pour, CarbonImmutable $now): Pour
@@ -58,7 +57,7 @@ final readonly class StartPour
                     'base' => ['code' => $base->code, 'name' => $base->name, 'part_names' => $base->partNames],
                     'colours' => $reckoning->recipe->colours(),
                     'cautions' => [...$reckoning->recipe->hazards(), ...($vessel?->degas === true ? ['vacuum'] : [])],
-                    'formula_name' => $version->formula->name.' · '.$version->number,
+                    'formula_name' => $version->called(),
                     'room_c' => $this->room->now()->degrees,
                     'pot_life_min' => $reckoning->mix->potLife?->min,
                     'usable_min' => $reckoning->mix->usable?->min,
@@ -98,18 +97,8 @@ final readonly class StartPour
 
     private function version(Pour $pour, Fields $recipe): FormulaVersion
     {
-        $lines = array_map(static fn (Fields $line): array => [
-            'code' => $line->text('code'), 'amount' => $line->number('amount'), 'basis' => $line->text('basis'), 'into' => $line->text('into'),
-        ], $recipe->objects('additives'));
-        $content = ['base' => $recipe->text('base'), 'additives' => $lines];
-        $name = Fields::of($pour->sheet)->textOrNull('formula_name') ?? "{$pour->impression->job->name}, {$pour->impression->name}";
-        $formula = $this->workshop->formulas()->firstOrCreate(['name' => $name]);
-        $latest = $formula->versions()->reorder()->orderByDesc('number')->first();
-        // JSON does not tell 60 from 60.0, so the two are compared as JSON would have them.
-        if ($latest !== null && $latest->recipe == $content) {
-            return $latest->setRelation('formula', $formula);
-        }
+        $sheet = Fields::of($pour->sheet);
 
-        return $formula->versions()->create(['number' => ($latest->number ?? 0) + 1, 'recipe' => $content])->setRelation('formula', $formula);
+        return ($this->keep)($sheet->textOrNull('formula_name') ?? "{$pour->impression->job->name}, {$pour->impression->name}", $recipe, parent: is_int($from = $pour->sheet['formula_from'] ?? null) ? $from : null);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -11,11 +12,22 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * A named formula; what it says is in its versions.
  *
  * @property int $id
+ * @property int $workshop_id
  * @property string $name
+ * @property FormulaKind $kind
+ * @property CarbonImmutable|null $retired_at
+ * @property \Illuminate\Database\Eloquent\Collection<int, FormulaVersion> $versions
  */
 final class Formula extends Model
 {
     protected $guarded = [];
+
+    protected $attributes = ['kind' => 'mix', 'retired_at' => null];
+
+    protected function casts(): array
+    {
+        return ['kind' => FormulaKind::class, 'retired_at' => 'immutable_datetime'];
+    }
 
     /** @return HasMany<FormulaVersion, $this> */
     public function versions(): HasMany

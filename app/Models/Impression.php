@@ -27,6 +27,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property string|null $bed
  * @property array<string, array<string, mixed>>|null $contacts what was chosen for each contact
  * @property Job $job
+ * @property \Illuminate\Database\Eloquent\Collection<int, Pour> $pours
  */
 final class Impression extends Model
 {

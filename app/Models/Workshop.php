@@ -41,6 +41,18 @@ final class Workshop extends Model
         return $this->hasMany(Formula::class);
     }
 
+    /** @return HasMany<Swatch, $this> */
+    public function swatches(): HasMany
+    {
+        return $this->hasMany(Swatch::class);
+    }
+
+    /** @return HasMany<ColourTarget, $this> */
+    public function colourTargets(): HasMany
+    {
+        return $this->hasMany(ColourTarget::class);
+    }
+
     /** @return HasMany<RoomReading, $this> */
     public function roomReadings(): HasMany
     {

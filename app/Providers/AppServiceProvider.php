@@ -13,7 +13,9 @@ use App\Models\Workshop;
 use App\Shop\Library;
 use App\Shop\PourClock;
 use App\Shop\Room;
+use App\Shop\ShopColours;
 use App\Shop\ShopContacts;
+use App\Shop\SwatchBook;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Database\Eloquent\Model;
@@ -29,6 +31,8 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(Room::class);
         $this->app->scoped(PourClock::class);
         $this->app->scoped(ShopContacts::class);
+        $this->app->scoped(SwatchBook::class);
+        $this->app->scoped(ShopColours::class);
         $this->app->bind(ScalePort::class, static fn (): ScalePort => new TcpScale(self::lines('scale')));
         $this->app->bind(ThermometerPort::class, static fn (): ThermometerPort => new TcpThermometer(self::lines('thermometer')));
     }

@@ -52,8 +52,11 @@ final class DemoWorkshop extends Seeder
             foreach (require __DIR__.'/demo/jobs.php' as $job) {
                 $this->job($job);
             }
+            $drawer = app(Drawer::class);
+            $drawer->formulas($this->workshop, $this->now);
             $this->past();
             $this->present();
+            $drawer->swatches($this->workshop, $this->now);
         });
     }
 

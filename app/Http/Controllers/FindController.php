@@ -33,7 +33,7 @@ final class FindController
             }
         }
         foreach ($workshop->formulas()->where($named)->limit(self::EACH)->get() as $formula) {
-            $found[] = ['kind' => 'formula', 'name' => $formula->name, 'href' => '/log?q='.rawurlencode(explode(',', $formula->name)[0])];
+            $found[] = ['kind' => 'formula', 'name' => $formula->name, 'href' => "/formulas/{$formula->id}"];
         }
 
         return new JsonResponse(['found' => $found]);

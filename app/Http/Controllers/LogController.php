@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Exchange\Csv;
 use App\Http\Views\LogView;
 use App\Models\Pour;
 use App\Shop\Library;
@@ -32,28 +33,11 @@ final readonly class LogController
     {
         $query = ($this->query)($this->filter($request));
 
-        return response()->streamDownload(function () use ($query): void {
-            $out = fopen('php://output', 'w');
-            assert($out !== false);
-            $put = static fn (array $row) => fputcsv($out, array_map(self::harmless(...), $row), ',', '"', '', "\r\n");
-            $put(['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'grade', 'faults', 'note']);
-            $query->reorder()->lazyById(200)->each(function (Pour $pour) use ($put): void {
-                $put([
-                    $pour->id, $pour->graded_at?->toIso8601String(), $pour->impression->job->name, $pour->impression->name, $pour->impression->kind->value,
-                    $pour->baseCode(), $pour->formulaVersion === null ? '' : "{$pour->formulaVersion->formula->name} v{$pour->formulaVersion->number}",
-                    $pour->weighed_g, $pour->used_g, $pour->pieces, $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note,
-                ]);
-            });
-            fclose($out);
-        }, 'apalos-log.csv', ['Content-Type' => 'text/csv; charset=UTF-8']);
-    }
-
-    /** Keeps a spreadsheet from taking a note for a formula. */
-    private static function harmless(mixed $cell): string
-    {
-        $text = is_scalar($cell) ? (string) $cell : '';
-
-        return ! is_numeric($text) && preg_match('/^[=+\-@\t\r]/', $text) === 1 ? "'".$text : $text;
+        return Csv::download('apalos-log.csv', ['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'grade', 'faults', 'note'], $query->reorder()->lazyById(200)->map(static fn (Pour $pour): array => [
+            $pour->id, $pour->graded_at?->toIso8601String(), $pour->impression->job->name, $pour->impression->name, $pour->impression->kind->value,
+            $pour->baseCode(), $pour->formulaVersion === null ? '' : "{$pour->formulaVersion->formula->name} v{$pour->formulaVersion->number}",
+            $pour->weighed_g, $pour->used_g, $pour->pieces, $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note,
+        ]));
     }
 
     /** @return array{q: string, grade: string, fault: string, base: string} */

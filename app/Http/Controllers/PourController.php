@@ -5,9 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Pour\PourReckoning;
+use App\Actions\PourAgain;
 use App\Actions\StartPour;
 use App\Http\Views\PourSheetView;
 use App\Http\Views\ReckoningView;
+use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
 use App\Models\Pour;
 use App\Models\PourState;
@@ -16,6 +20,7 @@ use App\Models\Workshop;
 use App\Shop\Library;
 use App\Shop\Room;
 use App\Shop\SheetReckoner;
+use App\Shop\ShopHardness;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -28,22 +33,22 @@ final class PourController
     /** A sheet is a page, not a book. */
     private const LARGEST_SHEET = 40_000;
 
-    public function show(Pour $pour, Library $library, Workshop $workshop, SheetReckoner $reckoner, Room $room): Response|RedirectResponse
+    public function show(Pour $pour, Library $library, Workshop $workshop, SheetReckoner $reckoner, Room $room, ShopHardness $hardness): Response|RedirectResponse
     {
         if ($pour->state !== PourState::Draft) {
             return redirect()->to("/pours/{$pour->id}/run");
         }
         $pour->load('impression.job');
-        $formulas = FormulaVersion::query()->with('formula')->latest('id')->limit(60)->get();
+        $formulas = FormulaVersion::query()->with('formula')->whereHas('formula', static fn ($formula) => $formula->where('kind', FormulaKind::Mix)->whereNull('retired_at'))->latest('id')->limit(60)->get();
 
         return Inertia::render('pour/PourSheet', [
             'pour' => (new PourSheetView($pour, $library, $workshop, $formulas, $this->learnt($pour)))->toArray(),
-            'reckoning' => (new ReckoningView($reckoner->reckon($pour->sheet), $room->now()->degrees))->toArray(),
+            'reckoning' => $this->answered($reckoner->reckon($pour->sheet), $room, $hardness),
         ]);
     }
 
     /** Keeps the sheet as typed, right or wrong, and answers it. */
-    public function sheet(Request $request, Pour $pour, SheetReckoner $reckoner, Room $room): JsonResponse
+    public function sheet(Request $request, Pour $pour, SheetReckoner $reckoner, Room $room, ShopHardness $hardness): JsonResponse
     {
         /** @var array<array-key, mixed> $sheet */
         $sheet = $request->json()->all();
@@ -56,7 +61,19 @@ final class PourController
         $reckoning = $reckoner->reckon($sheet);
         $pour->update(['sheet' => $sheet]);
 
-        return new JsonResponse((new ReckoningView($reckoning, $room->now()->degrees))->toArray());
+        return new JsonResponse($this->answered($reckoning, $room, $hardness));
+    }
+
+    /** The same formula once more, scaled to a new mass; the sheet says what it comes to. */
+    public function again(Request $request, Pour $pour, PourAgain $again): RedirectResponse
+    {
+        try {
+            $sheet = $again->scaled($pour->load('formulaVersion.formula', 'impression'), Fields::of($request->all())->number('mass_g'));
+        } catch (BadInput $wrong) {
+            return back()->withErrors(['again' => $wrong->getMessage()]);
+        }
+
+        return redirect()->to("/pours/{$sheet->id}");
     }
 
     public function start(Pour $pour, StartPour $start): RedirectResponse
@@ -79,6 +96,12 @@ final class PourController
         RunEvent::query()->where('pour_id', $pour->id)->exists() || $pour->delete();
 
         return redirect()->to("/jobs/{$job}");
+    }
+
+    /** @return array<string, mixed> */
+    private function answered(PourReckoning $reckoning, Room $room, ShopHardness $hardness): array
+    {
+        return (new ReckoningView($reckoning, $room->now()->degrees, $reckoning->recipe === null ? null : $hardness->expected($reckoning->recipe)))->toArray();
     }
 
     /** @return array{pct: float, pours: int}|null what earlier pours of this link really took, against their sheets */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Views;
 
 use Apalos\Core\Contact\Chain;
+use Apalos\Core\Contact\ContactResult;
 use Apalos\Core\Input\Fields;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
@@ -15,34 +16,29 @@ use App\Shop\JobContacts;
 use App\Shop\JudgedContact;
 use App\Shop\Library;
 
-/** A job: its piece and its chain, each link with its material and where its pours stand. */
+/**
+ * A job: its piece and its chain, each link with its material and where its pours stand.
+ *
+ * @phpstan-import-type ContactShape from ContactResult
+ *
+ * @phpstan-type LinkContactShape array{
+ *     key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null,
+ *     release: string|null, sealed_with: string|null, damp: bool, latex_touched: bool, hours_since_cure: float|null, hours_known: float|null, solvent_min_ago: float|null,
+ *     result: ContactShape
+ * }
+ * @phpstan-type LinkShape array{
+ *     id: int, kind: string, positive: bool, name: string, material: string, material_code: string|null, shore: string|null, colour: string, note: string,
+ *     status: string, pourable: bool,
+ *     contacts: list<LinkContactShape>,
+ *     surface: string|null, role: string, from_id: int|null, wall: string|null, bed: string|null,
+ *     pours: list<array{id: int, state: string, href: string, grams: float|null, grade: string|null, at_ms: int|null, planned_ml: float|null}>
+ * }
+ */
 final readonly class JobView implements View
 {
     public function __construct(private Job $job, private Library $library, private JobContacts $contacts) {}
 
-    /**
-     * @return array{
-     *     id: int, name: string, purpose: string, quantity: int, due_on: string|null, cast: int,
-     *     chain: list<array{
-     *         id: int, kind: string, positive: bool, name: string, material: string, material_code: string|null, shore: string|null, colour: string, note: string,
-     *         status: string, pourable: bool,
-     *         contacts: list<array{
-     *             key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null,
-     *             release: string|null, sealed_with: string|null, damp: bool, latex_touched: bool, hours_since_cure: float|null, hours_known: float|null, solvent_min_ago: float|null,
-     *             result: array{
-     *                 verdict: 'clear'|'release'|'seal-and-release'|'test-first'|'stop', safe: bool, in_short: string,
-     *                 adhesion: 'lets-go'|'grips'|'fuses', inhibition: 'none'|'may-slow'|'stops', wear: int,
-     *                 because: list<array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}>,
-     *                 plan: list<array{do: 'dry'|'seal'|'block'|'release'|'wait'|'test', what: string, coats: int, minutes: float, note: string}>,
-     *                 releases: list<array{id: string, fit: float, why: string}>, ruinous: list<array{id: string, why: string}>,
-     *                 cautions: list<string>, warnings: list<array{code: string, message: string}>
-     *             }
-     *         }>,
-     *         surface: string|null, role: string, from_id: int|null, wall: string|null, bed: string|null,
-     *         pours: list<array{id: int, state: string, href: string, grams: float|null, grade: string|null, at_ms: int|null, planned_ml: float|null}>
-     *     }>
-     * }
-     */
+    /** @return array{id: int, name: string, purpose: string, quantity: int, due_on: string|null, cast: int, chain: list<LinkShape>} */
     public function toArray(): array
     {
         $chain = $this->contacts->chain($this->job);
@@ -65,26 +61,7 @@ final readonly class JobView implements View
             ->sum(static fn (Pour $pour): int => $pour->pieces ?? 1);
     }
 
-    /**
-     * @return array{
-     *     id: int, kind: string, positive: bool, name: string, material: string, material_code: string|null, shore: string|null, colour: string, note: string,
-     *     status: string, pourable: bool,
-     *     contacts: list<array{
-     *         key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null,
-     *         release: string|null, sealed_with: string|null, damp: bool, latex_touched: bool, hours_since_cure: float|null, hours_known: float|null, solvent_min_ago: float|null,
-     *         result: array{
-     *             verdict: 'clear'|'release'|'seal-and-release'|'test-first'|'stop', safe: bool, in_short: string,
-     *             adhesion: 'lets-go'|'grips'|'fuses', inhibition: 'none'|'may-slow'|'stops', wear: int,
-     *             because: list<array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}>,
-     *             plan: list<array{do: 'dry'|'seal'|'block'|'release'|'wait'|'test', what: string, coats: int, minutes: float, note: string}>,
-     *             releases: list<array{id: string, fit: float, why: string}>, ruinous: list<array{id: string, why: string}>,
-     *             cautions: list<string>, warnings: list<array{code: string, message: string}>
-     *         }
-     *     }>,
-     *     surface: string|null, role: string, from_id: int|null, wall: string|null, bed: string|null,
-     *     pours: list<array{id: int, state: string, href: string, grams: float|null, grade: string|null, at_ms: int|null, planned_ml: float|null}>
-     * }
-     */
+    /** @return LinkShape */
     private function link(Impression $impression, Chain $chain): array
     {
         $sheet = $this->library->shelf()->bases[$impression->material ?? ''] ?? null;
@@ -119,20 +96,7 @@ final readonly class JobView implements View
         ];
     }
 
-    /**
-     * @return array{
-     *     key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null,
-     *     release: string|null, sealed_with: string|null, damp: bool, latex_touched: bool, hours_since_cure: float|null, hours_known: float|null, solvent_min_ago: float|null,
-     *     result: array{
-     *         verdict: 'clear'|'release'|'seal-and-release'|'test-first'|'stop', safe: bool, in_short: string,
-     *         adhesion: 'lets-go'|'grips'|'fuses', inhibition: 'none'|'may-slow'|'stops', wear: int,
-     *         because: list<array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}>,
-     *         plan: list<array{do: 'dry'|'seal'|'block'|'release'|'wait'|'test', what: string, coats: int, minutes: float, note: string}>,
-     *         releases: list<array{id: string, fit: float, why: string}>, ruinous: list<array{id: string, why: string}>,
-     *         cautions: list<string>, warnings: list<array{code: string, message: string}>
-     *     }
-     * }
-     */
+    /** @return LinkContactShape */
     private function contact(JudgedContact $contact): array
     {
         $chosen = Fields::of($contact->chosen);

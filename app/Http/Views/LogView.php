@@ -20,7 +20,7 @@ final readonly class LogView implements View
     /**
      * @return array{
      *     rows: list<array{
-     *         id: int, at_ms: int, job_id: int, job: string, impression: string, kind: string, base: string, formula: string,
+     *         id: int, at_ms: int, job_id: int, job: string, impression: string, kind: string, base: string, formula: string, formula_href: string|null,
      *         planned_g: float|null, used_g: float|null, pieces: int, grade: string, faults: list<array{name: string, cause: string, next: string}>, note: string, colour: string
      *     }>,
      *     total: int, filter: array{q: string, grade: string, fault: string, base: string},
@@ -45,7 +45,8 @@ final readonly class LogView implements View
                     'impression' => $pour->impression->name,
                     'kind' => $pour->impression->kind->value,
                     'base' => $base->name ?? '',
-                    'formula' => $pour->formulaVersion === null ? '' : "{$pour->formulaVersion->formula->name} · {$pour->formulaVersion->number}",
+                    'formula' => $pour->formulaVersion === null ? '' : $pour->formulaVersion->called(),
+                    'formula_href' => $pour->formulaVersion === null ? null : "/formulas/{$pour->formulaVersion->formula_id}?version={$pour->formulaVersion->id}",
                     'planned_g' => $pour->weighed_g,
                     'used_g' => $pour->used_g,
                     'pieces' => $pour->pieces ?? 1,

@@ -4,42 +4,33 @@ declare(strict_types=1);
 
 namespace App\Http\Views;
 
+use Apalos\Core\Cure\CureResult;
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Mix\MixResult;
 use Apalos\Core\Pour\PourReckoning;
+use Apalos\Core\Volume\VolumeResult;
 
-/** A pour sheet with its answers: what could be computed, and what has to be put right before it can be poured. */
+/**
+ * A pour sheet with its answers: what could be computed, and what has to be put right before it can be poured.
+ *
+ * @phpstan-import-type MixShape from MixResult
+ * @phpstan-import-type VolumeShape from VolumeResult
+ * @phpstan-import-type CureShape from CureResult
+ */
 final readonly class ReckoningView implements View
 {
-    public function __construct(private PourReckoning $reckoning, private float $roomC) {}
+    /** @param  string|null  $hardness  what the formula will read, by the shop's pucks */
+    public function __construct(private PourReckoning $reckoning, private float $roomC, private ?string $hardness) {}
 
     /**
      * @return array{
      *     pourable: bool, room_c: float,
      *     errors: list<array{field: string, message: string, missing: bool}>,
      *     warnings: list<array{code: string, message: string}>,
-     *     volume: array{
-     *         low_ml: float, likely_ml: float, high_ml: float, advice: string, working: list<string>,
-     *         reconcile: array{used_ml: float, part_ml: float|null, correction_pct: float}|null,
-     *         warnings: list<array{code: string, message: string}>
-     *     }|null,
-     *     mix: array{
-     *         mass_g: float, volume_ml: float, sg: float, parts: array<string, float>,
-     *         batches: list<array{mass_g: float, lines: list<array{add: string, grams: float, running: float}>}>,
-     *         pot_life_min: float|null, usable_min: float|null, demould_min: float|null,
-     *         ratio_error_pct: float, smallest_batch_g: float, limit: 'vessel'|'scale'|'pot_life'|null,
-     *         by_volume: array{a_ml: float, b_ml: float}|null,
-     *         warnings: list<array{code: string, message: string}>, working: list<string>
-     *     }|null,
-     *     cure: array{
-     *         factor: float, q10: float, offset: float,
-     *         pot_life_min?: array{low: float, likely: float, high: float},
-     *         recoat_open_min?: array{low: float, likely: float, high: float},
-     *         recoat_close_min?: array{low: float, likely: float, high: float},
-     *         demould_min?: array{low: float, likely: float, high: float},
-     *         service_min?: array{low: float, likely: float, high: float},
-     *         rests_on: int, warnings: list<array{code: string, message: string}>
-     *     }|null,
-     *     additives: list<array{pct_of_ab: float, pct_of_one_part: float, grams: float}>
+     *     volume: VolumeShape|null,
+     *     mix: MixShape|null,
+     *     cure: CureShape|null,
+     *     additives: list<array{pct_of_ab: float, pct_of_one_part: float, grams: float}>, hardness: string|null
      * }
      */
     public function toArray(): array
@@ -53,29 +44,20 @@ final readonly class ReckoningView implements View
             'mix' => $this->reckoning->mix?->toArray(),
             'cure' => $this->reckoning->cure?->toArray(),
             'additives' => $this->onBothBases(),
+            'hardness' => $this->hardness,
         ];
     }
 
-    /**
-     * Schools differ in what a percentage is counted on, so each additive is shown both of A+B and of one part alone.
-     *
-     * @return list<array{pct_of_ab: float, pct_of_one_part: float, grams: float}>
-     */
+    /** @return list<array{pct_of_ab: float, pct_of_one_part: float, grams: float}> each additive, in order */
     private function onBothBases(): array
     {
-        $mix = $this->reckoning->mix;
-        if ($mix === null || $this->reckoning->recipe === null) {
+        [$mix, $recipe] = [$this->reckoning->mix, $this->reckoning->recipe];
+        if ($mix === null || $recipe === null) {
             return [];
         }
-        $a = $mix->parts['A']->g;
-        $ab = $a + ($mix->parts['B']->g ?? 0.0);
-        $rows = [];
-        foreach ($this->reckoning->recipe->additives() as $additive) {
-            $grams = $mix->parts[$additive->name]->g ?? 0.0;
-            $rows[] = ['pct_of_ab' => $grams / $ab * 100.0, 'pct_of_one_part' => $grams / $a * 100.0, 'grams' => $grams];
-        }
+        $shares = $recipe->composition()->onBothBases();
 
-        return $rows;
+        return array_map(static fn (string $name): array => [...$shares[$name], 'grams' => $mix->parts[$name]->g ?? 0.0], array_keys($shares));
     }
 
     /** The core names the fields of its own contract; the screen's sheet has them under the formula and the plan. */

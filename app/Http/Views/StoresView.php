@@ -12,9 +12,20 @@ use App\Shop\Library;
 use App\Shop\PourClock;
 use App\Shop\Room;
 
-/** The shelf: every sheet to read, with its times as they are in the room now. */
+/**
+ * The shelf: every sheet to read, with its times as they are in the room now.
+ *
+ * @phpstan-type AdditiveSheetShape array{
+ *     code: string, name: string, role: string, summary: string, colour: string, families: list<string>, sg: float, basis: string, into: string, max: float,
+ *     softening: list<array{pct_of_ab: float, stiffness: float, tear: float, stretch: float, pot_life: float}>, bleed_from_pct: float|null, flash_min: float|null, paint_only: bool,
+ *     cautions: list<array{title: string, text: string}>, measured: list<string>, typical: list<string>, notes: string
+ * }
+ */
 final readonly class StoresView implements View
 {
+    /** Loads at which a softener’s sheet is read out, in per cent of A+B. */
+    private const SHOWN_PCT = [10.0, 30.0, 60.0, 90.0];
+
     public function __construct(private Library $library, private Room $room, private PourClock $clock, private ?string $open) {}
 
     /**
@@ -27,10 +38,7 @@ final readonly class StoresView implements View
      *         facts: array<string, float|null>, limits: list<array{role: string, max: float, basis: string, into: string}>,
      *         cautions: list<array{title: string, text: string}>, measured: list<string>, typical: list<string>, notes: string
      *     }>,
-     *     additives: list<array{
-     *         code: string, name: string, role: string, summary: string, colour: string, families: list<string>, sg: float, basis: string, into: string, max: float,
-     *         cautions: list<array{title: string, text: string}>, measured: list<string>, typical: list<string>, notes: string
-     *     }>
+     *     additives: list<AdditiveSheetShape>
      * }
      */
     public function toArray(): array
@@ -91,12 +99,7 @@ final readonly class StoresView implements View
         ];
     }
 
-    /**
-     * @return array{
-     *     code: string, name: string, role: string, summary: string, colour: string, families: list<string>, sg: float, basis: string, into: string, max: float,
-     *     cautions: list<array{title: string, text: string}>, measured: list<string>, typical: list<string>, notes: string
-     * }
-     */
+    /** @return AdditiveSheetShape */
     private function additive(AdditiveSheet $additive): array
     {
         $sheet = $additive->sheet();
@@ -112,6 +115,10 @@ final readonly class StoresView implements View
             'basis' => $additive->basis->inWords(),
             'into' => $additive->into->value,
             'max' => $additive->max,
+            'softening' => $additive->softening === null ? [] : array_map(static fn (float $pct): array => ['pct_of_ab' => $pct, ...$additive->softening->leaves($pct)], self::SHOWN_PCT),
+            'bleed_from_pct' => $additive->softening?->bleedFromPct,
+            'flash_min' => $additive->flash?->min,
+            'paint_only' => $additive->paintOnly,
             'cautions' => $this->cautions($additive->hazards),
             'measured' => $sheet->strings('measured'),
             'typical' => $sheet->strings('typical'),

@@ -1,0 +1,182 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Mix\Into;
+use Apalos\Core\Mix\Line;
+use Apalos\Core\Pour\Recipe;
+use Apalos\Core\Result\Say;
+use Apalos\Core\Series\Puck;
+use Apalos\Core\Series\SeriesPlanner;
+use Apalos\Core\Series\SeriesRequest;
+use Apalos\Core\Series\SeriesResult;
+use Apalos\Core\Units\Grams;
+use App\Models\FormulaKind;
+use App\Models\Swatch;
+use App\Models\Workshop;
+use App\Shop\Library;
+use App\Shop\Room;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/** Plans a series of pucks from the shelf, and labels them once they are poured. */
+final readonly class PourSeries
+{
+    private const RISING = '+';
+
+    public function __construct(private Workshop $workshop, private Library $library, private Room $room, private KeepFormula $keep, private SeriesPlanner $planner) {}
+
+    /**
+     * @param  Fields  $in  `kind` softener or tint; `recipe`, and `softener` (code) or the rising `pigments` (codes); `steps`, `puck_ml`, `spare_pct`, `mix_min`
+     *
+     * @throws BadInput
+     */
+    public function plan(Fields $in): SeriesResult
+    {
+        return $this->planner->plan($this->request($in));
+    }
+
+    private function request(Fields $in): SeriesRequest
+    {
+        $recipe = $this->recipe($in);
+        $more = Fields::of([
+            'puck_ml' => $in->toArray()['puck_ml'] ?? null, 'spare_pct' => $in->toArray()['spare_pct'] ?? null, 'mix_min' => $in->toArray()['mix_min'] ?? null,
+            'scale' => ['division_g' => $this->workshop->scale_division_g, 'capacity_g' => $this->workshop->scale_capacity_g], 'room_c' => $this->room->now()->degrees,
+        ]);
+        $softener = $in->text('kind') === 'tint' ? null : $this->softener($in, $recipe);
+        $rising = $softener === null ? implode(self::RISING, array_map(fn (string $code): string => $this->library->shelf()->additive($code, 'pigments')->name, $this->pigments($in))) : null;
+
+        return SeriesRequest::of($recipe->base->forMixing(), $recipe->additives(), $softener, $rising, $in->numbers('steps', 0.0, $softener === null ? 100.0 : 500.0), $more);
+    }
+
+    /**
+     * Labels the pucks with what is really in them: the percentages that follow from the grams, not those that were wanted.
+     *
+     * @return list<Swatch>
+     *
+     * @throws BadInput
+     */
+    public function pour(Fields $in, CarbonImmutable $now): array
+    {
+        $plan = $this->plan($in);
+        $name = $in->textOrNull('name') ?? 'Pucks';
+        $weighed = $in->has('weighed') ? $in->object('weighed') : Fields::of([]);
+
+        $poured = self::met($in, $now);
+        $strength = 1.0;
+        foreach ($plan->cups as $cup => $mix) {
+            if ($in->text('kind') === 'tint' && $weighed->has($cup)) {
+                $lines = $mix->batches[0]->lines;
+                $strength = SeriesPlanner::strength($this->request($in), self::asWeighed($lines, $weighed->numbers($cup, 0.0))) / max(1e-9, SeriesPlanner::strength($this->request($in), $lines));
+            }
+        }
+
+        return DB::transaction(fn (): array => array_map(function (Puck $puck, int $i) use ($in, $name, $poured, $weighed, $strength): Swatch {
+            $pct = round($strength * $this->really($puck, $weighed->has((string) $i) ? $weighed->numbers((string) $i, 0.0) : [], $in), 2);
+            $version = ($this->keep)("{$name}, pucks", Fields::of($this->poured($in, $pct)), FormulaKind::Trial);
+
+            return $this->workshop->swatches()->create([
+                'formula_version_id' => $version->id, 'name' => "{$name} ".Say::number($pct).' %', 'poured_at' => $poured, 'thickness_mm' => $in->numberOrNull('thickness_mm', 0.05, 200.0),
+            ]);
+        }, $plan->pucks, array_keys($plan->pucks)));
+    }
+
+    /** @throws BadInput */
+    private static function met(Fields $in, CarbonImmutable $now): CarbonImmutable
+    {
+        if (! $in->has('met_ms')) {
+            return $now;
+        }
+        $met = CarbonImmutable::createFromTimestampMs((int) $in->number('met_ms', 0.0, 1e15), $now->getTimezone());
+        // A tablet may be a moment ahead, and nobody fills pucks for half a day.
+        if ($met->gt($now->addMinute()) || $met->lt($now->subHours(12))) {
+            throw BadInput::at('met_ms', 'The clock of this series makes no sense. Say that it has not met yet, and start it again.');
+        }
+
+        return $met->min($now);
+    }
+
+    /**
+     * The percentage of a puck from what the display really showed for each of its lines: what is counted rises as the grams of
+     * the rising thing do, against those of the other.
+     *
+     * @param  list<float>  $grams  of each line; empty where nothing else was said
+     */
+    private function really(Puck $puck, array $grams, Fields $in): float
+    {
+        if ($grams === []) {
+            return $puck->truePct;
+        }
+        $sum = static fn (array $lines, bool $plain): float => array_sum(array_map(static fn (Line $line): float => ($line->add === SeriesPlanner::PLAIN) === $plain ? $line->grams->g : 0.0, $lines));
+        $now = self::asWeighed($puck->lines, $grams);
+        [$rose, $plain, $roseNow, $plainNow] = [$sum($puck->lines, false), $sum($puck->lines, true), $sum($now, false), $sum($now, true)];
+        if ($in->text('kind') === 'tint') {
+            return $rose <= 0.0 ? 0.0 : $puck->truePct * ($roseNow / max(1e-9, $roseNow + $plainNow)) / ($rose / ($rose + $plain));
+        }
+
+        return $rose <= 0.0 || $plainNow <= 0.0 ? $puck->truePct : $puck->truePct * ($roseNow / $plainNow) / ($rose / $plain);
+    }
+
+    /**
+     * @param  list<Line>  $lines
+     * @param  list<float>  $grams
+     * @return list<Line>
+     *
+     * @throws BadInput
+     */
+    private static function asWeighed(array $lines, array $grams): array
+    {
+        if (count($grams) !== count($lines) || array_sum($grams) <= 0.0) {
+            throw BadInput::at('weighed', 'Write the grams of every line of a cup or a puck, or leave them as planned.');
+        }
+
+        return array_map(static fn (Line $line, float $g): Line => new Line($line->add, Grams::of($g), $line->running), $lines, $grams);
+    }
+
+    /** @return array<string, mixed> the recipe of one puck */
+    private function poured(Fields $in, float $pct): array
+    {
+        $recipe = $in->object('recipe');
+        $lines = array_map(static fn (Fields $line): array => $line->toArray(), $recipe->objects('additives'));
+        if ($in->text('kind') === 'tint') {
+            $rising = $this->pigments($in);
+            $lines = array_map(static fn (array $line): array => in_array($line['code'] ?? null, $rising, true) ? [...$line, 'amount' => round((float) ($line['amount'] ?? 0.0) * $pct / 100.0, 6)] : $line, $lines);
+            $lines = array_values(array_filter($lines, static fn (array $line): bool => ($line['amount'] ?? 0.0) > 0.0));
+        } elseif ($pct > 0.0) {
+            $lines[] = ['code' => $in->text('softener'), 'amount' => $pct, 'basis' => 'pct_of_ab', 'into' => $this->library->shelf()->additive($in->text('softener'))->into->value];
+        }
+
+        return ['base' => $recipe->text('base'), 'additives' => $lines];
+    }
+
+    private function recipe(Fields $in): Recipe
+    {
+        $in->only('kind', 'recipe', 'softener', 'pigments', 'steps', 'puck_ml', 'spare_pct', 'mix_min', 'name', 'thickness_mm', 'weighed', 'met_ms');
+
+        return Recipe::from($in->object('recipe'), $this->library->shelf());
+    }
+
+    private function softener(Fields $in, Recipe $recipe): \Apalos\Core\Mix\Additive
+    {
+        $code = $in->textOrNull('softener') ?? throw BadInput::at('softener', "{$recipe->base->name} takes no softener. Make a series of its pigments, or take another base.");
+        foreach ($recipe->sheets() as $sheet) {
+            if ($sheet->role->isSoftener()) {
+                throw BadInput::at('recipe', "{$sheet->name} is what rises in this series; leave it out of what every puck has.");
+            }
+        }
+
+        return Recipe::from(Fields::of(['base' => $recipe->base->code, 'additives' => [['code' => $code, 'amount' => 0, 'basis' => 'pct_of_ab', 'into' => Into::After->value]]]), $this->library->shelf())->additives()[0];
+    }
+
+    /** @return list<string> */
+    private function pigments(Fields $in): array
+    {
+        $codes = $in->strings('pigments');
+
+        return $codes === [] ? throw BadInput::at('pigments', 'Say which pigments rise in the ladder. Where none is offered, none on the shelf goes into this base.') : $codes;
+    }
+}

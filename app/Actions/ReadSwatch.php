@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Apalos\Core\Harden\PuckReading;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Result\Warning;
+use Apalos\Core\Tint\Cards;
+use Apalos\Core\Tint\Lab;
+use Apalos\Core\Tint\Translucency;
+use Apalos\Core\Units\ShoreScale;
+use App\Models\Swatch;
+use App\Shop\KnownSwatch;
+use Carbon\CarbonImmutable;
+
+/** Writes down what was read of a swatch, and says what is doubtful about it. */
+final readonly class ReadSwatch
+{
+    private const MOST_WITHIN = 99.0;
+
+    /**
+     * @param  Fields  $in  `kind` hardness with `scale` and `readings`, or colour with `lab`, `backing`, `source`
+     * @return list<Warning>
+     *
+     * @throws BadInput
+     */
+    public function __invoke(Swatch $swatch, Fields $in, CarbonImmutable $now): array
+    {
+        $in->only('kind', 'at', 'scale', 'readings', 'backing', 'lab', 'card_lab', 'source', 'within_delta_e');
+        $at = self::at($in, $now);
+        if ($at->lt($swatch->poured_at)) {
+            throw BadInput::at('at', 'That was before the swatch was poured. Put the time right.');
+        }
+
+        return match ($in->text('kind')) {
+            'hardness' => $this->hardness($swatch, $in, $at),
+            'colour' => $this->colour($swatch, $in, $at),
+            default => throw BadInput::at('kind', 'A swatch is read for its hardness or its colour.'),
+        };
+    }
+
+    private static function at(Fields $in, CarbonImmutable $now): CarbonImmutable
+    {
+        $said = $in->textOrNull('at');
+        if ($said === null) {
+            return $now;
+        }
+        try {
+            $at = CarbonImmutable::parse($said);
+        } catch (\Exception) {
+            throw BadInput::at('at', "“{$said}” is no time. Write it as 2026-03-04 10:15.");
+        }
+
+        return $at->gt($now->addMinute()) ? throw BadInput::at('at', 'That is still to come. Put the time right.') : $at;
+    }
+
+    /** @return list<Warning> */
+    private function hardness(Swatch $swatch, Fields $in, CarbonImmutable $at): array
+    {
+        $reading = PuckReading::of($in->choice('scale', ShoreScale::class), $in->numbers('readings', -1e6, 1e6));
+        $swatch->readings()->create(['kind' => 'hardness', 'at' => $at, 'scale' => $reading->scale, 'readings' => $reading->readings]);
+        $after = $swatch->demoulded_at === null ? null : max(0.0, $swatch->demoulded_at->diffInMinutes($at));
+
+        return $reading->questions($swatch->thickness_mm, $after);
+    }
+
+    /** @return list<Warning> */
+    private function colour(Swatch $swatch, Fields $in, CarbonImmutable $at): array
+    {
+        $lab = Lab::from($in, 'lab');
+        $backing = $in->text('backing');
+        $source = $in->textOrNull('source') ?? 'instrument';
+        if (! in_array($backing, ['white', 'black'], true)) {
+            throw BadInput::at('backing', 'Say which card it lay on: white or black.');
+        }
+        if (! in_array($source, ['instrument', 'photo'], true)) {
+            throw BadInput::at('source', 'A colour is read with an instrument or off a photo.');
+        }
+        $card = $in->has('card_lab') ? Lab::from($in, 'card_lab') : null;
+        $card = $card?->toArray() === Cards::usual($backing)->toArray() ? null : $card;
+        $other = (new KnownSwatch($swatch->load('readings'), null))->last('colour', $backing === 'white' ? 'black' : 'white');
+        $otherCard = $other?->card();
+        $isWhite = $backing === 'white';
+        Cards::of($isWhite ? $card : $otherCard, $isWhite ? $otherCard : $card, 'card_lab');
+        if ($other?->colour() !== null) {
+            Translucency::of($isWhite ? $lab : $other->colour(), $isWhite ? $other->colour() : $lab);
+        }
+        $swatch->readings()->create([
+            'kind' => 'colour', 'at' => $at, 'backing' => $backing, 'lab' => $lab->toArray(), 'card_lab' => $card?->toArray(),
+            'source' => $source, 'within_delta_e' => $in->numberOrNull('within_delta_e', 0.0, self::MOST_WITHIN),
+        ]);
+
+        return $swatch->thickness_mm === null ? [new Warning('no_thickness', 'Its thickness is not written down: without it the colour cannot be carried over to another thickness.')] : [];
+    }
+}

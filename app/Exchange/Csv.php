@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange;
+
+use Apalos\Core\Input\BadInput;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** RFC 4180 CSV in UTF-8, out and in. */
+final readonly class Csv
+{
+    /**
+     * @param  list<string>  $columns
+     * @param  iterable<list<mixed>>  $rows
+     */
+    public static function download(string $file, array $columns, iterable $rows): StreamedResponse
+    {
+        return response()->streamDownload(static function () use ($columns, $rows): void {
+            $out = fopen('php://output', 'w');
+            assert($out !== false);
+            $put = static fn (array $row) => fputcsv($out, array_map(self::harmless(...), $row), ',', '"', '', "\r\n");
+            $put($columns);
+            foreach ($rows as $row) {
+                $put($row);
+            }
+            fclose($out);
+        }, $file, ['Content-Type' => 'text/csv; charset=UTF-8']);
+    }
+
+    /**
+     * @return list<array<string, string>> rows by column, the names of columns in small letters
+     *
+     * @throws BadInput where a row has other columns than the first
+     */
+    public static function read(string $text): array
+    {
+        $in = fopen('php://temp', 'r+');
+        assert($in !== false);
+        fwrite($in, (string) preg_replace('/^\xEF\xBB\xBF/', '', $text));
+        rewind($in);
+        $separator = substr_count(strtok($text, "\n") ?: '', ';') > substr_count(strtok($text, "\n") ?: '', ',') ? ';' : ',';
+        $columns = null;
+        $rows = [];
+        for ($line = 1; ($row = fgetcsv($in, null, $separator, '"', '')) !== false; $line++) {
+            if ($row === [null]) {
+                continue;
+            }
+            $cells = array_map(static fn (?string $cell): string => self::plain(trim((string) $cell)), $row);
+            if ($columns === null) {
+                $columns = array_map(mb_strtolower(...), $cells);
+
+                continue;
+            }
+            if (count($cells) !== count($columns)) {
+                throw BadInput::at("line {$line}", sprintf('Line %d has %d cells, the first line has %d. Keep a cell for every column, empty where there is nothing.', $line, count($cells), count($columns)));
+            }
+            $rows[] = array_combine($columns, $cells);
+        }
+        fclose($in);
+
+        return $rows;
+    }
+
+    /** Keeps a spreadsheet from taking a note for a formula. */
+    private static function harmless(mixed $cell): string
+    {
+        $text = is_bool($cell) ? ($cell ? 'yes' : 'no') : (is_scalar($cell) ? (string) $cell : '');
+
+        return ! is_numeric($text) && preg_match('/^[=+\-@\t\r]/', $text) === 1 ? "'".$text : $text;
+    }
+
+    private static function plain(string $cell): string
+    {
+        return preg_match('/^\'[=+\-@\t\r]/', $cell) === 1 ? substr($cell, 1) : $cell;
+    }
+}

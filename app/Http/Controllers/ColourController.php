@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use App\Http\Views\ColourView;
+use App\Models\ColourTarget;
+use App\Models\Workshop;
+use App\Shop\Library;
+use App\Shop\PlannedBatch;
+use App\Shop\ShopColours;
+use App\Shop\ShopHardness;
+use App\Shop\ShopTint;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Inertia\Inertia;
+use Inertia\Response;
+
+/** The colour screen: pigments for a colour, chips, ladders, and the colours people want again. */
+final readonly class ColourController
+{
+    public function __construct(private Library $library, private ShopColours $colours, private ShopTint $tint, private Workshop $workshop, private PlannedBatch $batches) {}
+
+    public function show(Request $request): Response
+    {
+        $asked = $request->query('base');
+        $base = is_string($asked) && isset($this->library->shelf()->bases[$asked]) ? $asked : ShopHardness::USUAL_BASE;
+
+        return Inertia::render('swatches/Colour', ['page' => (new ColourView($this->library, $this->colours, $this->tint, $this->workshop, $base))->toArray()]);
+    }
+
+    public function ask(Request $request): JsonResponse
+    {
+        return new JsonResponse($this->tint->answer(Fields::fromJson($request->getContent()))->toArray());
+    }
+
+    /** The pigments that were found go into a sheet that is being planned. */
+    public function write(Request $request): RedirectResponse
+    {
+        try {
+            $in = Fields::of($request->all())->only('base', 'loads', 'pour_id');
+            $base = $this->library->shelf()->base($in->text('base'));
+            $pour = $this->batches->write((int) $in->number('pour_id'), $base, $this->tint->lines($base->code, $in->object('loads')));
+        } catch (BadInput $wrong) {
+            return back()->withErrors(['batch' => $wrong->getMessage()]);
+        }
+
+        return redirect()->to("/pours/{$pour->id}")->with('said', 'The colour is in the sheet.');
+    }
+
+    public function keepTarget(Request $request): RedirectResponse
+    {
+        try {
+            $in = Fields::of($request->all())->only('name', 'lab');
+            $said = $in->toArray()['lab'] ?? null;
+            $lab = ShopTint::target(Fields::of(['lab' => is_array($said) ? array_map(static fn (mixed $v): mixed => is_numeric($v) ? (float) $v : $v, array_values($said)) : $said]));
+            $name = mb_substr(trim($in->text('name')), 0, 120);
+            $name === '' ? throw BadInput::at('name', 'Give the colour a name.') : $this->workshop->colourTargets()->updateOrCreate(['name' => $name], ['lab' => $lab?->toArray()]);
+        } catch (BadInput $wrong) {
+            return back()->withErrors(['target' => $wrong->getMessage()]);
+        }
+
+        return back()->with('said', "“{$name}” is kept.");
+    }
+
+    public function forgetTarget(ColourTarget $target): RedirectResponse
+    {
+        $target->delete();
+
+        return back()->with('said', "“{$target->name}” is gone from the list.")->with('undo', '/swatches/targets?'.http_build_query(['name' => $target->name, 'lab' => $target->lab]));
+    }
+}

@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Pour\ComparisonResult;
+use App\Actions\KeepFormula;
+use App\Actions\PourAgain;
+use App\Http\Views\FormulasView;
+use App\Http\Views\FormulaView;
+use App\Models\Formula;
+use App\Models\FormulaKind;
+use App\Models\FormulaVersion;
+use App\Models\Impression;
+use App\Models\Workshop;
+use App\Shop\FormulaReckoner;
+use App\Shop\Library;
+use App\Shop\PaintPot;
+use App\Shop\ShopHardness;
+use App\Shop\SwatchBook;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Storage;
+use Inertia\Inertia;
+use Inertia\Response;
+use Symfony\Component\HttpFoundation\Response as HttpResponse;
+
+/** Formulas and their versions: keeping, comparing, naming, retiring, pouring. */
+final readonly class FormulaController
+{
+    private const USUAL_G = 100.0;
+
+    public function __construct(private Workshop $workshop, private Library $library, private SwatchBook $swatches) {}
+
+    public function index(ShopHardness $hardness): Response
+    {
+        $formulas = $this->workshop->formulas()->whereHas('versions')->with('versions.pours')->orderBy('name')->get();
+
+        return Inertia::render('formulas/Formulas', ['page' => (new FormulasView($formulas, $this->library, $hardness, $this->swatches))->toArray()]);
+    }
+
+    public function show(Request $request, Formula $formula): Response
+    {
+        $formula->load(['versions.parent.formula', 'versions.children.formula', 'versions.pours.impression.job', 'versions.swatches', 'versions.formula']);
+        $chosen = $formula->versions->firstWhere('id', (int) $request->query('version', '0')) ?? $formula->versions->last() ?? abort(404);
+        $with = (int) $request->query('with', '0');
+        $other = $with === 0 ? null : FormulaVersion::query()->with('formula')->whereHas('formula', fn ($f) => $f->where('workshop_id', $this->workshop->id))->find($with);
+        [$left, $right] = [$other === null ? null : $this->swatches->recipe($other), $this->swatches->recipe($chosen)];
+
+        return Inertia::render('formulas/Formula', [
+            'page' => (new FormulaView($formula, $chosen, $other, $left === null || $right === null ? null : ComparisonResult::of($left, $right), FormulaView::linksAtHand(), $this->library))->toArray(),
+            'others' => $this->others($formula),
+        ]);
+    }
+
+    /** Grams, both bases, hardness and what to mind, of a recipe as it is typed. */
+    public function reckon(Request $request, FormulaReckoner $reckoner): JsonResponse
+    {
+        $in = Fields::fromJson($request->getContent())->only('recipe', 'mass_g', 'paint');
+
+        return new JsonResponse($reckoner->reckon($in->object('recipe'), $in->positiveOrNull('mass_g', 1e6) ?? self::USUAL_G, $in->has('paint') && $in->bool('paint'))->toArray());
+    }
+
+    /** A pot of paint: for so much area, so thick, so many coats. */
+    public function paint(Request $request, PaintPot $pot): JsonResponse
+    {
+        return new JsonResponse($pot->mix(Fields::fromJson($request->getContent()))->toArray());
+    }
+
+    /** A new formula, or a new version of one: what is posted under a name that is there becomes its next version. */
+    public function store(Request $request, KeepFormula $keep): RedirectResponse
+    {
+        $request->validate(['note' => ['nullable', 'string', 'max:4000'], 'photo' => ['nullable', 'image', 'max:8192']], ['note.*' => 'Keep the note under 4000 letters.', 'photo.*' => 'The photo must be a picture of 8 MB at most.']);
+        try {
+            $said = $request->input('recipe');
+            $in = Fields::of(['name' => $request->input('name'), 'kind' => $request->input('kind', 'mix')]);
+            $recipe = is_string($said) ? Fields::fromJson($said) : Fields::of(is_array($said) ? $said : [], 'recipe');
+            $name = KeepFormula::named($in->has('name') ? $in->text('name') : '');
+            if ($request->boolean('new') && $this->workshop->formulas()->where('name', $name)->exists()) {
+                throw BadInput::at('name', "There is already a formula named “{$name}”. Give this one a name of its own, or make it a version of that one.");
+            }
+            $parent = $request->input('parent');
+            $note = trim((string) $request->string('note'));
+            $version = $keep($name, $recipe, $in->choice('kind', FormulaKind::class), is_numeric($parent) ? (int) $parent : null, $note === '' ? null : $note, $request->file('photo')?->store('formulas') ?: null);
+        } catch (BadInput $wrong) {
+            return back()->withErrors(['keep' => $wrong->isMissing ? 'Something in it has no amount yet. Say how much of each goes in.' : $wrong->getMessage()]);
+        }
+
+        return redirect()->to("/formulas/{$version->formula_id}?version={$version->id}")->with('said', "Kept as {$version->called()}.");
+    }
+
+    /** Another name, or retired and back again. */
+    public function update(Request $request, Formula $formula): RedirectResponse
+    {
+        try {
+            if ($request->has('name')) {
+                $name = KeepFormula::named((string) $request->string('name'));
+                if ($this->workshop->formulas()->where('name', $name)->whereKeyNot($formula->id)->exists()) {
+                    throw BadInput::at('name', "There is already a formula named “{$name}”. Choose another name.");
+                }
+                $formula->update(['name' => $name]);
+            }
+        } catch (BadInput $wrong) {
+            return back()->withErrors(['name' => $wrong->getMessage()]);
+        }
+        if ($request->has('retired')) {
+            $formula->update(['retired_at' => $request->boolean('retired') ? CarbonImmutable::now() : null]);
+        }
+
+        return back()->with('said', $formula->retired_at !== null ? "“{$formula->name}” is retired: it is no longer offered, and everything poured with it stays." : "“{$formula->name}” it is.");
+    }
+
+    /** Into a sheet of a link: what was measured there stays, the formula becomes this one. */
+    public function pour(Request $request, FormulaVersion $version, PourAgain $again): RedirectResponse
+    {
+        try {
+            $in = Fields::of($request->all())->only('impression_id', 'mass_g');
+            $link = Impression::query()->find((int) $in->number('impression_id')) ?? throw BadInput::at('impression_id', 'Choose which link of which job it is poured into.');
+            $pour = $again->into($version->load('formula'), $link, $in->positiveOrNull('mass_g', 1e6));
+        } catch (BadInput $wrong) {
+            return back()->withErrors(['pour' => $wrong->isMissing ? 'Choose which link of which job it is poured into.' : $wrong->getMessage()]);
+        }
+
+        return redirect()->to("/pours/{$pour->id}");
+    }
+
+    public function photo(FormulaVersion $version): HttpResponse
+    {
+        abort_if($version->photo === null || ! Storage::exists($version->photo), 404);
+
+        return Storage::response($version->photo);
+    }
+
+    /** What came of it, photographed after it was kept; only where there is no photo yet. */
+    public function addPhoto(Request $request, FormulaVersion $version): RedirectResponse
+    {
+        $request->validate(['photo' => ['required', 'image', 'max:8192']], ['photo.*' => 'The photo must be a picture of 8 MB at most.']);
+        if ($version->photo !== null) {
+            return back()->withErrors(['photo' => 'This version has its photo. Keep another with the swatch or the pour it shows.']);
+        }
+        $version->update(['photo' => $request->file('photo')?->store('formulas') ?: null]);
+
+        return back()->with('said', "The photo is with {$version->called()}.");
+    }
+
+    /** @return list<array{id: int, called: string}> versions of other formulas of its kind, to hold beside */
+    private function others(Formula $formula): array
+    {
+        return array_values(FormulaVersion::query()->with('formula')->whereHas('formula', fn ($f) => $f->where('workshop_id', $this->workshop->id)->where('kind', $formula->kind)->whereKeyNot($formula->id))
+            ->latest('id')->limit(100)->get()->map(static fn (FormulaVersion $version): array => ['id' => $version->id, 'called' => $version->called()])->all());
+    }
+}

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Apalos\Core\Harden\CostResult;
+use Apalos\Core\Harden\Hardener;
+use Apalos\Core\Harden\HardenRequest;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Mix\Basis;
+use Apalos\Core\Units\Shore;
+use App\Http\Views\HardnessAnswerView;
+use App\Http\Views\HardnessView;
+use App\Shop\Library;
+use App\Shop\PlannedBatch;
+use App\Shop\ShopHardness;
+use App\Shop\SofteningNotes;
+use App\Shop\SwatchBook;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Inertia\Inertia;
+use Inertia\Response;
+
+/** The hardness screen: the softener curve, a target, and what it comes to in grams. */
+final readonly class HardnessController
+{
+    public function __construct(private ShopHardness $hardness, private PlannedBatch $batch, private SwatchBook $swatches, private Library $library, private SofteningNotes $notes) {}
+
+    public function show(Request $request): Response
+    {
+        $page = (new HardnessView($this->library, $this->hardness, $this->swatches))->toArray();
+        $asked = $request->query('base');
+        $bases = collect($page['bases']);
+        $base = $bases->firstWhere('code', is_string($asked) ? $asked : '') ?? $bases->sortByDesc('pucks')->first() ?? abort(404);
+
+        return Inertia::render('swatches/Hardness', [
+            'page' => $page,
+            'answer' => $this->answer(Fields::of(['base' => $base['code'], 'softener' => $base['softeners'][0]['code'] ?? '']))->toArray(),
+        ]);
+    }
+
+    public function ask(Request $request): JsonResponse
+    {
+        return new JsonResponse($this->answer(Fields::fromJson($request->getContent()))->toArray());
+    }
+
+    /** The softener that was found goes into a sheet that is being planned. */
+    public function write(Request $request): RedirectResponse
+    {
+        try {
+            $in = Fields::of($request->all())->only('base', 'softener', 'pct_of_ab', 'pour_id');
+            [$base, $softener] = $this->hardness->pair($in->text('base'), $in->text('softener'));
+            $pour = $this->batch->write((int) $in->number('pour_id'), $base, [PlannedBatch::line($softener, round($in->number('pct_of_ab', 0.0, 500.0), 2), Basis::OfAB, $softener->into)]);
+        } catch (BadInput $wrong) {
+            return back()->withErrors(['batch' => $wrong->getMessage()]);
+        }
+
+        return redirect()->to("/pours/{$pour->id}")->with('said', "{$softener->name} is in the sheet.");
+    }
+
+    /** @throws BadInput */
+    private function answer(Fields $in): HardnessAnswerView
+    {
+        $in->only('base', 'softener', 'target', 'thinnest_mm', 'batch');
+        [$base, $softener] = $this->hardness->pair($in->text('base'), $in->text('softener'));
+        $target = $in->objectOrNull('target')?->only('scale', 'reading');
+        $target = $target === null ? $this->halfWay($base->code, $softener->code) : HardenRequest::shore($target, 'reading');
+        // Drawn far, asked near: what is warned of is the target, not the end of the drawing.
+        $line = (new Hardener)->answer($this->hardness->request($base->code, $softener->code, null));
+        $harden = (new Hardener)->answer($this->hardness->request($base->code, $softener->code, $target, [0.0]));
+        [$mix, $wrong] = [null, null];
+        $found = $harden->forTarget?->pctOfAB;
+        try {
+            $mix = $found === null ? null : $this->batch->weigh($base, [PlannedBatch::line($softener, $found, Basis::OfAB, $softener->into)], $in->objectOrNull('batch') ?? Fields::of(['mass_g' => 100.0]));
+        } catch (BadInput $e) {
+            $wrong = $e->getMessage();
+        }
+        $limit = $this->hardness->limit($base, $softener);
+        $thinnest = $in->positiveOrNull('thinnest_mm', 500.0);
+
+        return new HardnessAnswerView(
+            $base->code, $softener->code, $target, $harden, $line->curve,
+            $found === null || $softener->softening === null ? null : CostResult::of($base, $softener->softening, $limit, $found, $thinnest),
+            $mix, $wrong, $limit, $base->reference->degrees, $this->swatches->pucks($base->code, $softener->code), $found === null ? [] : $this->notes->near($base, $softener, $found),
+        );
+    }
+
+    /** Where nothing is wanted yet: what half of the allowed softener gives, in whole points. */
+    private function halfWay(string $base, string $softener): Shore
+    {
+        $request = $this->hardness->request($base, $softener, null);
+        $half = (new Hardener)->answer($this->hardness->request($base, $softener, null, [$request->maxPct / 2.0]));
+
+        return Shore::of($half->curve[0]->shore->scale, max(1.0, round($half->curve[0]->shore->reading)));
+    }
+}

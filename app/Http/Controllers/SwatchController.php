@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Result\Warning;
+use Apalos\Core\Tint\Lab;
+use Apalos\Core\Units\Shore;
+use Apalos\Core\Units\ShoreScale;
+use App\Actions\ReadSwatch;
+use App\Http\Views\DrawerView;
+use App\Models\FormulaVersion;
+use App\Models\Swatch;
+use App\Models\SwatchReading;
+use App\Models\Workshop;
+use App\Shop\DrawerQuery;
+use App\Shop\Library;
+use App\Shop\ShopHardness;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Storage;
+use Inertia\Inertia;
+use Inertia\Response;
+use Symfony\Component\HttpFoundation\Response as HttpResponse;
+
+/** The swatch drawer: what lies in it, what was read of each, and putting one in. */
+final readonly class SwatchController
+{
+    public function __construct(private Workshop $workshop, private Library $library) {}
+
+    public function drawer(Request $request, DrawerQuery $query, ShopHardness $hardness): Response
+    {
+        $word = static fn (string $key): string => is_string($said = $request->query($key)) ? trim($said) : '';
+        $filter = ['q' => $word('q'), 'base' => $word('base'), 'hardness' => $word('hardness'), 'colour' => $word('colour')];
+        $wrong = null;
+        try {
+            $rows = $query($filter['q'], $filter['base'], self::shore($filter['hardness']), self::lab($filter['colour']));
+        } catch (BadInput $e) {
+            [$rows, $wrong] = [$query($filter['q'], $filter['base'], null, null), $e->getMessage()];
+        }
+
+        return Inertia::render('swatches/Drawer', ['drawer' => (new DrawerView($rows, $this->workshop->swatches()->count(), $filter, $wrong, $hardness->contradictions(), $this->library, $this->workshop))->toArray()]);
+    }
+
+    public function store(Request $request): RedirectResponse
+    {
+        $said = $request->validate(
+            ['version' => ['required', 'integer'], 'name' => ['required', 'string', 'max:120'], 'thickness_mm' => ['nullable', 'numeric', 'gt:0', 'max:200'], 'note' => ['nullable', 'string', 'max:2000'], 'photo' => ['nullable', 'image', 'max:8192']],
+            ['version.*' => 'Say which version of a formula it is of.', 'name.*' => 'Write a label of 120 letters at most on it.', 'thickness_mm.*' => 'The thickness is in millimetres, more than 0 and 200 at most.', 'photo.*' => 'The photo must be a picture of 8 MB at most.'],
+        );
+        $version = FormulaVersion::query()->whereHas('formula', fn ($formula) => $formula->where('workshop_id', $this->workshop->id))->findOrFail((int) $said['version']);
+        $swatch = $this->workshop->swatches()->create([
+            'formula_version_id' => $version->id, 'name' => $said['name'], 'thickness_mm' => $said['thickness_mm'] ?? null, 'note' => ($said['note'] ?? null) ?: null,
+            'poured_at' => CarbonImmutable::now(), 'photo' => $request->file('photo')?->store('swatches') ?: null,
+        ]);
+
+        return redirect()->to("/swatches/drawer#swatch-{$swatch->id}")->with('said', "“{$swatch->name}” is in the drawer. Read it when it has settled.");
+    }
+
+    /** Label, thickness, note, photo, and when it came out of its mould; what was read stays as it is. */
+    public function update(Request $request, Swatch $swatch): RedirectResponse
+    {
+        $said = $request->validate(
+            ['name' => ['sometimes', 'required', 'string', 'max:120'], 'thickness_mm' => ['sometimes', 'nullable', 'numeric', 'gt:0', 'max:200'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000'], 'demoulded' => ['sometimes', 'boolean'], 'photo' => ['sometimes', 'nullable', 'image', 'max:8192']],
+            ['name.*' => 'Write a label of 120 letters at most on it.', 'thickness_mm.*' => 'The thickness is in millimetres, more than 0 and 200 at most.', 'note.*' => 'Keep the note under 2000 letters.', 'photo.*' => 'The photo must be a picture of 8 MB at most.'],
+        );
+        $changes = array_intersect_key($said, ['name' => 0, 'thickness_mm' => 0, 'note' => 0]);
+        if (array_key_exists('demoulded', $said)) {
+            $changes['demoulded_at'] = $request->boolean('demoulded') ? CarbonImmutable::now() : null;
+        }
+        $photo = $request->file('photo');
+        if ($photo !== null) {
+            $changes['photo'] = $photo->store('swatches') ?: null;
+        }
+        $swatch->update(array_map(static fn (mixed $value): mixed => $value === '' ? null : $value, $changes));
+
+        return back();
+    }
+
+    public function read(Request $request, Swatch $swatch, ReadSwatch $read): RedirectResponse
+    {
+        try {
+            $doubts = $read($swatch, Fields::of($request->except('_method')), CarbonImmutable::now());
+        } catch (BadInput $wrong) {
+            return back()->withErrors(["swatch-{$swatch->id}" => $wrong->getMessage()]);
+        }
+
+        return back()->with('said', trim('It is written down. '.implode(' ', array_map(static fn (Warning $doubt): string => $doubt->message, $doubts))));
+    }
+
+    /** Leaves a reading out of every reckoning, or takes it in again. */
+    public function leaveOut(Request $request, SwatchReading $reading): RedirectResponse
+    {
+        $reading->update(['left_out' => $request->boolean('left_out')]);
+
+        return back()->with('said', $reading->left_out ? 'It no longer counts; it stays written down.' : 'It counts again.');
+    }
+
+    public function destroy(Swatch $swatch): RedirectResponse
+    {
+        $swatch->delete();
+
+        return back()->with('said', "“{$swatch->name}” is out of the drawer.")->with('undo', "/swatches/{$swatch->id}/restore");
+    }
+
+    public function restore(int $swatch): RedirectResponse
+    {
+        $this->workshop->swatches()->withTrashed()->findOrFail($swatch)->restore();
+
+        return back();
+    }
+
+    public function photo(Swatch $swatch): HttpResponse
+    {
+        abort_if($swatch->photo === null || ! Storage::exists($swatch->photo), 404);
+
+        return Storage::response($swatch->photo);
+    }
+
+    /** @throws BadInput */
+    private static function shore(string $text): ?Shore
+    {
+        if ($text === '') {
+            return null;
+        }
+        if (preg_match('/^(00|A)[\s-]*(\d{1,2}(?:[.,]\d+)?)$/i', $text, $part) !== 1) {
+            throw BadInput::at('hardness', 'Write a hardness with its scale: 00-30, or A 25.');
+        }
+
+        return Shore::of(ShoreScale::from(strtoupper($part[1])), (float) str_replace(',', '.', $part[2]));
+    }
+
+    /** @throws BadInput */
+    private static function lab(string $text): ?Lab
+    {
+        if ($text === '') {
+            return null;
+        }
+        if (preg_match('/^#?[0-9a-f]{6}$/i', $text) === 1) {
+            return Lab::ofHex($text);
+        }
+        $parts = preg_split('/[\s,;]+/', $text, -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        if (count($parts) !== 3 || array_filter($parts, is_numeric(...)) !== $parts) {
+            throw BadInput::at('colour', 'Write a colour as L a b, such as 62 14 18, or as #c8a27e.');
+        }
+
+        return Lab::of((float) $parts[0], (float) $parts[1], (float) $parts[2]);
+    }
+}

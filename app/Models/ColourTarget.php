@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A colour somebody wants again: a wearer's forearm, a faded boot.
+ *
+ * @property int $id
+ * @property string $name
+ * @property array{float, float, float} $lab
+ */
+final class ColourTarget extends Model
+{
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['lab' => 'array'];
+    }
+}

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shop;
+
+use Apalos\Core\Harden\PuckReading;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Material\Role;
+use Apalos\Core\Pour\Recipe;
+use Apalos\Core\Tint\Lab;
+use Apalos\Core\Tint\Translucency;
+use App\Models\Swatch;
+use App\Models\SwatchReading;
+
+/** A swatch with its recipe read against the shelf and what was last read of it. */
+final readonly class KnownSwatch
+{
+    /** Stirred in as pinches, these do not change how hard a puck is. */
+    private const HARMLESS = [Role::Pigment, Role::Flock];
+
+    /** @param  Recipe|null  $recipe  null where a material of it is no longer on the shelf */
+    public function __construct(public Swatch $swatch, public ?Recipe $recipe) {}
+
+    public function last(string $kind, ?string $backing = null): ?SwatchReading
+    {
+        return $this->swatch->readings->last(static fn (SwatchReading $r): bool => $r->kind === $kind && ! $r->left_out && ($backing === null || $r->backing === $backing));
+    }
+
+    public function hardness(): ?PuckReading
+    {
+        return $this->last('hardness')?->hardness();
+    }
+
+    public function over(string $backing): ?Lab
+    {
+        return $this->last('colour', $backing)?->colour();
+    }
+
+    /** Its colour as one holds it over something white, else over whatever it was read over. */
+    public function colour(): ?Lab
+    {
+        return $this->over('white') ?? $this->over('black');
+    }
+
+    public function translucency(): ?Translucency
+    {
+        [$white, $black] = [$this->over('white'), $this->over('black')];
+        try {
+            return $white === null || $black === null ? null : Translucency::of($white, $black);
+        } catch (BadInput) {
+            return null;
+        }
+    }
+
+    /** Per cent of A+B of this softener; null where something else in it changes the hardness too, or it is another base. */
+    public function softenedBy(string $base, string $softener): ?float
+    {
+        if ($this->recipe === null || $this->recipe->base->code !== $base) {
+            return null;
+        }
+        foreach ($this->recipe->sheets() as $sheet) {
+            if ($sheet->code !== $softener && ! in_array($sheet->role, self::HARMLESS, true)) {
+                return null;
+            }
+        }
+
+        return 100.0 * ($this->recipe->loads()[$softener] ?? 0.0);
+    }
+
+    /** @return array<string, float> pigments in per cent of everything, by house code */
+    public function pigments(): array
+    {
+        if ($this->recipe === null) {
+            return [];
+        }
+        $all = $this->recipe->composition()->massPerAB;
+        $loads = $this->recipe->loads();
+        $pigments = [];
+        foreach ($this->recipe->sheets() as $sheet) {
+            if ($sheet->role === Role::Pigment) {
+                $pigments[$sheet->code] = 100.0 * $loads[$sheet->code] / $all;
+            }
+        }
+
+        return $pigments;
+    }
+}
