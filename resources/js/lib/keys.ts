@@ -29,7 +29,15 @@ export const currentKeys = (): Key[] => screen;
 
 /** Handles a key press with the frame's keys and the screen's; two-key jumps begin with `g`. */
 export function press(event: KeyboardEvent, frame: Key[]): void {
-    if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target) || document.querySelector('dialog[open]') !== null) {
+    // What a control made use of itself is not pressed a second time.
+    if (
+        event.defaultPrevented ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.altKey ||
+        typing(event.target) ||
+        document.querySelector('dialog[open]') !== null
+    ) {
         return;
     }
     const key = event.key === ' ' ? 'Space' : event.key;

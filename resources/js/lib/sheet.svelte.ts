@@ -1,5 +1,5 @@
 import type { ReckoningView } from '../types/server';
-import { ask } from './api';
+import { Asking } from './asking.svelte';
 
 export type Entry = number | string | null;
 
@@ -17,69 +17,46 @@ export type Sheet = {
         pour_g_per_min: Entry;
     };
     formula_name: string;
+    /** The version it was taken from, so that what comes of it remembers. */
+    formula_from?: number | null;
 };
 
 /**
- * A pour sheet as it is typed. Every change is kept on the server and answered by it; an answer to an older state of the
- * sheet is thrown away, and until the newest is in, nothing on screen passes for its result.
+ * A pour sheet as it is typed. Every change is kept on the server and answered by it; until the newest answer is in, nothing
+ * on screen passes for its result.
  */
 export class LiveSheet {
     sheet = $state<Sheet>() as Sheet;
-    answer = $state<ReckoningView>() as ReckoningView;
-    /** The answer on screen belongs to what is typed. */
-    fresh = $state(true);
-    trouble = $state<string | null>(null);
-    #asked = 0;
-    #busy = false;
-    #url: string;
-    #retry: ReturnType<typeof setTimeout> | undefined;
+    #asking: Asking<ReckoningView>;
 
     constructor(url: string, sheet: Sheet, answer: ReckoningView) {
-        this.#url = url;
         this.sheet = sheet;
-        this.answer = answer;
+        this.#asking = new Asking('PUT', url, () => $state.snapshot(this.sheet), answer);
+    }
+
+    get answer(): ReckoningView {
+        return this.#asking.answer;
+    }
+
+    /** The answer on screen belongs to what is typed. */
+    get fresh(): boolean {
+        return this.#asking.fresh;
+    }
+
+    get trouble(): string | null {
+        return this.#asking.trouble?.message ?? null;
     }
 
     changed(): void {
-        this.#asked++;
-        this.fresh = false;
-        clearTimeout(this.#retry);
-        void this.#send();
+        this.#asking.changed();
     }
 
     error(field: string): { message: string; missing: boolean } | null {
         return this.answer.errors.find((e) => e.field === field) ?? null;
     }
 
-    // One question at a time: what is typed while one is under way goes out with the next.
-    async #send(): Promise<void> {
-        if (this.#busy) {
-            return;
-        }
-        this.#busy = true;
-        const mine = this.#asked;
-        const answer = await ask<ReckoningView>('PUT', this.#url, $state.snapshot(this.sheet));
-        this.#busy = false;
-        if (mine !== this.#asked) {
-            return this.#send();
-        }
-        if (answer.ok) {
-            this.answer = answer.data;
-            this.fresh = true;
-            this.trouble = null;
-        } else {
-            this.trouble = answer.wrong.message;
-            if (answer.offline) {
-                this.#retry = setTimeout(() => void this.#send(), 2500);
-            }
-        }
-    }
-
     /** Resolves when everything typed has been kept and answered; false when it cannot be just now. */
-    async settled(): Promise<boolean> {
-        for (let i = 0; i < 100 && !this.fresh && this.trouble === null; i++) {
-            await new Promise((done) => setTimeout(done, 30));
-        }
-        return this.fresh;
+    settled(): Promise<boolean> {
+        return this.#asking.settled();
     }
 }

@@ -1,14 +1,16 @@
 /** Everything is stored and computed in metric; this is the only place where it is turned into what is read and typed. */
 export type Units = 'metric' | 'imperial';
 
-export type Quantity = 'mass' | 'volume' | 'length' | 'area' | 'temperature' | 'rate' | 'minutes' | 'percent' | 'plain';
+export type Quantity = 'mass' | 'volume' | 'length' | 'film' | 'area' | 'temperature' | 'rate' | 'minutes' | 'percent' | 'plain';
 
-type Unit = { sign: string; of: (metric: number) => number; back: (shown: number) => number; decimals: number };
+/** `finer` is how many more decimals it takes to be read as finely as the metric unit. */
+type Unit = { sign: string; of: (metric: number) => number; back: (shown: number) => number; decimals: number; finer: number };
 
-const same = (sign: string, decimals: number): Unit => ({ sign, decimals, of: (x) => x, back: (x) => x });
-const scaled = (sign: string, factor: number, decimals: number): Unit => ({
+const same = (sign: string, decimals: number): Unit => ({ sign, decimals, finer: 0, of: (x) => x, back: (x) => x });
+const scaled = (sign: string, factor: number, decimals: number, finer = 0): Unit => ({
     sign,
     decimals,
+    finer,
     of: (x) => x / factor,
     back: (x) => x * factor,
 });
@@ -21,6 +23,7 @@ const table: Record<Units, Record<Quantity, Unit>> = {
         mass: same('g', 1),
         volume: same('ml', 0),
         length: same('mm', 1),
+        film: scaled('µm', 0.001, 0),
         area: scaled('cm²', 100, 1),
         temperature: same('°C', 1),
         rate: same('g/min', 0),
@@ -29,12 +32,13 @@ const table: Record<Units, Record<Quantity, Unit>> = {
         plain: same('', 3),
     },
     imperial: {
-        mass: scaled('oz', GRAMS_PER_OUNCE, 2),
-        volume: scaled('in³', ML_PER_CUBIC_INCH, 1),
-        length: scaled('in', 25.4, 3),
-        area: scaled('in²', 645.16, 2),
-        temperature: { sign: '°F', decimals: 1, of: (c) => c * 1.8 + 32, back: (f) => (f - 32) / 1.8 },
-        rate: scaled('oz/min', GRAMS_PER_OUNCE, 1),
+        mass: scaled('oz', GRAMS_PER_OUNCE, 3, 2),
+        volume: scaled('in³', ML_PER_CUBIC_INCH, 1, 1),
+        length: scaled('in', 25.4, 3, 2),
+        film: scaled('mil', 0.0254, 1),
+        area: scaled('in²', 645.16, 2, 1),
+        temperature: { sign: '°F', decimals: 1, finer: 0, of: (c) => c * 1.8 + 32, back: (f) => (f - 32) / 1.8 },
+        rate: scaled('oz/min', GRAMS_PER_OUNCE, 1, 1),
         minutes: same('min', 1),
         percent: same('%', 2),
         plain: same('', 3),
@@ -43,13 +47,23 @@ const table: Record<Units, Record<Quantity, Unit>> = {
 
 export const sign = (quantity: Quantity, units: Units): string => table[units][quantity].sign;
 
-/** The number as it is read, without its unit. `decimals` is kept exactly where given, else trailing noughts go. */
+const MOST_DECIMALS = 5;
+
+/** So many decimals that a small number keeps two digits that count: a pinch of 0.0138 oz is not “0.01”, and none is “0”. */
+const digits = (shown: number, usual: number): number =>
+    shown === 0 || Math.abs(shown) >= 10 ** (1 - usual) ? usual : Math.min(MOST_DECIMALS, 1 - Math.floor(Math.log10(Math.abs(shown))));
+
+/**
+ * The number as it is read, without its unit. `decimals`, said for metric, are kept exactly, with as many more in imperial as are
+ * as fine; where nothing is said trailing noughts go.
+ */
 export function figure(metric: number | null | undefined, quantity: Quantity, units: Units, decimals?: number): string {
     if (metric === null || metric === undefined || !Number.isFinite(metric)) {
         return '–';
     }
     const unit = table[units][quantity];
-    const text = unit.of(metric).toFixed(decimals ?? unit.decimals);
+    const shown = unit.of(metric);
+    const text = shown.toFixed(decimals === undefined ? digits(shown, unit.decimals) : decimals + unit.finer);
     const short = decimals === undefined && text.includes('.') ? text.replace(/\.?0+$/, '') : text;
     return short === '-0' ? '0' : short.replace('-', '−');
 }
@@ -70,6 +84,28 @@ export function typed(text: string, quantity: Quantity, units: Units): number | 
     const metric = table[units][quantity].back(Number(point));
     return Number(metric.toPrecision(12));
 }
+
+/** Units as sentences have them, and how many of what is stored each one is. */
+const spoken: Record<string, [Quantity, number]> = {
+    g: ['mass', 1],
+    ml: ['volume', 1],
+    mm: ['length', 1],
+    'cm²': ['area', 100],
+    '°C': ['temperature', 1],
+    'g/min': ['rate', 1],
+};
+/** One number, or several that share a unit: “between 300 and 350 ml”, “± 4 g”, “120 × 80 × 40 mm”. */
+const figures = /([−-]?\d+(?:\.\d+)?(?: ?(?:–|×|and|to) ?\d+(?:\.\d+)?)*)( ?)(g\/min|g|ml|mm|cm²|°C)(?![\w/²³])/g;
+
+/** A sentence of the core, which thinks in metric, with its figures as they are read here. */
+export const inWords = (sentence: string, units: Units): string =>
+    units === 'metric'
+        ? sentence
+        : sentence.replace(figures, (_, numbers: string, gap: string, unit: string) => {
+              const [quantity, many] = spoken[unit] ?? ['plain', 1];
+              const read = (n: string): string => figure(Number(n.replace('−', '-')) * many, quantity, units);
+              return `${numbers.replace(/[−-]?\d+(?:\.\d+)?/g, read)}${gap}${sign(quantity, units)}`;
+          });
 
 /** A length of time as one reads it at a bench: 4:05, 1 h 20, 2 d 3 h. */
 export function span(ms: number): string {
@@ -97,3 +133,9 @@ export const clockTime = (ms: number): string => new Date(ms).toLocaleTimeString
 
 export const dayAndTime = (ms: number): string =>
     new Date(ms).toLocaleString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
+
+/** A share of what is mixed on both bases that schools count on; a base of one part has only the one. */
+export const bothWays = (share: { pct_of_ab: number; pct_of_one_part: number }, onePart: string | null): string =>
+    onePart === null
+        ? `${figure(share.pct_of_ab, 'percent', 'metric')} % of A+B = ${figure(share.pct_of_one_part, 'percent', 'metric')} % of A alone`
+        : `${figure(share.pct_of_ab, 'percent', 'metric')} % of the ${onePart}`;

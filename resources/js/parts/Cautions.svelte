@@ -1,4 +1,7 @@
 <script lang="ts">
+    import { bench } from '../lib/bench.svelte';
+    import { inWords } from '../lib/units';
+
     type Props = { cautions: { title: string; text: string }[]; gear?: string[] };
     let { cautions, gear = [] }: Props = $props();
 </script>
@@ -12,7 +15,7 @@
     <dl class="cautions">
         {#each cautions as caution (caution.title)}
             <dt>{caution.title}</dt>
-            <dd>{caution.text}</dd>
+            <dd>{inWords(caution.text, bench.units)}</dd>
         {/each}
     </dl>
     <p class="quiet text-sm">The supplier’s safety sheet and your local rules come before anything said here.</p>

@@ -132,7 +132,8 @@
         position: relative;
         display: grid;
         gap: 0.2rem;
-        padding: 0.6rem 2.1rem 0.6rem 2.3rem;
+        /* Clear of the hollow, whose deepest point is nine hundredths in. */
+        padding: 0.6rem calc(9% + 0.5rem) 0.6rem calc(9% + 0.9rem);
         height: 100%;
         align-content: center;
     }

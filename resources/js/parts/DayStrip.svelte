@@ -1,7 +1,8 @@
 <script lang="ts">
     import { bench } from '../lib/bench.svelte';
-    import { clockTime, dayAndTime, span } from '../lib/units';
-    import { ends, lay, nameWidth, type Lozenge, type Span } from '../lib/strip';
+    import { lay } from '../lib/strip';
+    import { clockTime, dayAndTime } from '../lib/units';
+    import StripLane from './StripLane.svelte';
 
     const HOUR = 3_600_000;
 
@@ -31,30 +32,7 @@
         ),
     );
 
-    const seen = (piece: Span): boolean => piece.to_ms > start && piece.from_ms < start + length;
-    const box = (piece: Span): string => {
-        const left = Math.max(-2, x(piece.from_ms));
-        return `left:${String(left)}%;width:max(10px,${String(Math.min(102, x(piece.to_ms)) - left)}%)`;
-    };
-
     const laid = $derived(frame === null ? { lanes: [], more: 0 } : lay(frame.strip, start, length, width));
-
-    // The name stands inside the wait where there is room for it, else behind the lozenge, else before it.
-    const labelAt = (l: Lozenge): string => {
-        const name = nameWidth(l);
-        const px = (ms: number): number => (x(ms) / 100) * width;
-        const wait = l.waits.find((w) => Math.min(width, px(w.to_ms)) - Math.max(0, px(w.from_ms)) > name);
-        if (wait !== undefined) {
-            return `left:${String(Math.max(4, px(wait.from_ms) + 8))}px`;
-        }
-        const { from, to } = ends(l);
-        return px(to) + name < width ? `left:${String(Math.max(4, px(to) + 6))}px` : `right:${String(Math.max(4, width - px(from) + 6))}px`;
-    };
-
-    const nextCall = (l: Lozenge): string => {
-        const call = frame?.strip.calls.find((c) => c.pour_id === l.pour_id && c.at_ms > bench.now);
-        return call === undefined ? '' : `, ${call.what.toLowerCase()} at ${clockTime(call.at_ms)} (in ${span(call.at_ms - bench.now)})`;
-    };
 
     const today = $derived(new Date(start + length / 2).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }));
 
@@ -112,27 +90,7 @@
         {/each}
 
         {#each laid.lanes as { l, lane } (l.pour_id)}
-            <a
-                class="lane"
-                style="top:{25 + lane * 26}px"
-                href="/pours/{l.pour_id}/run"
-                aria-label="{l.title}: {l.state}{nextCall(l)}"
-                draggable="false"
-            >
-                {#each l.waits.filter(seen) as piece, i (i)}<span class="wait" style={box(piece)}></span>{/each}
-                {#each l.hands.filter(seen) as piece, i (i)}
-                    <span class="hands" class:live={i === l.hands.length - 1 && l.state !== 'waiting'} style={box(piece)}></span>
-                {/each}
-                <span class="tag" style={labelAt(l)}>{l.title}</span>
-                {#each l.windows.filter(seen) as window (window.kind)}
-                    <span class="window {window.kind}" class:closing={window.from_ms < bench.now} style={box(window)}>
-                        {#if window.from_ms < bench.now && window.to_ms > bench.now}
-                            <span class="left" style="left:{((bench.now - window.from_ms) / (window.to_ms - window.from_ms)) * 100}%"
-                            ></span>
-                        {/if}
-                    </span>
-                {/each}
-            </a>
+            <StripLane {l} {lane} {start} {length} {width} calls={frame?.strip.calls ?? []} />
         {:else}
             <p class="empty">
                 {#if lozenges.length > 0}
@@ -191,86 +149,6 @@
         bottom: 8px;
         width: 1px;
         background: var(--color-base-300);
-    }
-    .lane {
-        position: absolute;
-        left: 0;
-        right: 0;
-        height: 24px;
-        pointer-events: none;
-    }
-    .lane > * {
-        pointer-events: auto;
-    }
-    .hands,
-    .wait,
-    .window {
-        position: absolute;
-        top: 2px;
-        height: 20px;
-        border-radius: 10px;
-    }
-    .hands {
-        background: var(--color-primary);
-        min-width: 10px;
-    }
-    .hands.live {
-        background: var(--color-accent);
-    }
-    .wait {
-        border: 1.5px solid color-mix(in oklab, var(--color-neutral) 45%, transparent);
-        background:
-            repeating-linear-gradient(-55deg, transparent 0 4px, color-mix(in oklab, var(--color-neutral) 28%, transparent) 4px 6px),
-            var(--color-base-100);
-    }
-    .window {
-        top: 0;
-        height: 24px;
-        border-radius: 2px;
-        --tone: var(--color-success);
-        border: solid var(--tone);
-        border-width: 0 3px;
-        background:
-            linear-gradient(var(--tone), var(--tone)) 0 0 / 8px 3px no-repeat,
-            linear-gradient(var(--tone), var(--tone)) 0 100% / 8px 3px no-repeat,
-            linear-gradient(var(--tone), var(--tone)) 100% 0 / 8px 3px no-repeat,
-            linear-gradient(var(--tone), var(--tone)) 100% 100% / 8px 3px no-repeat;
-        overflow: hidden;
-    }
-    .window.pot_life {
-        --tone: var(--color-accent);
-    }
-    .window.service {
-        --tone: var(--color-neutral);
-        border-right-width: 0;
-    }
-    .window.recoat {
-        --tone: var(--color-warning);
-    }
-    .window .left {
-        position: absolute;
-        right: 0;
-        top: 5px;
-        bottom: 5px;
-        background: color-mix(in oklab, var(--tone) 28%, transparent);
-    }
-    .tag {
-        position: absolute;
-        top: 2px;
-        line-height: 20px;
-        font-size: 0.86rem;
-        font-weight: 700;
-        white-space: nowrap;
-        padding: 0 6px;
-        border-radius: 8px;
-        background: color-mix(in oklab, var(--color-base-100) 88%, transparent);
-    }
-    .lane:hover .tag,
-    .lane:focus-visible .tag {
-        text-decoration: underline;
-    }
-    .lane:focus-visible {
-        outline-offset: -2px;
     }
     .now {
         position: absolute;

@@ -5,6 +5,7 @@
     import { bench } from '../lib/bench.svelte';
     import { currentKeys, press, type Key } from '../lib/keys';
     import { knock } from '../lib/sound';
+    import { inWords } from '../lib/units';
     import type { FrameView } from '../types/server';
     import DayStrip from './DayStrip.svelte';
     import Jump from './Jump.svelte';
@@ -16,13 +17,20 @@
     const screens = [
         { name: 'Bench', href: '/', key: 'b' },
         { name: 'Jobs', href: '/jobs', key: 'j' },
+        { name: 'Swatches', href: '/swatches', key: 'w' },
         { name: 'Contacts', href: '/contacts', key: 'c' },
         { name: 'Stores', href: '/stores', key: 's' },
         { name: 'Log', href: '/log', key: 'l' },
     ];
     const here = $derived.by(() => {
         const path = page.url.split('?')[0] ?? '/';
-        return path === '/' ? '/' : path.startsWith('/pours') ? '/jobs' : `/${path.split('/')[1] ?? ''}`;
+        return path === '/'
+            ? '/'
+            : path.startsWith('/pours')
+              ? '/jobs'
+              : path.startsWith('/formulas')
+                ? '/swatches'
+                : `/${path.split('/')[1] ?? ''}`;
     });
     const running = $derived(/^\/pours\/\d+\/run/.test(page.url));
 
@@ -168,7 +176,7 @@
     {/each}
     {#if shared.flash !== null}
         <p class="ring said">
-            {shared.flash}
+            {inWords(shared.flash, bench.units)}
             {#if shared.undo !== null}<button class="btn btn-sm" onclick={() => router.post(shared.undo ?? '')}>Undo</button>{/if}
         </p>
     {/if}

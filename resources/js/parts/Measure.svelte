@@ -1,7 +1,7 @@
 <script lang="ts">
     import { untrack } from 'svelte';
     import { bench } from '../lib/bench.svelte';
-    import { figure, sign, typed, type Quantity } from '../lib/units';
+    import { figure, inWords, sign, type Quantity, typed } from '../lib/units';
 
     type Props = {
         label: string;
@@ -60,11 +60,11 @@
         {#if sign(kind, bench.units) !== ''}<span class="unit">{sign(kind, bench.units)}</span>{/if}
     </span>
     {#if error !== null && !missing}
-        <p class="say wrong" id="{id}-say" role="alert">{error}</p>
+        <p class="say wrong" id="{id}-say" role="alert">{inWords(error, bench.units)}</p>
     {:else if missing}
         <p class="say" id="{id}-say">needed</p>
     {:else if hint !== ''}
-        <p class="say" id="{id}-say">{hint}</p>
+        <p class="say" id="{id}-say">{inWords(hint, bench.units)}</p>
     {/if}
 </div>
 

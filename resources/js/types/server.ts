@@ -73,6 +73,21 @@ export type CureResult = {
     }[];
 };
 
+/** What so much softener costs: tear strength and elongation fall, pot life shifts, and from some load on it sweats out. The sheet of the base gives the plain values, that of the softener how fast they change; both are guides, not tests. */
+export type CostResult = {
+    pct_of_ab: number;
+    tear_n_mm: number | null;
+    elongation_pct: number | null;
+    pot_life_min: number | null;
+    bleed: 'none' | 'begins' | 'sure';
+    thinnest_mm: number | null;
+    edge_n: number | null;
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
 /** The softener curve of a base, as far as sheet and pucks tell. */
 export type HardenResult = {
     c: number;
@@ -89,6 +104,15 @@ export type HardenResult = {
         };
         low: number;
         high: number;
+    })[];
+    pucks: ({
+        pct_of_ab: number;
+        shore: {
+            scale: '00' | 'A';
+            reading: number;
+        };
+        off_sd: number;
+        outlier: boolean;
     })[];
     for_target: {
         pct_of_ab: number;
@@ -181,6 +205,92 @@ export type MouldResult = {
     }[];
 };
 
+/** A pot of silicone paint: what to weigh, how thick it goes on wet, and how long to wait between coats. */
+export type PaintResult = {
+    mass_g: number;
+    dry_g: number;
+    coats: number;
+    wet_mm: number;
+    ratio: {
+        silicone: number;
+        pigment: number;
+        solvent: number;
+    };
+    flash_min: number | null;
+    pot_life_min: number | null;
+    lines: {
+        add: string;
+        grams: number;
+        running: number;
+    }[];
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
+/** Two formulas side by side, everything on the same bases, so that a change of basis does not pass for a change of formula. */
+export type ComparisonResult = {
+    rows: ({
+        name: string;
+        left: {
+            pct_of_ab: number;
+            pct_of_one_part: number;
+        } | null;
+        right: {
+            pct_of_ab: number;
+            pct_of_one_part: number;
+        } | null;
+        change: 'same' | 'more' | 'less' | 'new' | 'gone';
+    })[];
+    left_sg: number;
+    right_sg: number;
+    same_base: boolean;
+    same_order: boolean;
+};
+
+/** A series as one small pour: first the cups everything comes from, then each puck's own cup. */
+export type SeriesResult = {
+    cups: {
+        name: string;
+        mass_g: number;
+        lines: {
+            add: string;
+            grams: number;
+            running: number;
+        }[];
+    }[];
+    pucks: {
+        wanted_pct: number;
+        true_pct: number;
+        mass_g: number;
+        lines: {
+            add: string;
+            grams: number;
+            running: number;
+        }[];
+    }[];
+    minutes: number;
+    usable_min: number | null;
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+    working: string[];
+};
+
+/** The colour a photo gives, and within which ΔE00 of it the true one lies four times out of five. */
+export type PatchResult = {
+    lab: [number, number, number];
+    srgb: string;
+    within_delta_e: number;
+    balance: number[];
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
 /** What a tinted base looks like, and what brings it nearest the target. */
 export type TintResult = {
     lab: [number, number, number];
@@ -191,6 +301,7 @@ export type TintResult = {
         lab: [number, number, number];
         srgb: string;
     })[];
+    hides_from_mm: number | null;
     loads: Record<string, number>;
     delta_e: number | null;
     alternatives: {
@@ -223,7 +334,7 @@ export type VolumeResult = {
     }[];
 };
 
-/** The bench: what needs hands now, next and later, each with the one number that matters. */
+/** The bench: what needs hands now, next and later, each with the one number that matters; and what waits to be read. */
 export type BenchView = {
     items: ({
         pour_id: number;
@@ -240,6 +351,81 @@ export type BenchView = {
         colour: string;
         action: string;
     })[];
+    small: {
+        what: string;
+        href: string;
+        count: number;
+    }[];
+};
+
+/** A colour answered: the recipe in per cent and grams, its chips, its ladder, and what thickness does to it. */
+export type ColourAnswerView = {
+    tint: TintResult;
+    target: {
+        lab: [number, number, number];
+        srgb: string;
+    } | null;
+    max_load_pct: number;
+    recipe: ({
+        code: string;
+        name: string;
+        colour: string;
+        pct: number;
+        grams: number | null;
+    })[];
+    alternatives: ({
+        recipe: ({
+            code: string;
+            name: string;
+            colour: string;
+            pct: number;
+            grams: number | null;
+        })[];
+        srgb: string;
+        delta_e: number;
+    })[];
+    ladder: {
+        share_pct: number;
+        light: string;
+        dark: string;
+        here: string;
+    }[];
+    depth: string;
+    cup: {
+        mass_g: number;
+        cups: number;
+    } | null;
+    batch_wrong: string | null;
+};
+
+/** What the colour screen can be asked: bases that take pigment, what is known of them and of each pigment, colours wanted before, and the sheets that are being planned. */
+export type ColourView = {
+    base: string;
+    bases: {
+        code: string;
+        name: string;
+    }[];
+    max_load_pct: number;
+    pigment_into: string;
+    softeners: {
+        code: string;
+        name: string;
+        basis: string;
+        into: string;
+    }[];
+    pigments: ({
+        code: string;
+        name: string;
+        colour: string;
+        drawdowns: number;
+        of: string | null;
+    })[];
+    targets: {
+        id: number;
+        name: string;
+        lab: [number, number, number];
+    }[];
+    drafts: DraftView[];
 };
 
 /** The contact board: every fresh material on every surface, each with its verdict, and what the shop has tested. */
@@ -283,6 +469,184 @@ export type ContactBoardView = {
         name: string;
         text: string;
     }[];
+};
+
+/** A sheet that is being planned: an answer can be weighed for it and written into it. */
+export type DraftView = {
+    id: number;
+    base: string;
+    name: string;
+};
+
+/** The swatch drawer. */
+export type DrawerView = {
+    swatches: ({
+        id: number;
+        name: string;
+        base: string;
+        formula: string;
+        formula_href: string;
+        inside: string;
+        hardness: {
+            scale: '00' | 'A';
+            reading: number;
+            written: string;
+            spread: number;
+            count: number;
+        } | null;
+        white: string | null;
+        black: string | null;
+        lab: [number, number, number] | null;
+        within: number | null;
+        translucency: {
+            words: string;
+            ratio: number;
+            delta_e: number;
+        } | null;
+        delta_e: number | null;
+        points: number | null;
+        thickness_mm: number | null;
+        poured_ms: number;
+        demoulded_ms: number | null;
+        note: string;
+        photo: boolean;
+        readings: ({
+            id: number;
+            kind: string;
+            at_ms: number;
+            after_min: number | null;
+            text: string;
+            source: string;
+            left_out: boolean;
+        })[];
+        questions: {
+            code: string;
+            message: string;
+        }[];
+    })[];
+    total: number;
+    shown: number;
+    filter: {
+        q: string;
+        base: string;
+        hardness: string;
+        colour: string;
+    };
+    wrong: string | null;
+    cards: {
+        white: [number, number, number];
+        black: [number, number, number];
+    };
+    bases: Record<string, string>;
+    targets: {
+        id: number;
+        name: string;
+        lab: [number, number, number];
+    }[];
+};
+
+/** A formula worked out: grams and both bases, how hard it will be, what to mind. */
+export type FormulaAnswerView = {
+    additives: {
+        pct_of_ab: number;
+        pct_of_one_part: number;
+        grams: number;
+    }[];
+    mix: MixResult;
+    hardness: string | null;
+    cost: CostResult | null;
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+    cautions: {
+        title: string;
+        text: string;
+    }[];
+    gear: string[];
+};
+
+/** One formula: its versions, what came of each, one beside another, and where it can be poured. */
+export type FormulaView = {
+    id: number;
+    name: string;
+    kind: 'mix' | 'paint' | 'trial';
+    retired: boolean;
+    chosen: number;
+    other: number | null;
+    versions: ({
+        id: number;
+        number: number;
+        recipe: {
+            base: string;
+            additives: {
+                code: string;
+                amount: number;
+                basis: string;
+                into: string;
+            }[];
+        };
+        parent: {
+            called: string;
+            href: string;
+        } | null;
+        children: {
+            called: string;
+            href: string;
+        }[];
+        note: string;
+        photo: boolean;
+        kept_ms: number;
+        swatches: number;
+        pours: ({
+            id: number;
+            name: string;
+            grams: number | null;
+            grade: string | null;
+            at_ms: number | null;
+            href: string;
+        })[];
+    })[];
+    comparison: ComparisonResult | null;
+    last_batch: {
+        pour_id: number;
+        at_ms: number;
+        cups: number;
+        lines: {
+            add: string;
+            grams: number;
+        }[];
+    } | null;
+    links: {
+        id: number;
+        name: string;
+        same_base: boolean;
+        begun: boolean;
+    }[];
+    shelf: ShelfView;
+};
+
+/** The shop's formulas, each with what its newest version says. */
+export type FormulasView = {
+    formulas: ({
+        id: number;
+        name: string;
+        kind: string;
+        versions: number;
+        base: string;
+        colour: string;
+        inside: {
+            name: string;
+            colour: string;
+            pct_of_ab: number;
+        }[];
+        hardness: string | null;
+        pours: number;
+        last_ms: number | null;
+        last_grade: string | null;
+        retired: boolean;
+    })[];
+    shelf: ShelfView;
 };
 
 /** What every screen's frame needs: whose bench, which units, how warm, what is live today. */
@@ -335,6 +699,68 @@ export type FrameView = {
     };
 };
 
+/** The softener curve drawn, with the shop's pucks on it and what a target asks for. Heights (`y`) are natural logarithms of the modulus, on which A and 00 are one scale. */
+export type HardnessAnswerView = {
+    base: string;
+    softener: string;
+    limit_pct: number;
+    ref_c: number;
+    target: {
+        scale: '00' | 'A';
+        reading: number;
+        written: string;
+        y: number;
+    };
+    harden: HardenResult;
+    line: {
+        pct: number;
+        y: number;
+        low_y: number;
+        high_y: number;
+        written: string;
+    }[];
+    pucks: {
+        id: number;
+        name: string;
+        pct: number;
+        y: number;
+        written: string;
+        readings: number;
+        spread: number;
+        off_sd: number;
+        outlier: boolean;
+    }[];
+    stops: ({
+        scale: '00' | 'A';
+        reading: number;
+        y: number;
+    })[];
+    cost: CostResult | null;
+    mix: MixResult | null;
+    mix_wrong: string | null;
+    notes: {
+        from: string;
+        text: string;
+        href: string;
+    }[];
+};
+
+/** What the hardness screen can be asked: bases with their softeners, and the sheets that are being planned. */
+export type HardnessView = {
+    bases: {
+        code: string;
+        name: string;
+        shore: string;
+        pucks: number;
+        softeners: {
+            code: string;
+            name: string;
+            into: string;
+        }[];
+    }[];
+    drafts: DraftView[];
+};
+
 /** A job: its piece and its chain, each link with its material and where its pours stand. */
 export type JobView = {
     id: number;
@@ -370,40 +796,7 @@ export type JobView = {
             hours_since_cure: number | null;
             hours_known: number | null;
             solvent_min_ago: number | null;
-            result: {
-                verdict: 'clear' | 'release' | 'seal-and-release' | 'test-first' | 'stop';
-                safe: boolean;
-                in_short: string;
-                adhesion: 'lets-go' | 'grips' | 'fuses';
-                inhibition: 'none' | 'may-slow' | 'stops';
-                wear: number;
-                because: ({
-                    rule: string;
-                    text: string;
-                    sure: 'certain' | 'usual' | 'disputed';
-                })[];
-                plan: ({
-                    do: 'dry' | 'seal' | 'block' | 'release' | 'wait' | 'test';
-                    what: string;
-                    coats: number;
-                    minutes: number;
-                    note: string;
-                })[];
-                releases: {
-                    id: string;
-                    fit: number;
-                    why: string;
-                }[];
-                ruinous: {
-                    id: string;
-                    why: string;
-                }[];
-                cautions: string[];
-                warnings: {
-                    code: string;
-                    message: string;
-                }[];
-            };
+            result: ContactResult;
         })[];
         surface: string | null;
         role: string;
@@ -452,6 +845,7 @@ export type LogView = {
         kind: string;
         base: string;
         formula: string;
+        formula_href: string | null;
         planned_g: number | null;
         used_g: number | null;
         pieces: number;
@@ -475,6 +869,12 @@ export type LogView = {
     bases: Record<string, string>;
 };
 
+/** A pot of paint, and whether it holds on cured silicone. */
+export type PaintAnswerView = {
+    pot: PaintResult;
+    holds: ContactResult;
+};
+
 /** What a pour sheet needs to be filled in: itself as typed, the shelf, earlier formulas, what earlier pours taught. */
 export type PourSheetView = {
     id: number;
@@ -483,27 +883,7 @@ export type PourSheetView = {
     impression: string;
     kind: string;
     sheet: Record<string, unknown>;
-    bases: ({
-        code: string;
-        name: string;
-        shore: string | null;
-        one_part: boolean;
-        part_a: string;
-        part_b: string | null;
-        by_volume_ok: boolean;
-        vacuum: string;
-        colour: string;
-    })[];
-    additives: {
-        code: string;
-        name: string;
-        role: string;
-        families: string[];
-        basis: string;
-        into: string;
-        colour: string;
-    }[];
-    families: Record<string, string>;
+    shelf: ShelfView;
     formulas: {
         id: number;
         name: string;
@@ -541,91 +921,15 @@ export type ReckoningView = {
         code: string;
         message: string;
     }[];
-    volume: {
-        low_ml: number;
-        likely_ml: number;
-        high_ml: number;
-        advice: string;
-        working: string[];
-        reconcile: {
-            used_ml: number;
-            part_ml: number | null;
-            correction_pct: number;
-        } | null;
-        warnings: {
-            code: string;
-            message: string;
-        }[];
-    } | null;
-    mix: {
-        mass_g: number;
-        volume_ml: number;
-        sg: number;
-        parts: Record<string, number>;
-        batches: {
-            mass_g: number;
-            lines: {
-                add: string;
-                grams: number;
-                running: number;
-            }[];
-        }[];
-        pot_life_min: number | null;
-        usable_min: number | null;
-        demould_min: number | null;
-        ratio_error_pct: number;
-        smallest_batch_g: number;
-        limit: 'vessel' | 'scale' | 'pot_life' | null;
-        by_volume: {
-            a_ml: number;
-            b_ml: number;
-        } | null;
-        warnings: {
-            code: string;
-            message: string;
-        }[];
-        working: string[];
-    } | null;
-    cure: {
-        factor: number;
-        q10: number;
-        offset: number;
-        pot_life_min?: {
-            low: number;
-            likely: number;
-            high: number;
-        };
-        recoat_open_min?: {
-            low: number;
-            likely: number;
-            high: number;
-        };
-        recoat_close_min?: {
-            low: number;
-            likely: number;
-            high: number;
-        };
-        demould_min?: {
-            low: number;
-            likely: number;
-            high: number;
-        };
-        service_min?: {
-            low: number;
-            likely: number;
-            high: number;
-        };
-        rests_on: number;
-        warnings: {
-            code: string;
-            message: string;
-        }[];
-    } | null;
+    volume: VolumeResult | null;
+    mix: MixResult | null;
+    cure: CureResult | null;
     additives: {
         pct_of_ab: number;
         pct_of_one_part: number;
         grams: number;
     }[];
+    hardness: string | null;
 };
 
 /** A run as its screen shows it: where it stands, what to do now, what the cup holds and what the clock says. */
@@ -747,6 +1051,57 @@ export type RunView = {
     } | null;
 };
 
+/** What a series can be made of. */
+export type SeriesView = {
+    kind: 'softener' | 'tint';
+    base: string;
+    pigment: string;
+    bases: {
+        code: string;
+        name: string;
+        family: string;
+        softeners: {
+            code: string;
+            name: string;
+            limit_pct: number;
+        }[];
+        pigment_basis: string;
+        pigment_into: string;
+    }[];
+    pigments: {
+        code: string;
+        name: string;
+        colour: string;
+        families: string[];
+    }[];
+};
+
+/** What a recipe can be written with. */
+export type ShelfView = {
+    bases: ({
+        code: string;
+        name: string;
+        shore: string | null;
+        one_part: boolean;
+        part_a: string;
+        part_b: string | null;
+        by_volume_ok: boolean;
+        vacuum: string;
+        colour: string;
+        family: string;
+    })[];
+    additives: {
+        code: string;
+        name: string;
+        role: string;
+        families: string[];
+        basis: string;
+        into: string;
+        colour: string;
+        paint_only: boolean;
+    }[];
+};
+
 /** The shelf: every sheet to read, with its times as they are in the room now. */
 export type StoresView = {
     open: string | null;
@@ -795,7 +1150,7 @@ export type StoresView = {
         typical: string[];
         notes: string;
     })[];
-    additives: {
+    additives: ({
         code: string;
         name: string;
         role: string;
@@ -806,6 +1161,16 @@ export type StoresView = {
         basis: string;
         into: string;
         max: number;
+        softening: {
+            pct_of_ab: number;
+            stiffness: number;
+            tear: number;
+            stretch: number;
+            pot_life: number;
+        }[];
+        bleed_from_pct: number | null;
+        flash_min: number | null;
+        paint_only: boolean;
         cautions: {
             title: string;
             text: string;
@@ -813,7 +1178,7 @@ export type StoresView = {
         measured: string[];
         typical: string[];
         notes: string;
-    }[];
+    })[];
 };
 
 /** The day strip: every live pour with where hands are needed, what it waits for, and the windows that close. */

@@ -43,8 +43,8 @@
                     </div>
                     <p class="number">
                         {#if item.number !== null}
-                            <span class="fig">{figure(item.number, 'mass', shop.units, shop.units === 'metric' ? 1 : 2)}</span>&nbsp;<span
-                                class="quiet">{sign('mass', shop.units)}</span
+                            <span class="fig">{figure(item.number, 'mass', shop.units, 1)}</span>&nbsp;<span class="quiet"
+                                >{sign('mass', shop.units)}</span
                             >
                         {/if}
                         <span class="quiet block text-sm">{item.label}</span>
@@ -65,6 +65,11 @@
             {:else}
                 <p class="quiet mt-3">{group.empty}</p>
             {/each}
+            {#if group.id === 'now' && bench.small.length > 0}
+                <ul class="small-things" aria-label="To be read">
+                    {#each bench.small as thing (thing.what)}<li><a class="link" href={thing.href}>{thing.what}</a></li>{/each}
+                </ul>
+            {/if}
         </section>
     {/each}
 </div>
@@ -126,6 +131,13 @@
     .next .gone,
     .later .gone {
         background: var(--color-success);
+    }
+    .small-things {
+        display: grid;
+        gap: 0.5rem;
+        border-top: 1.5px solid var(--color-base-300);
+        padding: 0.8rem 0 0 1rem;
+        margin-top: 0.6rem;
     }
     .due {
         color: var(--color-accent);

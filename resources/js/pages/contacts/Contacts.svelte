@@ -1,13 +1,14 @@
 <script lang="ts">
-    import { page, router } from '@inertiajs/svelte';
+    import { router } from '@inertiajs/svelte';
     import { onMount, tick, untrack } from 'svelte';
     import { ask } from '../../lib/api';
     import { verdictMark } from '../../lib/contacts';
     import { screenKeys } from '../../lib/keys';
+    import Exchange from '../../parts/Exchange.svelte';
     import Mark from '../../parts/Mark.svelte';
     import type { ContactBoardView, ContactResult } from '../../types/server';
-    import Patches from './Patches.svelte';
     import Pair from './Pair.svelte';
+    import Patches from './Patches.svelte';
 
     let { board }: { board: ContactBoardView } = $props();
 
@@ -31,7 +32,6 @@
     let at = $state({ fresh: 'silicone-platinum', surface: 'silicone-platinum' });
     let pair = $state<ContactResult | null>(null);
     let asked = 0;
-    const errors = $derived((page.props.errors as Record<string, string> | undefined) ?? {});
 
     async function open(f: string, s: string): Promise<void> {
         at = { fresh: f, surface: s };
@@ -70,14 +70,6 @@
             );
         }
     });
-
-    function take(event: Event & { currentTarget: HTMLInputElement }): void {
-        const file = event.currentTarget.files?.[0];
-        if (file !== undefined) {
-            router.post('/contacts/import', { file }, { forceFormData: true, preserveScroll: true });
-            event.currentTarget.value = '';
-        }
-    }
 
     onMount(() => {
         void open(at.fresh, at.surface);
@@ -189,12 +181,16 @@
             </li>
         {/each}
     </ul>
-    <p class="mt-3 flex flex-wrap items-center gap-2">
-        <a class="btn btn-sm" href="/contacts.yaml" download>Take rules and tests out (YAML)</a>
-        <a class="btn btn-sm" href="/contacts.json" download>as JSON</a>
-        <label class="btn btn-sm">Take a file in <input class="sr-only" type="file" accept=".yaml,.yml,.json" onchange={take} /></label>
-    </p>
-    {#if errors.file !== undefined}<p class="mt-2 font-bold text-error" role="alert">{errors.file}</p>{/if}
+    <div class="mt-3">
+        <Exchange
+            out={[
+                { href: '/contacts.yaml', what: 'Take rules and tests out (YAML)' },
+                { href: '/contacts.json', what: 'as JSON' },
+            ]}
+            to="/contacts/import"
+            accept=".yaml,.yml,.json"
+        />
+    </div>
 </section>
 
 <style>

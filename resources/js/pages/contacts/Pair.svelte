@@ -1,8 +1,12 @@
 <script lang="ts">
-    import { page, router } from '@inertiajs/svelte';
+    import { router } from '@inertiajs/svelte';
+    import { bench } from '../../lib/bench.svelte';
     import { doing, verdictMark } from '../../lib/contacts';
-    import { minutes } from '../../lib/units';
+    import { refused } from '../../lib/refused';
+    import { inWords, minutes } from '../../lib/units';
+    import Choice from '../../parts/Choice.svelte';
     import Mark from '../../parts/Mark.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
     import type { ContactBoardView, ContactResult } from '../../types/server';
 
     type Props = { pair: ContactResult; board: ContactBoardView; fresh: string; surface: string; title: string };
@@ -24,7 +28,7 @@
         event.preventDefault();
         router.post('/contacts/patches', { fresh, surface, base, place }, { preserveScroll: true, onSuccess: () => (place = '') });
     }
-    const wrong = $derived((page.props.errors as Record<string, string> | undefined)?.patch ?? null);
+    const wrong = $derived(refused('patch'));
 </script>
 
 <h2 class="text-2xl">{title[0]?.toUpperCase()}{title.slice(1)}</h2>
@@ -32,7 +36,7 @@
     <Mark kind={verdictMark[pair.verdict] ?? 'stop'} /> <b>{verdicts[pair.verdict]}</b> <span class="quiet">{pair.in_short}</span>
 </p>
 <ul class="because">
-    {#each pair.because as why (why.rule)}<li>{why.text} <span class="quiet text-sm">{why.sure}</span></li>{/each}
+    {#each pair.because as why (why.rule)}<li>{inWords(why.text, bench.units)} <span class="quiet text-sm">{why.sure}</span></li>{/each}
 </ul>
 {#if pair.plan.length > 0}
     <ol class="plan" aria-label="What to do">
@@ -83,19 +87,16 @@
     <p class="quiet text-sm">A dab: thickened and tinted so that it shows, on a hidden place, one spot wiped with solvent first.</p>
     <div class="flex flex-wrap items-end gap-2">
         {#if bases.length > 0}
-            <label class="grid gap-1 text-sm"
-                ><span class="quiet">of</span>
-                <select class="select" bind:value={base}
-                    >{#each bases as b (b.code)}<option value={b.code}>{b.name}</option>{/each}</select
-                >
-            </label>
+            <Choice label="of" bind:value={base}
+                >{#each bases as b (b.code)}<option value={b.code}>{b.name}</option>{/each}</Choice
+            >
         {/if}
         <label class="grid flex-1 gap-1 text-sm"
             ><span class="quiet">where</span><input class="input w-full" placeholder="under the left foot" bind:value={place} /></label
         >
         <button class="btn">It is on</button>
     </div>
-    {#if wrong !== null}<p class="font-bold text-error" role="alert">{wrong}</p>{/if}
+    <Wrong says={wrong} />
 </form>
 
 <style>

@@ -2,6 +2,8 @@
     import { router } from '@inertiajs/svelte';
     import { bench } from '../../lib/bench.svelte';
     import { dayAndTime, span } from '../../lib/units';
+    import PhotoPick from '../../parts/PhotoPick.svelte';
+    import TextLine from '../../parts/TextLine.svelte';
     import type { ContactBoardView } from '../../types/server';
 
     let { board, onopen }: { board: ContactBoardView; onopen: (fresh: string, surface: string) => void } = $props();
@@ -36,17 +38,8 @@
                     {#if bench.now < patch.due_ms}<span class="fig font-bold">{span(patch.due_ms - bench.now)}</span>
                         <span class="quiet">to go</span>{:else}<b class="text-accent">read it now</b>{/if}
                 </p>
-                <label class="grid gap-1 text-sm"
-                    ><span class="quiet">What you saw</span><input class="input w-full" bind:value={notes[patch.id]} /></label
-                >
-                <label class="grid gap-1 text-sm"
-                    ><span class="quiet">Photo</span><input
-                        type="file"
-                        accept="image/*"
-                        class="file-input file-input-sm"
-                        onchange={(event) => (photos[patch.id] = event.currentTarget.files?.[0])}
-                    /></label
-                >
+                <TextLine label="What you saw" bind:value={notes[patch.id]} />
+                <PhotoPick onpick={(taken) => (photos[patch.id] = taken)} />
                 <p class="flex gap-2">
                     <button class="btn btn-sm" onclick={() => read(patch.id, true)}>Cured, came away</button>
                     <button class="btn btn-sm" onclick={() => read(patch.id, false)}>Failed</button>

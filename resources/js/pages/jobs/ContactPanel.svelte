@@ -1,15 +1,18 @@
 <script lang="ts">
-    import { page, router } from '@inertiajs/svelte';
+    import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
+    import { bench } from '../../lib/bench.svelte';
     import { doing, markOf, wordsOf, type Contact, type Words } from '../../lib/contacts';
-    import { minutes } from '../../lib/units';
+    import { refused } from '../../lib/refused';
+    import { inWords, minutes } from '../../lib/units';
+    import Choice from '../../parts/Choice.svelte';
     import Mark from '../../parts/Mark.svelte';
     import Measure from '../../parts/Measure.svelte';
+    import TextLine from '../../parts/TextLine.svelte';
     import Compare from './Compare.svelte';
 
     let { contact, linkId, linkName, words }: { contact: Contact; linkId: number; linkName: string; words: Words } = $props();
 
-    const errors = $derived((page.props.errors as Record<string, string> | undefined) ?? {});
     const result = $derived(contact.result);
     let reason = $state(untrack(() => contact.overruled ?? ''));
     let hours = $state<number | string | null>(untrack(() => contact.hours_since_cure));
@@ -31,7 +34,7 @@
         return result.verdict === 'test-first' ? `${linkName} on ${with_}: test it first` : `${linkName} and ${with_} come apart`;
     });
 
-    type Choice = Partial<{
+    type Chosen = Partial<{
         release: string | null;
         sealed_with: string | null;
         damp: boolean;
@@ -40,7 +43,7 @@
         solvent_min_ago: number | string | null;
         overruled: string | null;
     }>;
-    function choose(change: Choice): void {
+    function choose(change: Chosen): void {
         router.put(
             `/impressions/${String(linkId)}/contacts/${contact.key}`,
             {
@@ -62,7 +65,9 @@
     <h3 id="contact-{contact.key}" class="text-2xl"><Mark kind={markOf(contact)} /> <span>{title}</span></h3>
     <p class="quiet">{contact.fresh}, fresh, on {contact.surface_name}: <b>{wordsOf(contact)}</b></p>
     <ul class="because">
-        {#each result.because as why (why.rule)}<li>{why.text} <span class="quiet text-sm">{why.sure}</span></li>{/each}
+        {#each result.because as why (why.rule)}<li>
+                {inWords(why.text, bench.units)} <span class="quiet text-sm">{why.sure}</span>
+            </li>{/each}
     </ul>
 
     {#if result.releases.length > 0 && result.inhibition !== 'stops'}
@@ -120,7 +125,7 @@
             {/each}
         </ol>
     {/if}
-    {#each result.cautions as caution (caution)}<p class="caution">{caution}</p>{/each}
+    {#each result.cautions as caution (caution)}<p class="caution">{inWords(caution, bench.units)}</p>{/each}
 
     <details
         class="mt-3"
@@ -132,25 +137,22 @@
     >
         <summary class="link cursor-pointer">The surface as it is today</summary>
         <div class="state">
-            <label class="grid gap-1 text-sm"
-                ><span class="quiet">Sealed with</span>
-                <select
-                    class="select w-full text-base"
-                    value={contact.sealed_with ?? ''}
-                    onchange={(event) => choose({ sealed_with: event.currentTarget.value === '' ? null : event.currentTarget.value })}
-                >
-                    <option value="">nothing</option>
-                    {#each Object.entries(words.sealers) as [id, name] (id)}<option value={id}>{name}</option>{/each}
-                </select>
-            </label>
+            <Choice
+                label="Sealed with"
+                value={contact.sealed_with ?? ''}
+                onchange={(value) => choose({ sealed_with: value === '' ? null : value })}
+            >
+                <option value="">nothing</option>
+                {#each Object.entries(words.sealers) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+            </Choice>
             <Measure
                 label="Hours since it cured"
                 kind="plain"
                 hint={contact.hours_known === null ? '' : `${String(contact.hours_known)} h, from its own pour`}
                 bind:value={hours}
-                error={errors['contact.hours_since_cure'] ?? null}
+                error={refused('contact.hours_since_cure')}
             />
-            <Measure label="Minutes since solvent" kind="plain" bind:value={solvent} error={errors['contact.solvent_min_ago'] ?? null} />
+            <Measure label="Minutes since solvent" kind="plain" bind:value={solvent} error={refused('contact.solvent_min_ago')} />
             <button type="button" class="btn self-end" onclick={() => choose({})}>Judge again</button>
             <label class="flex items-center gap-2"
                 ><input
@@ -179,18 +181,12 @@
                 choose({ overruled: reason });
             }}
         >
-            <label class="grid gap-1 text-sm"
-                ><span class="quiet">You know better? It is kept with your reason and asked again before the pour.</span>
-                <input
-                    class="input w-full text-base"
-                    bind:value={reason}
-                    placeholder="why it is safe all the same"
-                    aria-invalid={errors['contact.overruled'] !== undefined}
-                />
-            </label>
-            {#if errors['contact.overruled'] !== undefined}<p class="text-sm font-bold text-error" role="alert">
-                    {errors['contact.overruled']}
-                </p>{/if}
+            <TextLine
+                label="You know better? It is kept with your reason and asked again before the pour."
+                placeholder="why it is safe all the same"
+                bind:value={reason}
+                error={refused('contact.overruled')}
+            />
             <div class="flex gap-2">
                 <button class="btn btn-sm">Overrule it</button>
                 {#if contact.overruled !== null}<button

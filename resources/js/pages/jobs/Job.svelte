@@ -1,11 +1,13 @@
 <script lang="ts">
-    import { page, router } from '@inertiajs/svelte';
+    import { router } from '@inertiajs/svelte';
     import { onMount, untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
+    import type { Words } from '../../lib/contacts';
     import { screenKeys } from '../../lib/keys';
+    import { refused } from '../../lib/refused';
     import { dayAndTime, measure } from '../../lib/units';
     import Chain from '../../parts/Chain.svelte';
-    import type { Words } from '../../lib/contacts';
+    import Wrong from '../../parts/Wrong.svelte';
     import type { JobView } from '../../types/server';
     import ContactPanel from './ContactPanel.svelte';
     import LinkForm from './LinkForm.svelte';
@@ -27,11 +29,7 @@
     const contact = $derived(
         link?.contacts.find((c) => c.key === contactKey) ?? link?.contacts.find((c) => c.blocks) ?? link?.contacts[0] ?? null,
     );
-    const refused = $derived(
-        (page.props.errors as Record<string, string> | undefined)?.impression ??
-            (page.props.errors as Record<string, string> | undefined)?.from_id ??
-            null,
-    );
+    const why = $derived(refused('impression') ?? refused('from_id'));
 
     const states: Record<string, string> = {
         draft: 'sheet',
@@ -91,7 +89,7 @@
     </p>
 </section>
 
-{#if refused !== null}<p class="mt-3 font-bold text-error" role="alert">{refused}</p>{/if}
+<Wrong says={why} />
 {#if form === 'new'}<LinkForm
         {materials}
         {words}

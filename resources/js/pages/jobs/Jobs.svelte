@@ -1,8 +1,8 @@
 <script lang="ts">
     import { page, router } from '@inertiajs/svelte';
     import { onMount } from 'svelte';
-    import { screenKeys } from '../../lib/keys';
     import type { Words } from '../../lib/contacts';
+    import { screenKeys } from '../../lib/keys';
     import Mark from '../../parts/Mark.svelte';
     import type { JobsView } from '../../types/server';
     import NewJob, { type Material } from './NewJob.svelte';

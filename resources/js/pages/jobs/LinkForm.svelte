@@ -2,6 +2,9 @@
     import { useForm } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import type { Words } from '../../lib/contacts';
+    import Choice from '../../parts/Choice.svelte';
+    import TextLine from '../../parts/TextLine.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
     import type { JobView } from '../../types/server';
     import MaterialPick from './MaterialPick.svelte';
     import type { Material } from './NewJob.svelte';
@@ -42,77 +45,50 @@
 
 <form class="card-paper mt-4 grid gap-3" onsubmit={save} aria-label={link === undefined ? 'New link' : 'Change the link'}>
     <div class="grid gap-3 md:grid-cols-3">
-        <label class="grid gap-1"
-            ><span class="quiet text-sm">What it is</span>
-            <select class="select w-full" bind:value={form.kind}>
-                <option value="original">Original</option><option value="mould">Mould</option><option value="copy">Hard copy</option><option
-                    value="cast">Casts</option
-                >
-            </select>
-        </label>
-        <label class="grid gap-1"
-            ><span class="quiet text-sm">Name</span>
-            <input class="input w-full" bind:value={form.name} aria-invalid={form.errors.name !== undefined} />
-            {#if form.errors.name !== undefined}<span class="font-bold text-error text-sm" role="alert">{form.errors.name}</span>{/if}
-        </label>
-        <label class="grid gap-1"
-            ><span class="quiet text-sm">Material</span>
-            {#if form.kind === 'original'}<input class="input w-full" bind:value={form.material} />{:else}<MaterialPick
-                    {materials}
-                    bind:value={form.material}
-                />{/if}
-        </label>
+        <Choice label="What it is" bind:value={form.kind}>
+            <option value="original">Original</option><option value="mould">Mould</option><option value="copy">Hard copy</option><option
+                value="cast">Casts</option
+            >
+        </Choice>
+        <TextLine label="Name" bind:value={form.name} error={form.errors.name ?? null} />
+        {#if form.kind === 'original'}
+            <TextLine label="Material" bind:value={form.material} />
+        {:else}
+            <MaterialPick label="Material" {materials} bind:value={form.material} />
+        {/if}
     </div>
     <div class="grid gap-3 md:grid-cols-4">
         {#if form.kind === 'original'}
-            <label class="grid gap-1"
-                ><span class="quiet text-sm">Its surface</span>
-                <select class="select w-full" bind:value={form.surface}>
-                    <option value="">not said</option>
-                    {#each surfaces as [id, name] (id)}<option value={id}>{name}</option>{/each}
-                </select>
-            </label>
+            <Choice label="Its surface" bind:value={form.surface}>
+                <option value="">not said</option>
+                {#each surfaces as [id, name] (id)}<option value={id}>{name}</option>{/each}
+            </Choice>
         {:else}
-            <label class="grid gap-1"
-                ><span class="quiet text-sm">To the mould it is</span>
-                <select class="select w-full" bind:value={form.role}>
-                    <option value="whole">whole</option><option value="half">a half</option><option value="jacket">a jacket</option><option
-                        value="core">a core</option
-                    ><option value="insert">an insert</option>
-                </select>
-            </label>
-            <label class="grid gap-1"
-                ><span class="quiet text-sm">Takes its shape from</span>
-                <select class="select w-full" bind:value={form.from_id}>
-                    <option value={null}>the one before</option>
-                    {#each others.filter((o) => o.id !== link?.id) as other (other.id)}<option value={other.id}>{other.name}</option>{/each}
-                </select>
-            </label>
-            <label class="grid gap-1"
-                ><span class="quiet text-sm">Box walls</span>
-                <select class="select w-full" bind:value={form.wall}>
-                    <option value="">none</option>
-                    {#each surfaces as [id, name] (id)}<option value={id}>{name}</option>{/each}
-                </select>
-            </label>
-            <label class="grid gap-1"
-                ><span class="quiet text-sm">Bed</span>
-                <select class="select w-full" bind:value={form.bed}>
-                    <option value="">none</option>
-                    {#each surfaces as [id, name] (id)}<option value={id}>{name}</option>{/each}
-                </select>
-            </label>
+            <Choice label="To the mould it is" bind:value={form.role}>
+                <option value="whole">whole</option><option value="half">a half</option><option value="jacket">a jacket</option><option
+                    value="core">a core</option
+                ><option value="insert">an insert</option>
+            </Choice>
+            <Choice label="Takes its shape from" bind:value={form.from_id}>
+                <option value={null}>the one before</option>
+                {#each others.filter((o) => o.id !== link?.id) as other (other.id)}<option value={other.id}>{other.name}</option>{/each}
+            </Choice>
+            <Choice label="Box walls" bind:value={form.wall}>
+                <option value="">none</option>
+                {#each surfaces as [id, name] (id)}<option value={id}>{name}</option>{/each}
+            </Choice>
+            <Choice label="Bed" bind:value={form.bed}>
+                <option value="">none</option>
+                {#each surfaces as [id, name] (id)}<option value={id}>{name}</option>{/each}
+            </Choice>
         {/if}
         {#if link === undefined}
-            <label class="grid gap-1"
-                ><span class="quiet text-sm">Put it after</span>
-                <select class="select w-full" bind:value={form.after}>
-                    {#each others as other (other.id)}<option value={other.id}>{other.name}</option>{/each}
-                </select>
-            </label>
+            <Choice label="Put it after" bind:value={form.after}>
+                {#each others as other (other.id)}<option value={other.id}>{other.name}</option>{/each}
+            </Choice>
         {/if}
     </div>
-    {#if form.errors.from_id !== undefined}<p class="text-sm font-bold text-error" role="alert">{form.errors.from_id}</p>{/if}
+    <Wrong says={form.errors.from_id} />
     <label class="grid gap-1"
         ><span class="quiet text-sm">Note</span><textarea class="textarea w-full" rows="2" bind:value={form.note}></textarea></label
     >

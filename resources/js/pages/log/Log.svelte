@@ -3,6 +3,9 @@
     import { untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
     import { figure, sign } from '../../lib/units';
+    import Choice from '../../parts/Choice.svelte';
+    import PourAgain from '../../parts/PourAgain.svelte';
+    import TextLine from '../../parts/TextLine.svelte';
     import type { LogView } from '../../types/server';
 
     let { log }: { log: LogView } = $props();
@@ -37,35 +40,19 @@
 </div>
 
 <form class="filters" role="search" onsubmit={(event) => event.preventDefault()}>
-    <label class="grid gap-1 text-sm"
-        ><span class="quiet">Words</span><input
-            class="input w-full text-base"
-            placeholder="job, link or note"
-            bind:value={filter.q}
-            oninput={() => narrow(200)}
-        /></label
-    >
-    <label class="grid gap-1 text-sm"
-        ><span class="quiet">Grade</span>
-        <select class="select w-full text-base" bind:value={filter.grade} onchange={() => narrow()}>
-            <option value="">any</option>
-            {#each grades as grade (grade)}<option>{grade}</option>{/each}
-        </select>
-    </label>
-    <label class="grid gap-1 text-sm"
-        ><span class="quiet">Fault</span>
-        <select class="select w-full text-base" bind:value={filter.fault} onchange={() => narrow()}>
-            <option value="">any or none</option>
-            {#each Object.entries(log.faults) as [id, name] (id)}<option value={id}>{name}</option>{/each}
-        </select>
-    </label>
-    <label class="grid gap-1 text-sm"
-        ><span class="quiet">Base</span>
-        <select class="select w-full text-base" bind:value={filter.base} onchange={() => narrow()}>
-            <option value="">any</option>
-            {#each Object.entries(log.bases) as [code, name] (code)}<option value={code}>{name}</option>{/each}
-        </select>
-    </label>
+    <TextLine label="Words" placeholder="job, link or note" bind:value={filter.q} oninput={() => narrow(200)} />
+    <Choice label="Grade" bind:value={filter.grade} onchange={() => narrow()}>
+        <option value="">any</option>
+        {#each grades as grade (grade)}<option>{grade}</option>{/each}
+    </Choice>
+    <Choice label="Fault" bind:value={filter.fault} onchange={() => narrow()}>
+        <option value="">any or none</option>
+        {#each Object.entries(log.faults) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+    </Choice>
+    <Choice label="Base" bind:value={filter.base} onchange={() => narrow()}>
+        <option value="">any</option>
+        {#each Object.entries(log.bases) as [code, name] (code)}<option value={code}>{name}</option>{/each}
+    </Choice>
 </form>
 
 <p class="mt-3" role="status">
@@ -84,10 +71,13 @@
             <p class="fig text-sm">{day(row.at_ms)}</p>
             <div class="min-w-0">
                 <p>
-                    <a class="link font-bold" href="/pours/{row.id}/run">{row.job} · {row.impression}</a
-                    >{#if row.kind === 'cast' && row.pieces !== 1}<span class="fig"> × {row.pieces}</span>{/if}
+                    <a class="link inline-block leading-7 font-bold" href="/pours/{row.id}/run">{row.job} · {row.impression}</a
+                    >{#if row.kind === 'cast' && row.pieces !== 1}<span class="fig ml-2">× {row.pieces}</span>{/if}
                 </p>
-                <p class="quiet text-sm">{row.formula === '' ? row.base : row.formula}</p>
+                <p class="quiet text-sm">
+                    {#if row.formula_href !== null}<a class="link inline-block leading-7" href={row.formula_href}>{row.formula}</a
+                        >{:else}{row.base}{/if}
+                </p>
             </div>
             <p class="text-right whitespace-nowrap">
                 <span class="fig font-bold">{figure(row.used_g, 'mass', bench.units)}</span>
@@ -100,6 +90,9 @@
             <div class="min-w-0 text-sm">
                 {#each row.faults as fault (fault.name)}<p><b>{fault.name}.</b> <span class="quiet">{fault.cause}</span></p>{/each}
                 {#if row.note !== ''}<p>{row.note}</p>{/if}
+                <div class="mt-1">
+                    <PourAgain small pour={row.id} grams={row.used_g} what="{row.job}, {row.impression}, {day(row.at_ms)}" />
+                </div>
             </div>
         </li>
     {:else}

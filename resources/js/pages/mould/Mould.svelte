@@ -4,6 +4,7 @@
     import { ask } from '../../lib/api';
     import { bench } from '../../lib/bench.svelte';
     import { figure, measure } from '../../lib/units';
+    import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Warnings from '../../parts/Warnings.svelte';
     import type { MouldResult } from '../../types/server';
@@ -111,18 +112,12 @@
                 ><input type="checkbox" class="checkbox" bind:checked={piece.original.may_be_lost} />The original may be lost</label
             >
         </div>
-        <label class="grid gap-1 text-sm"
-            ><span class="quiet">The original is of</span>
-            <select class="select w-full text-base" bind:value={piece.original.surface}
-                >{#each Object.entries(surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}</select
-            >
-        </label>
-        <label class="grid gap-1 text-sm"
-            ><span class="quiet">What is cast in it</span>
-            <select class="select w-full text-base" bind:value={piece.casting.family}
-                >{#each Object.entries(families) as [id, name] (id)}<option value={id}>{name}</option>{/each}</select
-            >
-        </label>
+        <Choice label="The original is of" bind:value={piece.original.surface}
+            >{#each Object.entries(surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}</Choice
+        >
+        <Choice label="What is cast in it" bind:value={piece.casting.family}
+            >{#each Object.entries(families) as [id, name] (id)}<option value={id}>{name}</option>{/each}</Choice
+        >
         <div class="three">
             <Measure label="Casts wanted" kind="plain" bind:value={piece.casts} error={at('casts')} onchange={() => void reckon()} />
             <Measure

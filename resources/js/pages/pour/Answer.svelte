@@ -2,15 +2,18 @@
     import type { Snippet } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
     import type { LiveSheet } from '../../lib/sheet.svelte';
-    import { clockTime, figure, measure, minutes, sign } from '../../lib/units';
+    import { clockTime, figure, inWords, measure, minutes, sign } from '../../lib/units';
+    import Lines from '../../parts/Lines.svelte';
     import Warnings from '../../parts/Warnings.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
 
     let {
         live,
+        pourId,
         partNames,
         weighOnly,
         children,
-    }: { live: LiveSheet; weighOnly: boolean; partNames: { a: string; b: string | null }; children: Snippet } = $props();
+    }: { live: LiveSheet; pourId: number; weighOnly: boolean; partNames: { a: string; b: string | null }; children: Snippet } = $props();
 
     const mix = $derived(live.answer.mix);
     const volume = $derived(live.answer.volume);
@@ -51,21 +54,13 @@
             {/if}
         </div>
         {#if mix !== null && batch !== null}
-            <table class="lines">
-                <caption class="quiet text-left text-sm">Into {mix.batches.length === 1 ? 'the' : 'each'} cup, in this order</caption>
-                <thead>
-                    <tr><th scope="col">add</th><th scope="col">{sign('mass', bench.units)}</th><th scope="col">display reads</th></tr>
-                </thead>
-                <tbody>
-                    {#each batch.lines as line (line.add)}
-                        <tr>
-                            <th scope="row">{called(line.add)}</th>
-                            <td class="fig">{figure(line.grams, 'mass', bench.units, bench.units === 'metric' ? 1 : 2)}</td>
-                            <td class="fig font-bold">{figure(line.running, 'mass', bench.units, bench.units === 'metric' ? 1 : 2)}</td>
-                        </tr>
-                    {/each}
-                </tbody>
-            </table>
+            <div class="lines">
+                <Lines lines={batch.lines} {called}>
+                    {#snippet caption()}
+                        <span class="quiet text-sm">Into {mix.batches.length === 1 ? 'the' : 'each'} cup, in this order</span>
+                    {/snippet}
+                </Lines>
+            </div>
             {#if mix.by_volume !== null}
                 <p class="mt-1 text-sm">
                     By volume, as its sheet allows: {called('A')}
@@ -87,6 +82,12 @@
                         <dt>open at</dt>
                         <dd class="fig">{clockTime(bench.now + cure.demould_min.likely * 60_000)}</dd>
                     </div>{/if}
+                {#if live.answer.hardness !== null}<div>
+                        <dt>will read about</dt>
+                        <dd class="fig" data-testid="hardness">
+                            <a class="link" href="/swatches?base={live.sheet.formula.base}&pour={pourId}">{live.answer.hardness}</a>
+                        </dd>
+                    </div>{/if}
                 {#if mix.limit !== null && mix.batches.length > 1}<div>
                         <dt>a cup is limited by</dt>
                         <dd>{limits[mix.limit]}</dd>
@@ -97,17 +98,17 @@
         {/if}
     </div>
     <p class="working-out" class:on={!live.fresh} aria-hidden={live.fresh}>{live.trouble === null ? 'working it out …' : ''}</p>
-    {#if live.trouble !== null}<p class="font-bold text-error" role="alert">{live.trouble}</p>{/if}
-    {#each wrong as e (e.field)}<p class="font-bold text-error" role="alert">{e.message}</p>{/each}
+    <Wrong says={live.trouble} />
+    {#each wrong as e (e.field)}<p class="font-bold text-error" role="alert">{inWords(e.message, bench.units)}</p>{/each}
     {@render children()}
     <div class:stale={!live.fresh}><Warnings warnings={live.answer.warnings} /></div>
     {#if volume !== null || mix !== null}
         <details bind:open>
             <summary class="cursor-pointer link">How these numbers come about</summary>
             <ol class="working" class:stale={!live.fresh}>
-                {#each [...(volume?.working ?? []), ...(mix?.working ?? [])] as line, i (i)}<li>{line}</li>{/each}
+                {#each [...(volume?.working ?? []), ...(mix?.working ?? [])] as line, i (i)}<li>{inWords(line, bench.units)}</li>{/each}
             </ol>
-            {#if volume !== null}<p class="mt-2 text-sm font-bold">{volume.advice}</p>{/if}
+            {#if volume !== null}<p class="mt-2 text-sm font-bold">{inWords(volume.advice, bench.units)}</p>{/if}
             {#if cure !== null && cure.rests_on > 0}<p class="mt-1 text-sm">
                     The clock rests on {cure.rests_on}
                     {cure.rests_on === 1 ? 'gel' : 'gels'} watched in this shop.
@@ -131,9 +132,6 @@
         font-weight: 700;
         line-height: 1.05;
     }
-    .stale {
-        opacity: 0.3;
-    }
     .working-out {
         height: 1rem;
         line-height: 1rem;
@@ -145,25 +143,7 @@
         visibility: visible;
     }
     .lines {
-        width: 100%;
         margin-top: 0.5rem;
-        border-collapse: collapse;
-    }
-    .lines th,
-    .lines td {
-        padding: 0.16rem 0.2rem;
-        border-bottom: 1px solid var(--color-base-300);
-        text-align: right;
-        font-size: 1.02rem;
-    }
-    .lines th[scope='row'],
-    .lines th:first-child {
-        text-align: left;
-    }
-    .lines thead th {
-        font-size: 0.82rem;
-        font-weight: 400;
-        color: var(--color-neutral);
     }
     .times {
         display: flex;

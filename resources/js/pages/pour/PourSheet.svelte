@@ -1,9 +1,11 @@
 <script lang="ts">
-    import { page, router } from '@inertiajs/svelte';
+    import { router } from '@inertiajs/svelte';
     import { onMount, untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys';
+    import { refused } from '../../lib/refused';
     import { LiveSheet, type Sheet } from '../../lib/sheet.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
     import type { PourSheetView, ReckoningView } from '../../types/server';
     import Answer from './Answer.svelte';
     import FormulaPart from './FormulaPart.svelte';
@@ -13,7 +15,7 @@
     let { pour, reckoning }: { pour: PourSheetView; reckoning: ReckoningView } = $props();
 
     const live = untrack(() => new LiveSheet(`/pours/${String(pour.id)}/sheet`, pour.sheet as unknown as Sheet, reckoning));
-    const base = $derived(pour.bases.find((b) => b.code === live.sheet.formula.base) ?? null);
+    const base = $derived(pour.shelf.bases.find((b) => b.code === live.sheet.formula.base) ?? null);
     // Everything timed follows the room: when it changes, so do the answers.
     let answeredAt = untrack(() => reckoning.room_c);
     $effect(() => {
@@ -23,7 +25,7 @@
             untrack(() => live.changed());
         }
     });
-    const refused = $derived((page.props.errors as Record<string, string> | undefined)?.sheet ?? null);
+    const why = $derived(refused('sheet'));
     let starting = $state(false);
 
     async function start(): Promise<void> {
@@ -65,10 +67,11 @@
         <h2 id="part-answer" class="sr-only">What to weigh</h2>
         <Answer
             {live}
+            pourId={pour.id}
             weighOnly={base !== null && !base.one_part && !base.by_volume_ok}
             partNames={{ a: base?.part_a ?? 'A', b: base?.part_b ?? null }}
         >
-            {#if refused !== null}<p class="font-bold text-error" role="alert">{refused}</p>{/if}
+            <Wrong says={why} />
             <button class="btn btn-primary big w-full" disabled={!live.answer.pourable || starting} onclick={start}
                 >Gear on, start the pour <kbd class="kbd kbd-sm text-base-content">s</kbd></button
             >

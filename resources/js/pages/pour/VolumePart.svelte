@@ -1,5 +1,6 @@
 <script lang="ts">
     import type { LiveSheet, Volume } from '../../lib/sheet.svelte';
+    import Choice from '../../parts/Choice.svelte';
     import Field from './Field.svelte';
 
     let { live, learnt }: { live: LiveSheet; learnt: { pct: number; pours: number } | null } = $props();
@@ -127,15 +128,12 @@
     {/if}
 
     {#if method === 'box' || method === 'cylinder'}
-        <label class="grid gap-1 text-sm"
-            ><span class="quiet">What stands in it</span>
-            <select class="select w-full text-base" value={partBy} onchange={(event) => measurePart(event.currentTarget.value)}>
-                <option value="none">Nothing</option>
-                <option value="outer">A part, by its outer size</option>
-                <option value="displaced">A part, by what it displaces</option>
-                <option value="volume">A part of known volume</option>
-            </select>
-        </label>
+        <Choice label="What stands in it" value={partBy} onchange={measurePart}>
+            <option value="none">Nothing</option>
+            <option value="outer">A part, by its outer size</option>
+            <option value="displaced">A part, by what it displaces</option>
+            <option value="volume">A part of known volume</option>
+        </Choice>
         {#if partBy === 'volume'}<Field {live} path="volume.part.volume_ml" label="Its volume" kind="volume" />{/if}
         {#if partBy === 'displaced'}<Field {live} path="volume.part.displaced_ml" label="It displaces" kind="volume" />{/if}
         {#if partBy === 'outer'}
@@ -144,22 +142,19 @@
                 <Field {live} path="volume.part.w_mm" label="Part width" kind="length" />
                 <Field {live} path="volume.part.h_mm" label="Part height" kind="length" />
             </div>
-            <label class="grid gap-1 text-sm"
-                ><span class="quiet">It is shaped like</span>
-                <select
-                    class="select w-full text-base"
-                    value={part?.form}
-                    onchange={(event) => {
-                        if (part !== null) {
-                            part.form = event.currentTarget.value;
-                            live.changed();
-                        }
-                    }}
-                >
-                    <option value="box">a box</option><option value="cylinder">a cylinder</option><option value="ellipsoid">an egg</option
-                    ><option value="sculpted">a sculpture</option>
-                </select>
-            </label>
+            <Choice
+                label="It is shaped like"
+                value={part?.form}
+                onchange={(form) => {
+                    if (part !== null && form !== undefined) {
+                        part.form = form;
+                        live.changed();
+                    }
+                }}
+            >
+                <option value="box">a box</option><option value="cylinder">a cylinder</option><option value="ellipsoid">an egg</option
+                ><option value="sculpted">a sculpture</option>
+            </Choice>
         {/if}
     {/if}
 

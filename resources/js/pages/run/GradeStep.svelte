@@ -1,8 +1,8 @@
 <script lang="ts">
     import { untrack } from 'svelte';
     import type { Entry } from '../../lib/sheet.svelte';
-    import type { RunView } from '../../types/server';
     import Measure from '../../parts/Measure.svelte';
+    import type { RunView } from '../../types/server';
 
     export type Grading = { grade: string; faults: string[]; used_g: Entry; pieces: Entry; note: string };
     let { run, grading = $bindable() }: { run: RunView; grading: Grading } = $props();

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Choice from '../../parts/Choice.svelte';
     type Props = {
         open: boolean;
         faults: { id: string; name: string; cause: string }[];
@@ -29,13 +30,10 @@
 <dialog class="modal" bind:this={dialog} onclose={() => (open = false)} aria-labelledby="note-title">
     <form class="modal-box bg-secondary grid gap-3" onsubmit={keep}>
         <h2 id="note-title" class="text-2xl">Note</h2>
-        <label class="grid gap-1"
-            ><span class="quiet text-sm">A fault?</span>
-            <select class="select w-full" bind:value={fault}>
-                <option value="">no, just a note</option>
-                {#each faults as f (f.id)}<option value={f.id}>{f.name}</option>{/each}
-            </select>
-        </label>
+        <Choice label="A fault?" bind:value={fault}>
+            <option value="">no, just a note</option>
+            {#each faults as f (f.id)}<option value={f.id}>{f.name}</option>{/each}
+        </Choice>
         <label class="grid gap-1"
             ><span class="quiet text-sm">In your words</span><textarea class="textarea w-full" rows="3" bind:value={text}></textarea></label
         >

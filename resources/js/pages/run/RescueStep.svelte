@@ -6,7 +6,7 @@
 
     let { run }: { run: RunView } = $props();
     const rescue = $derived(run.rescue);
-    const digits = $derived(bench.units === 'metric' ? 1 : 2);
+    const digits = 1;
 </script>
 
 {#if rescue !== null}

@@ -3,14 +3,15 @@
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys';
     import { LiveRun } from '../../lib/run.svelte';
-    import { figure, measure } from '../../lib/units';
-    import Cautions from '../../parts/Cautions.svelte';
+    import { clockTime } from '../../lib/units';
     import Cup from '../../parts/Cup.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
     import type { RunView } from '../../types/server';
     import ContactsStep from './ContactsStep.svelte';
     import DoneStep from './DoneStep.svelte';
     import GradeStep, { type Grading } from './GradeStep.svelte';
     import NoteDialog from './NoteDialog.svelte';
+    import PlainStep from './PlainStep.svelte';
     import PotClock from './PotClock.svelte';
     import RescueStep from './RescueStep.svelte';
     import StandInHand from './StandInHand.svelte';
@@ -204,50 +205,25 @@
                 ? ` · cup ${String(run.step.batch)} of ${String(run.batches)}`
                 : ''}{kind === 'weigh' ? ` · weighing ${String(run.step.weighing + 1)}` : ''} · {run.formula}
         </p>
-        {#if kind === 'gear'}
-            <h1 class="text-4xl">Gear on</h1>
-            <p class="mt-1 mb-3 text-lg">
-                {run.base}: {run.batches === 1 ? 'one cup' : `${String(run.batches)} cups`}, {measure(run.planned_g, 'mass', bench.units)} in
-                all.
-            </p>
-            <Cautions cautions={run.cautions} gear={run.gear} />
-        {:else if kind === 'contacts'}
+        {#if kind === 'contacts'}
             <ContactsStep {live} />
-        {:else if kind === 'premix'}
-            <h1 class="text-4xl">{run.one_part ? 'Stir it in its own pot' : 'Stir each part in its own pot'}</h1>
-            <p class="mt-3 max-w-prose text-lg">
-                Pigment, filler and softener settle. Stir or roll each pot until it is one colour to the bottom, with a stick of its own: a
-                stick that goes from one pot into the other ruins both.
-            </p>
-        {:else if kind === 'tare'}
-            <h1 class="text-4xl">Empty cup on the scale</h1>
-            <p class="mt-3 max-w-prose text-lg">
-                {scaled ? 'It is set to nought when you go on.' : 'Set the scale to nought with the cup on it.'}
-                {run.cup.capacity_ml === null ? '' : `A cup of ${measure(run.cup.capacity_ml, 'volume', bench.units)} or more.`}
-            </p>
-            {#if scaled}<p class="fig mt-4 text-5xl font-bold">{figure(live.grams, 'mass', bench.units, 1)}</p>{/if}
         {:else if kind === 'weigh' && run.line !== null}
             <WeighStep {live} line={run.line} bind:byHand bind:typing onconfirm={() => void go()} />
         {:else if kind === 'rescue'}
             <RescueStep {run} />
         {:else if kind === 'mix' || kind === 'degas'}
             <TimedStep {run} />
-        {:else if kind === 'fill'}
-            <h1 class="text-4xl">Pour it</h1>
-            <ul class="mt-3 grid max-w-[44ch] gap-2 text-xl">
-                <li>A thin coat over the detail first, brushed or blown into every corner.</li>
-                <li>Then a thin high stream into the lowest corner. Let it find its own level.</li>
-                <li>Tap; watch the reservoir sink; top it up.</li>
-            </ul>
         {:else if kind === 'wait'}
             <WaitStep {live} />
         {:else if kind === 'grade'}
             <GradeStep {run} bind:grading />
+        {:else if kind !== 'done'}
+            <PlainStep {live} {kind} {scaled} />
         {:else if run.grade !== null}
             <DoneStep {run} grade={run.grade} />
         {/if}
 
-        {#if live.trouble !== null}<p class="mt-3 font-bold text-error" role="alert">{live.trouble}</p>{/if}
+        <Wrong says={live.trouble} />
         {#if live.waitingToSend > 0}<p class="mt-1 quiet" role="status">Kept on this device, not yet on the bench computer.</p>{/if}
         {#if kind !== 'done'}
             <div class="actions">
@@ -269,7 +245,7 @@
         {#if run.notes.length > 0}
             <ul class="mt-4 text-sm" aria-label="Notes">
                 {#each run.notes as note, i (i)}<li>
-                        {new Date(note.at_ms).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
+                        {clockTime(note.at_ms)}
                         {run.faults.find((f) => f.id === note.fault)?.name ?? ''}
                         {note.text}
                     </li>{/each}

@@ -18,7 +18,7 @@
         onconfirm: () => void;
     } = $props();
 
-    const digits = $derived(bench.units === 'metric' ? 1 : 2);
+    const digits = 1;
     const grams = $derived(live.grams);
     const left = $derived(grams === null ? null : line.running - grams);
     const inBand = $derived(grams !== null && grams >= line.from && grams <= line.to);

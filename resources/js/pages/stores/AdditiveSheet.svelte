@@ -20,6 +20,36 @@
             g/ml, {sheet.measured.includes('sg') ? 'measured' : 'typical'}.
         </p>
         <p class="mt-2">For {sheet.families.map((f) => f.replace('-', ' ')).join(', ')}.</p>
+        {#if sheet.flash_min !== null}<p class="mt-2">
+                Leaves a brushed film in about <span class="fig">{sheet.flash_min}</span> min.{sheet.paint_only
+                    ? ' For paint only, never in a cast.'
+                    : ''}
+            </p>{/if}
+        {#if sheet.softening.length > 0}
+            <table class="mt-3">
+                <caption class="text-left font-bold">What is left of the base’s own values, typically</caption>
+                <thead
+                    ><tr
+                        ><th scope="col">% of A+B</th><th scope="col">stiffness</th><th scope="col">tear</th><th scope="col">stretch</th><th
+                            scope="col">pot life</th
+                        ></tr
+                    ></thead
+                >
+                <tbody>
+                    {#each sheet.softening as at (at.pct_of_ab)}
+                        <tr
+                            ><th scope="row" class="fig">{at.pct_of_ab}</th>
+                            {#each [at.stiffness, at.tear, at.stretch, at.pot_life] as left, i (i)}<td class="fig">×{left.toFixed(2)}</td
+                                >{/each}</tr
+                        >
+                    {/each}
+                </tbody>
+            </table>
+            <p class="quiet text-sm">
+                Sweats out from about <span class="fig">{sheet.bleed_from_pct}</span> % in most bases. Your own pucks say more: see
+                <a class="link" href="/swatches">how soft</a>.
+            </p>
+        {/if}
         {#if sheet.notes !== ''}<p class="mt-2 font-bold">{sheet.notes}</p>{/if}
     </section>
     <section>
@@ -27,3 +57,15 @@
         <div class="mt-1"><Cautions cautions={sheet.cautions} /></div>
     </section>
 </div>
+
+<style>
+    th,
+    td {
+        text-align: right;
+        padding: 0.15rem 1rem 0.15rem 0;
+        border-bottom: 1px solid var(--color-base-300);
+    }
+    th {
+        font-weight: 400;
+    }
+</style>

@@ -1,0 +1,140 @@
+<script lang="ts">
+    import { refused } from '../../lib/refused';
+    import { dayAndTime, figure } from '../../lib/units';
+    import Exchange from '../../parts/Exchange.svelte';
+    import type { FormulasView } from '../../types/server';
+    import Heading from '../swatches/Heading.svelte';
+    import NewFormula from './NewFormula.svelte';
+
+    let { page }: { page: FormulasView } = $props();
+
+    const kinds = [
+        { id: 'mix', name: 'Poured' },
+        { id: 'paint', name: 'Painted on' },
+        { id: 'trial', name: 'Of pucks' },
+        { id: 'retired', name: 'Retired' },
+    ];
+    let kind = $state('mix');
+    let words = $state('');
+    const shown = $derived(
+        page.formulas.filter(
+            (f) =>
+                (kind === 'retired' ? f.retired : !f.retired && f.kind === kind) &&
+                `${f.name} ${f.base} ${f.inside.map((i) => i.name).join(' ')}`.toLowerCase().includes(words.trim().toLowerCase()),
+        ),
+    );
+    let adding = $state(false);
+</script>
+
+<Heading title="Formulas" />
+
+<div class="bar">
+    <fieldset class="flex flex-wrap gap-1">
+        <legend class="sr-only">Which</legend>
+        {#each kinds as k (k.id)}<label class="chip" class:on={kind === k.id}
+                ><input type="radio" class="sr-only" name="kind" value={k.id} bind:group={kind} />{k.name}</label
+            >{/each}
+    </fieldset>
+    <label class="flex-1"
+        ><span class="sr-only">Words</span><input
+            class="input w-full text-base"
+            placeholder="name, base, what is in it"
+            bind:value={words}
+        /></label
+    >
+    <button class="btn" aria-expanded={adding} onclick={() => (adding = !adding)}>Write a new one</button>
+</div>
+
+{#if adding}<NewFormula shelf={page.shelf} paint={kind === 'paint'} error={refused('keep')} />{/if}
+
+<ul class="rows">
+    {#each shown as f (f.id)}
+        <li class="row" style="--m:{f.colour}">
+            <div class="min-w-0">
+                <p>
+                    <a class="link name text-lg" href="/formulas/{f.id}">{f.name}</a>
+                    <span class="fig quiet">{f.versions > 1 ? `${String(f.versions)} versions` : ''}</span>
+                </p>
+                <p class="quiet text-sm">{f.base}</p>
+            </div>
+            <p class="fig text-xl font-bold">{f.hardness ?? ''}</p>
+            <ul class="inside">
+                {#each f.inside as i (i.name)}
+                    <li>
+                        <span class="dot" style="background:{i.colour}"></span>{i.name}
+                        <b class="fig">{figure(i.pct_of_ab, 'percent', 'metric', i.pct_of_ab < 1 ? 2 : 1)}</b>
+                    </li>
+                {:else}<li class="quiet">nothing but the base</li>{/each}
+            </ul>
+            <p class="text-sm quiet">
+                {#if f.pours > 0}poured {f.pours === 1 ? 'once' : `${String(f.pours)} times`}{f.last_ms === null
+                        ? ''
+                        : `, last ${dayAndTime(f.last_ms)}`}{f.last_grade === null ? '' : `: ${f.last_grade}`}{:else if f.kind === 'mix'}not
+                    poured yet{/if}
+            </p>
+        </li>
+    {:else}
+        <li class="quiet mt-4">
+            {words !== ''
+                ? 'Nothing fits those words.'
+                : kind === 'mix'
+                  ? 'What is poured is kept here by itself, version by version. Or write one down first.'
+                  : kind === 'paint'
+                    ? 'Silicone paints: silicone, pigment and solvent. Write the first one.'
+                    : 'None.'}
+        </li>
+    {/each}
+</ul>
+
+<div class="mt-3">
+    <Exchange
+        out={[
+            { href: '/exchange/formulas.csv', what: 'Take formulas out (CSV)' },
+            { href: '/exchange/swatches.json', what: 'with their swatches (JSON)' },
+        ]}
+        to="/exchange"
+        accept=".json,.csv"
+    />
+</div>
+
+<style>
+    .bar {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.75rem;
+        align-items: center;
+        margin: 0.6rem 0;
+    }
+    .row {
+        display: grid;
+        grid-template-columns: minmax(0, 1.1fr) 5rem minmax(0, 1.6fr) minmax(0, 1fr);
+        gap: 0.4rem 1.25rem;
+        align-items: center;
+        border-top: 1px solid var(--color-base-300);
+        border-left: 6px solid var(--m);
+        padding: 0.5rem 0 0.5rem 0.8rem;
+    }
+    .inside {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.1rem 1rem;
+        font-size: 0.95rem;
+    }
+    .dot {
+        display: inline-block;
+        width: 0.8rem;
+        height: 0.8rem;
+        border-radius: 50% 50% 50% 10%;
+        border: 1px solid var(--color-neutral);
+        margin-right: 0.35rem;
+    }
+    @media (max-width: 800px) {
+        .row {
+            grid-template-columns: minmax(0, 1fr) auto;
+        }
+        .inside,
+        .row > :last-child {
+            grid-column: 1 / -1;
+        }
+    }
+</style>

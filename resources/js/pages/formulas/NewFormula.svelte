@@ -1,0 +1,45 @@
+<script lang="ts">
+    import type { RequestPayload } from '@inertiajs/core';
+    import { router } from '@inertiajs/svelte';
+    import { untrack } from 'svelte';
+    import type { Additive } from '../../lib/sheet.svelte';
+    import TextLine from '../../parts/TextLine.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
+    import type { ShelfView } from '../../types/server';
+    import Written from './Written.svelte';
+
+    let { shelf, paint, error }: { shelf: ShelfView; paint: boolean; error: string | null } = $props();
+
+    let kind = $state(untrack(() => (paint ? 'paint' : 'mix')));
+    let recipe = $state<{ base: string; additives: Additive[] }>({ base: '', additives: [] });
+    let name = $state('');
+    let note = $state('');
+    let fresh = $state(true);
+</script>
+
+<section class="card-paper my-3 grid gap-3" aria-label="A new formula">
+    <fieldset class="flex flex-wrap gap-1">
+        <legend class="sr-only">It is</legend>
+        <label class="chip" class:on={kind === 'mix'}
+            ><input type="radio" class="sr-only" name="new-kind" value="mix" bind:group={kind} />poured</label
+        >
+        <label class="chip" class:on={kind === 'paint'}
+            ><input type="radio" class="sr-only" name="new-kind" value="paint" bind:group={kind} />painted on</label
+        >
+    </fieldset>
+    <Written bind:recipe bind:fresh {shelf} paint={kind === 'paint'}>
+        <TextLine label="Name" bind:value={name} maxlength={120} />
+        <label class="grid gap-1 text-sm"
+            ><span class="quiet">Note</span><textarea class="textarea w-full" bind:value={note}></textarea></label
+        >
+        <button
+            class="btn btn-primary justify-self-start"
+            disabled={!fresh || name.trim() === '' || recipe.base === ''}
+            onclick={() =>
+                router.post('/formulas', { name, kind, note, new: true, recipe: $state.snapshot(recipe) } as RequestPayload, {
+                    preserveState: true,
+                })}>Keep it</button
+        >
+        <Wrong says={error} />
+    </Written>
+</section>

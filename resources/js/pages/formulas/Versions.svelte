@@ -1,0 +1,87 @@
+<script lang="ts">
+    /** The versions of a formula, its name, and what to hold beside it. */
+    import { router } from '@inertiajs/svelte';
+    import { untrack } from 'svelte';
+    import { refused } from '../../lib/refused';
+    import { dayAndTime } from '../../lib/units';
+    import Choice from '../../parts/Choice.svelte';
+    import TextLine from '../../parts/TextLine.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
+    import type { FormulaView } from '../../types/server';
+
+    type Props = { page: FormulaView; url: string; beside: { id: number; called: string }[]; onbeside: (id: number) => void };
+    let { page, url, beside, onbeside }: Props = $props();
+
+    let name = $state(untrack(() => page.name));
+    let renaming = $state(false);
+    let other = $state('');
+</script>
+
+<nav class="versions" aria-label="Versions">
+    <ul>
+        {#each [...page.versions].reverse() as v (v.id)}
+            <li>
+                <a href="{url}?version={v.id}" class:on={v.id === page.chosen} aria-current={v.id === page.chosen ? 'true' : undefined}>
+                    <b class="fig">{v.number}</b>
+                    <span class="quiet text-sm">{dayAndTime(v.kept_ms)}</span>
+                    {#if v.note !== ''}<span class="note text-sm">{v.note}</span>{/if}
+                    {#if v.pours.length > 0}<span class="quiet text-sm block"
+                            >{v.pours.length} {v.pours.length === 1 ? 'pour' : 'pours'}</span
+                        >{/if}
+                </a>
+            </li>
+        {/each}
+    </ul>
+    <div class="flex flex-wrap gap-1">
+        <button class="btn btn-sm" aria-expanded={renaming} onclick={() => (renaming = !renaming)}>Rename</button>
+        <button class="btn btn-sm btn-ghost" onclick={() => router.put(url, { retired: !page.retired }, { preserveScroll: true })}
+            >{page.retired ? 'Bring it back' : 'Retire it'}</button
+        >
+    </div>
+    {#if renaming}
+        <form
+            class="grid gap-2"
+            onsubmit={(event) => {
+                event.preventDefault();
+                router.put(url, { name }, { preserveScroll: true, preserveState: 'errors' });
+            }}
+        >
+            <TextLine label="Its name" bind:value={name} maxlength={120} />
+            <button class="btn btn-sm justify-self-start">Name it so</button>
+        </form>
+    {/if}
+    <Wrong says={refused('name')} />
+    {#if beside.length > 0}
+        <div class="grid gap-1">
+            <Choice label="Hold beside" bind:value={other}>
+                <option value="">choose …</option>
+                {#each beside as b (b.id)}<option value={String(b.id)}>{b.called}</option>{/each}
+            </Choice>
+            <button class="btn btn-sm justify-self-start" disabled={other === ''} onclick={() => onbeside(Number(other))}>Compare</button>
+        </div>
+    {/if}
+</nav>
+
+<style>
+    .versions {
+        display: grid;
+        gap: 0.9rem;
+    }
+    .versions a {
+        display: block;
+        padding: 0.35rem 0.7rem;
+        border-left: 5px solid var(--color-base-300);
+    }
+    .versions a.on {
+        border-color: var(--color-accent);
+        background: var(--color-secondary);
+        border-radius: 0 0.9rem 0.9rem 0;
+    }
+    .note {
+        display: -webkit-box;
+        -webkit-box-orient: vertical;
+        -webkit-line-clamp: 2;
+        line-clamp: 2;
+        overflow: hidden;
+    }
+</style>

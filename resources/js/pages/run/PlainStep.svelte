@@ -1,0 +1,39 @@
+<script lang="ts">
+    /** The steps that only say what to do: gear on, stir, the empty cup, pour. */
+    import { bench } from '../../lib/bench.svelte';
+    import type { LiveRun } from '../../lib/run.svelte';
+    import { figure, measure } from '../../lib/units';
+    import Cautions from '../../parts/Cautions.svelte';
+
+    let { live, kind, scaled }: { live: LiveRun; kind: string; scaled: boolean } = $props();
+
+    const run = $derived(live.run);
+</script>
+
+{#if kind === 'gear'}
+    <h1 class="text-4xl">Gear on</h1>
+    <p class="mt-1 mb-3 text-lg">
+        {run.base}: {run.batches === 1 ? 'one cup' : `${String(run.batches)} cups`}, {measure(run.planned_g, 'mass', bench.units)} in all.
+    </p>
+    <Cautions cautions={run.cautions} gear={run.gear} />
+{:else if kind === 'premix'}
+    <h1 class="text-4xl">{run.one_part ? 'Stir it in its own pot' : 'Stir each part in its own pot'}</h1>
+    <p class="mt-3 max-w-prose text-lg">
+        Pigment, filler and softener settle. Stir or roll each pot until it is one colour to the bottom, with a stick of its own: a stick
+        that goes from one pot into the other ruins both.
+    </p>
+{:else if kind === 'tare'}
+    <h1 class="text-4xl">Empty cup on the scale</h1>
+    <p class="mt-3 max-w-prose text-lg">
+        {scaled ? 'It is set to nought when you go on.' : 'Set the scale to nought with the cup on it.'}
+        {run.cup.capacity_ml === null ? '' : `A cup of ${measure(run.cup.capacity_ml, 'volume', bench.units)} or more.`}
+    </p>
+    {#if scaled}<p class="fig mt-4 text-5xl font-bold">{figure(live.grams, 'mass', bench.units, 1)}</p>{/if}
+{:else if kind === 'fill'}
+    <h1 class="text-4xl">Pour it</h1>
+    <ul class="mt-3 grid max-w-[44ch] gap-2 text-xl">
+        <li>A thin coat over the detail first, brushed or blown into every corner.</li>
+        <li>Then a thin high stream into the lowest corner. Let it find its own level.</li>
+        <li>Tap; watch the reservoir sink; top it up.</li>
+    </ul>
+{/if}

@@ -1,0 +1,53 @@
+<script lang="ts" module>
+    import type { Entry } from '../../lib/sheet.svelte';
+    import type { DraftView } from '../../types/server';
+
+    /** What grams are wanted for: a mass, a volume, or a pour that is being planned. */
+    export type Batch = { mass_g: Entry } | { volume_ml: Entry } | { pour_id: number };
+
+    /** The pour one comes from, as the address names it, where it is of this base; else a hundred grams. */
+    export function asked(drafts: DraftView[], base: string): Batch {
+        const from = Number(new URLSearchParams(location.search).get('pour'));
+        return drafts.some((d) => d.id === from && d.base === base) ? { pour_id: from } : { mass_g: 100 };
+    }
+</script>
+
+<script lang="ts">
+    import Choice from '../../parts/Choice.svelte';
+    import Measure from '../../parts/Measure.svelte';
+
+    type Props = { batch: Batch; drafts: DraftView[]; wrong: string | null; onchange: () => void };
+    let { batch = $bindable(), drafts, wrong, onchange }: Props = $props();
+
+    const by = $derived('pour_id' in batch ? String(batch.pour_id) : 'volume_ml' in batch ? 'volume' : 'mass');
+
+    function set(to: Batch): void {
+        batch = to;
+        onchange();
+    }
+    const choose = (what: string): void =>
+        set(what === 'mass' ? { mass_g: 100 } : what === 'volume' ? { volume_ml: 100 } : { pour_id: Number(what) });
+</script>
+
+<div class="batch">
+    <Choice label="Grams for" value={by} onchange={(value) => choose(value)}>
+        <option value="mass">a weight of</option>
+        <option value="volume">a volume of</option>
+        {#each drafts as d (d.id)}<option value={String(d.id)}>{d.name}</option>{/each}
+    </Choice>
+    {#if 'mass_g' in batch}
+        <Measure label="Batch" kind="mass" value={batch.mass_g} error={wrong} onchange={(mass_g) => set({ mass_g })} />
+    {:else if 'volume_ml' in batch}
+        <Measure label="It holds" kind="volume" value={batch.volume_ml} error={wrong} onchange={(volume_ml) => set({ volume_ml })} />
+    {:else if wrong !== null}
+        <p class="font-bold text-error self-end" role="alert">{wrong}</p>
+    {/if}
+</div>
+
+<style>
+    .batch {
+        display: grid;
+        grid-template-columns: repeat(auto-fit, minmax(9rem, 1fr));
+        gap: 0.6rem;
+    }
+</style>

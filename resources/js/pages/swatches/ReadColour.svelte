@@ -1,0 +1,82 @@
+<script lang="ts">
+    /** Reading the colour of a swatch over a card, with an instrument or off a photo. */
+    import { router } from '@inertiajs/svelte';
+    import { untrack } from 'svelte';
+    import type { Entry } from '../../lib/sheet.svelte';
+    import { figure } from '../../lib/units';
+    import Measure from '../../parts/Measure.svelte';
+    import type { DrawerView, PatchResult } from '../../types/server';
+    import PhotoPatch from './PhotoPatch.svelte';
+
+    type Card = 'white' | 'black';
+    let { url, cards, ondone }: { url: string; cards: DrawerView['cards']; ondone: () => void } = $props();
+
+    let backing = $state<Card>('white');
+    let lab = $state<Entry[]>([null, null, null]);
+    let taken = $state<PatchResult | null>(null);
+    let offPhoto = $state(false);
+    let bare = $state<Record<Card, Entry[]>>(untrack(() => ({ white: [...cards.white], black: [...cards.black] })));
+    let ofCard = $state(false);
+    const axes = ['L', 'a', 'b'] as const;
+    const one = (v: Entry | undefined): string => (typeof v === 'number' ? figure(v, 'plain', 'metric', 1) : '');
+
+    function write(event: SubmitEvent): void {
+        event.preventDefault();
+        router.post(
+            `${url}/readings`,
+            {
+                kind: 'colour',
+                lab: [...lab],
+                backing,
+                card_lab: [...bare[backing]],
+                ...(taken === null ? { source: 'instrument' } : { source: 'photo', within_delta_e: taken.within_delta_e }),
+            },
+            { preserveScroll: true, onSuccess: ondone },
+        );
+    }
+</script>
+
+<form onsubmit={write}>
+    <fieldset class="flex flex-wrap gap-1">
+        <legend class="quiet text-sm">It lies on</legend>
+        {#each ['white', 'black'] as const as card (card)}<label class="chip" class:on={backing === card}
+                ><input type="radio" class="sr-only" name="backing" value={card} bind:group={backing} />the {card} card</label
+            >{/each}
+    </fieldset>
+    <div class="three">
+        {#each axes as axis, i (axis)}<Measure label={axis} kind="plain" bind:value={lab[i]} onchange={() => (taken = null)} />{/each}
+    </div>
+    <button type="button" class="btn btn-sm justify-self-start" aria-expanded={offPhoto} onclick={() => (offPhoto = !offPhoto)}
+        >Off a photo</button
+    >
+    {#if offPhoto}<PhotoPatch
+            ontake={(result) => {
+                taken = result;
+                lab = result.lab.map((v) => Math.round(v * 10) / 10);
+            }}
+        />{/if}
+    <p class="quiet text-sm">
+        The bare {backing} card is taken as
+        <span class="fig">L {one(bare[backing][0])} a {one(bare[backing][1])} b {one(bare[backing][2])}</span>.
+        <button type="button" class="link" aria-expanded={ofCard} onclick={() => (ofCard = !ofCard)}>Mine is another</button>
+    </p>
+    {#if ofCard}
+        <div class="three">
+            {#each axes as axis, i (axis)}<Measure label="{axis} of the card" kind="plain" bind:value={bare[backing][i]} />{/each}
+        </div>
+    {/if}
+    <button class="btn btn-primary" disabled={lab.some((v) => v === null)}>Write it down</button>
+</form>
+
+<style>
+    form {
+        display: grid;
+        gap: 0.7rem;
+        margin-top: 0.8rem;
+    }
+    .three {
+        display: grid;
+        grid-template-columns: repeat(3, 1fr);
+        gap: 0.6rem;
+    }
+</style>

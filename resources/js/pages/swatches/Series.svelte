@@ -1,0 +1,260 @@
+<script lang="ts">
+    import type { RequestPayload } from '@inertiajs/core';
+    import { router } from '@inertiajs/svelte';
+    import { onMount, untrack } from 'svelte';
+    import { Asking } from '../../lib/asking.svelte';
+    import { bench } from '../../lib/bench.svelte';
+    import { Kept } from '../../lib/kept';
+    import { refused } from '../../lib/refused';
+    import type { Entry } from '../../lib/sheet.svelte';
+    import { figure, inWords } from '../../lib/units';
+    import Choice from '../../parts/Choice.svelte';
+    import Measure from '../../parts/Measure.svelte';
+    import TextLine from '../../parts/TextLine.svelte';
+    import Warnings from '../../parts/Warnings.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
+    import type { SeriesResult, SeriesView } from '../../types/server';
+    import Heading from './Heading.svelte';
+    import SeriesClock from './SeriesClock.svelte';
+    import WeighUp from './WeighUp.svelte';
+
+    let { page }: { page: SeriesView } = $props();
+
+    const usually = { softener: { steps: '0 30 60 90', puck: 25, thickness: 8 }, tint: { steps: '0 30 100', puck: 12, thickness: 2 } };
+    /** What is typed here before anything is poured; it comes back after a reload of the same address. */
+    type Form = {
+        kind: 'softener' | 'tint';
+        base: string;
+        pigment: string;
+        softener: string;
+        load: Entry;
+        steps: string;
+        puck: Entry;
+        thickness: Entry;
+        spare: Entry;
+        mixing: Entry;
+        name: string;
+        /** What the display showed, where it was not what was planned; by puck and line. */
+        weighed: Record<string, Entry[]>;
+        /** When A met B. */
+        met: number | null;
+    };
+    const kept = new Kept<Partial<Form>>(`series${location.search}`);
+    const form = $state<Form>(
+        untrack(() => ({
+            ...{ kind: page.kind, base: page.base, pigment: page.pigment, softener: '', load: 1, spare: 10, mixing: 3, name: '' },
+            ...{ ...usually[page.kind], weighed: {}, met: null },
+            ...kept.read(),
+        })),
+    );
+    $effect(() => kept.write($state.snapshot(form)));
+
+    const sheet = $derived(page.bases.find((b) => b.code === form.base));
+    const softening = $derived(sheet?.softeners.find((s) => s.code === form.softener) ?? sheet?.softeners[0]);
+    const pigments = $derived(page.pigments.filter((p) => p.families.includes(sheet?.family ?? '')));
+    const tinting = $derived(pigments.find((p) => p.code === form.pigment) ?? pigments[0]);
+    const bases = $derived(page.bases.filter((b) => form.kind === 'tint' || b.softeners.length > 0));
+    const why = $derived(refused('series'));
+
+    const question = (): Record<string, unknown> => ({
+        kind: form.kind,
+        recipe: {
+            base: form.base,
+            additives:
+                form.kind === 'tint' && tinting !== undefined
+                    ? [{ code: tinting.code, amount: form.load, basis: sheet?.pigment_basis, into: sheet?.pigment_into }]
+                    : [],
+        },
+        ...(form.kind === 'tint' ? { pigments: tinting === undefined ? [] : [tinting.code] } : { softener: softening?.code ?? null }),
+        steps: form.steps
+            .trim()
+            .split(/[\s;/]+|,\s+/)
+            .filter((word) => word !== '')
+            .map((word) => (Number.isFinite(Number(word.replace(',', '.'))) ? Number(word.replace(',', '.')) : word)),
+        puck_ml: form.puck,
+        spare_pct: form.spare,
+        mix_min: form.mixing,
+    });
+    const asking = new Asking<SeriesResult | null>('POST', '/swatches/series/plan', question, null);
+    const plan = $derived(asking.answer);
+    // Another series is weighed anew: grams of the old one would be put on the wrong lines.
+    const ask = (): void => {
+        form.weighed = {};
+        asking.changed();
+    };
+    const trouble = (...fields: string[]): string | null =>
+        asking.trouble !== null && fields.some((f) => asking.trouble?.field.startsWith(f) === true) ? asking.trouble.message : null;
+    const elsewhere = $derived(
+        asking.trouble !== null && trouble('steps', 'pct_', 'puck_ml', 'spare_pct', 'mix_min', 'recipe.additives.0.amount') === null
+            ? asking.trouble.message
+            : null,
+    );
+
+    function choose(next: 'softener' | 'tint'): void {
+        Object.assign(form, { kind: next, ...usually[next] });
+        if (!bases.some((b) => b.code === form.base)) {
+            form.base = bases[0]?.code ?? '';
+        }
+        ask();
+    }
+    function setWeighed(cup: string, lines: { grams: number }[], line: number, value: Entry): void {
+        const row = [...(form.weighed[cup] ?? lines.map((l) => l.grams))];
+        row[line] = value ?? lines[line]?.grams ?? null;
+        form.weighed[cup] = row;
+    }
+    const usual = $derived(`${form.kind === 'tint' ? `${tinting?.name ?? 'Tint'} in ` : ''}${form.base.toUpperCase()}`);
+    function pour(): void {
+        router.post(
+            '/swatches/series',
+            {
+                ...question(),
+                name: form.name.trim() === '' ? usual : form.name,
+                thickness_mm: form.thickness,
+                weighed: $state.snapshot(form.weighed),
+                ...(form.met === null ? {} : { met_ms: form.met }),
+            } as RequestPayload,
+            { preserveState: true, onSuccess: () => kept.forget() },
+        );
+    }
+    onMount(() => asking.changed());
+</script>
+
+<Heading title="Make a series" />
+
+<div class="screen">
+    <section class="grid gap-3 content-start" aria-label="What is made">
+        <fieldset class="flex flex-wrap gap-1">
+            <legend class="sr-only">What rises</legend>
+            <label class="chip" class:on={form.kind === 'softener'}
+                ><input
+                    type="radio"
+                    class="sr-only"
+                    name="kind"
+                    checked={form.kind === 'softener'}
+                    onchange={() => choose('softener')}
+                />Softener, for hardness</label
+            >
+            <label class="chip" class:on={form.kind === 'tint'}
+                ><input type="radio" class="sr-only" name="kind" checked={form.kind === 'tint'} onchange={() => choose('tint')} />Pigment,
+                for colour</label
+            >
+        </fieldset>
+        <Choice label="Base" bind:value={form.base} onchange={ask}>
+            {#each bases as b (b.code)}<option value={b.code}>{b.name}</option>{/each}
+        </Choice>
+        {#if form.kind === 'softener' && (sheet?.softeners.length ?? 0) > 1}
+            <Choice
+                label="Softener"
+                value={softening?.code ?? ''}
+                onchange={(code) => {
+                    form.softener = code;
+                    ask();
+                }}
+            >
+                {#each sheet?.softeners ?? [] as s (s.code)}<option value={s.code}>{s.name}</option>{/each}
+            </Choice>
+        {/if}
+        {#if form.kind === 'tint'}
+            <Choice
+                label="Pigment"
+                value={tinting?.code ?? ''}
+                onchange={(code) => {
+                    form.pigment = code;
+                    ask();
+                }}
+            >
+                {#each pigments as p (p.code)}<option value={p.code}>{p.name}</option>{/each}
+            </Choice>
+            <Measure label="Full load" kind="percent" bind:value={form.load} error={trouble('recipe.additives.0.amount')} onchange={ask} />
+        {/if}
+        <TextLine
+            label={form.kind === 'tint'
+                ? 'Pucks at, in % of the full load'
+                : `Pucks at, in % of A+B (its sheet allows ${figure(softening?.limit_pct ?? 0, 'percent', 'metric', 0)})`}
+            fig
+            inputmode="decimal"
+            bind:value={form.steps}
+            oninput={ask}
+            error={trouble('steps', 'pct_')}
+        />
+        <div class="two">
+            <Measure label="A puck holds" kind="volume" bind:value={form.puck} error={trouble('puck_ml')} onchange={ask} />
+            <Measure label="and is thick" kind="length" bind:value={form.thickness} />
+            <Measure label="Lost on cups" kind="percent" bind:value={form.spare} error={trouble('spare_pct')} onchange={ask} />
+            <Measure label="Mixing" kind="minutes" bind:value={form.mixing} error={trouble('mix_min')} onchange={ask} />
+        </div>
+        <Wrong says={elsewhere} />
+        {#if plan !== null}
+            <div class:stale={!asking.fresh}><Warnings warnings={plan.warnings} /></div>
+            <details>
+                <summary class="link cursor-pointer">How these numbers come about</summary>
+                <ol class="working">
+                    {#each plan.working as line, i (i)}<li>{inWords(line, bench.units)}</li>{/each}
+                </ol>
+            </details>
+        {/if}
+    </section>
+
+    <section class="card-paper" aria-label="What to weigh" aria-busy={!asking.fresh}>
+        {#if plan !== null}
+            <div class:stale={!asking.fresh}>
+                <WeighUp {plan} weighed={form.weighed} onweighed={setWeighed}>
+                    <SeriesClock
+                        met={form.met}
+                        allMin={plan.usable_min === null || typeof form.mixing !== 'number' ? null : plan.usable_min + form.mixing}
+                        onmet={(at) => (form.met = at)}
+                    />
+                </WeighUp>
+            </div>
+            <p class="quiet text-sm">
+                Where the display showed something else, write that: the label says what is really in it. Gloves on, and the supplier’s
+                sheet first.
+            </p>
+            <form
+                class="keep"
+                onsubmit={(event) => {
+                    event.preventDefault();
+                    pour();
+                }}
+            >
+                <TextLine label="On the labels" placeholder={usual} bind:value={form.name} maxlength={80} />
+                <button class="btn btn-primary" disabled={!asking.fresh}>Poured, label them</button>
+            </form>
+            <Wrong says={why} />
+        {:else}
+            <p class="quiet">What to weigh stands here as soon as the series is clear.</p>
+        {/if}
+    </section>
+</div>
+
+<style>
+    .screen {
+        display: grid;
+        grid-template-columns: minmax(18rem, 0.8fr) minmax(0, 1.4fr);
+        gap: 1.5rem;
+        margin-top: 0.6rem;
+        align-items: start;
+    }
+    .two {
+        display: grid;
+        grid-template-columns: 1fr 1fr;
+        gap: 0.6rem;
+    }
+    .keep {
+        display: grid;
+        grid-template-columns: 1fr auto;
+        gap: 0.6rem;
+        align-items: end;
+        margin-top: 0.6rem;
+    }
+    .working {
+        list-style: decimal;
+        padding-left: 1.3rem;
+        font-size: 0.9rem;
+    }
+    @media (max-width: 1000px) {
+        .screen {
+            grid-template-columns: minmax(0, 1fr);
+        }
+    }
+</style>

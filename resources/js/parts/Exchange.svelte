@@ -1,0 +1,25 @@
+<script lang="ts">
+    /** What can be taken out of this screen as files, and taking one in; a file is taken whole or not at all. */
+    import { router } from '@inertiajs/svelte';
+    import { refused } from '../lib/refused';
+    import Wrong from './Wrong.svelte';
+
+    type Props = { out: { href: string; what: string }[]; to: string; accept: string };
+    let { out, to, accept }: Props = $props();
+
+    const wrong = $derived(refused('file'));
+
+    function take(event: Event & { currentTarget: HTMLInputElement }): void {
+        const file = event.currentTarget.files?.[0];
+        if (file !== undefined) {
+            router.post(to, { file }, { forceFormData: true, preserveScroll: true });
+            event.currentTarget.value = '';
+        }
+    }
+</script>
+
+<p class="flex flex-wrap items-center gap-2">
+    {#each out as file (file.href)}<a class="btn btn-sm" href={file.href} download>{file.what}</a>{/each}
+    <label class="btn btn-sm">Take a file in <input class="sr-only" type="file" {accept} onchange={take} /></label>
+</p>
+<Wrong says={wrong} />

@@ -1,0 +1,140 @@
+<script lang="ts">
+    /** One pour on the day strip: solid where hands are needed, hatched while it waits, a bracket for each window that closes. */
+    import { bench } from '../lib/bench.svelte';
+    import { ends, nameWidth, type Lozenge, type Span } from '../lib/strip';
+    import { clockTime, span } from '../lib/units';
+    import type { StripView } from '../types/server';
+
+    type Props = {
+        l: Lozenge;
+        lane: number;
+        /** What is in view: from when, how long (ms), how wide (px). */
+        start: number;
+        length: number;
+        width: number;
+        calls: StripView['calls'];
+    };
+    let { l, lane, start, length, width, calls }: Props = $props();
+
+    const x = (ms: number): number => ((ms - start) / length) * 100;
+    const seen = (piece: Span): boolean => piece.to_ms > start && piece.from_ms < start + length;
+    const box = (piece: Span): string => {
+        const left = Math.max(-2, x(piece.from_ms));
+        return `left:${String(left)}%;width:max(10px,${String(Math.min(102, x(piece.to_ms)) - left)}%)`;
+    };
+
+    // The name stands inside the wait where there is room for it, else behind the lozenge, else before it.
+    const label = $derived.by((): string => {
+        const name = nameWidth(l);
+        const px = (ms: number): number => (x(ms) / 100) * width;
+        const wait = l.waits.find((w) => Math.min(width, px(w.to_ms)) - Math.max(0, px(w.from_ms)) > name);
+        if (wait !== undefined) {
+            return `left:${String(Math.max(4, px(wait.from_ms) + 8))}px`;
+        }
+        const { from, to } = ends(l);
+        return px(to) + name < width ? `left:${String(Math.max(4, px(to) + 6))}px` : `right:${String(Math.max(4, width - px(from) + 6))}px`;
+    });
+
+    const nextCall = $derived.by((): string => {
+        const call = calls.find((c) => c.pour_id === l.pour_id && c.at_ms > bench.now);
+        return call === undefined ? '' : `, ${call.what.toLowerCase()} at ${clockTime(call.at_ms)} (in ${span(call.at_ms - bench.now)})`;
+    });
+</script>
+
+<a class="lane" style="top:{25 + lane * 26}px" href="/pours/{l.pour_id}/run" aria-label="{l.title}: {l.state}{nextCall}" draggable="false">
+    {#each l.waits.filter(seen) as piece, i (i)}<span class="wait" style={box(piece)}></span>{/each}
+    {#each l.hands.filter(seen) as piece, i (i)}
+        <span class="hands" class:live={i === l.hands.length - 1 && l.state !== 'waiting'} style={box(piece)}></span>
+    {/each}
+    <span class="tag" style={label}>{l.title}</span>
+    {#each l.windows.filter(seen) as window (window.kind)}
+        <span class="window {window.kind}" class:closing={window.from_ms < bench.now} style={box(window)}>
+            {#if window.from_ms < bench.now && window.to_ms > bench.now}
+                <span class="left" style="left:{((bench.now - window.from_ms) / (window.to_ms - window.from_ms)) * 100}%"></span>
+            {/if}
+        </span>
+    {/each}
+</a>
+
+<style>
+    .lane {
+        position: absolute;
+        left: 0;
+        right: 0;
+        height: 24px;
+        pointer-events: none;
+    }
+    .lane > * {
+        pointer-events: auto;
+    }
+    .hands,
+    .wait,
+    .window {
+        position: absolute;
+        top: 2px;
+        height: 20px;
+        border-radius: 10px;
+    }
+    .hands {
+        background: var(--color-primary);
+        min-width: 10px;
+    }
+    .hands.live {
+        background: var(--color-accent);
+    }
+    .wait {
+        border: 1.5px solid color-mix(in oklab, var(--color-neutral) 45%, transparent);
+        background:
+            repeating-linear-gradient(-55deg, transparent 0 4px, color-mix(in oklab, var(--color-neutral) 28%, transparent) 4px 6px),
+            var(--color-base-100);
+    }
+    .window {
+        top: 0;
+        height: 24px;
+        border-radius: 2px;
+        --tone: var(--color-success);
+        border: solid var(--tone);
+        border-width: 0 3px;
+        background:
+            linear-gradient(var(--tone), var(--tone)) 0 0 / 8px 3px no-repeat,
+            linear-gradient(var(--tone), var(--tone)) 0 100% / 8px 3px no-repeat,
+            linear-gradient(var(--tone), var(--tone)) 100% 0 / 8px 3px no-repeat,
+            linear-gradient(var(--tone), var(--tone)) 100% 100% / 8px 3px no-repeat;
+        overflow: hidden;
+    }
+    .window.pot_life {
+        --tone: var(--color-accent);
+    }
+    .window.service {
+        --tone: var(--color-neutral);
+        border-right-width: 0;
+    }
+    .window.recoat {
+        --tone: var(--color-warning);
+    }
+    .window .left {
+        position: absolute;
+        right: 0;
+        top: 5px;
+        bottom: 5px;
+        background: color-mix(in oklab, var(--tone) 28%, transparent);
+    }
+    .tag {
+        position: absolute;
+        top: 2px;
+        line-height: 20px;
+        font-size: 0.86rem;
+        font-weight: 700;
+        white-space: nowrap;
+        padding: 0 6px;
+        border-radius: 8px;
+        background: color-mix(in oklab, var(--color-base-100) 88%, transparent);
+    }
+    .lane:hover .tag,
+    .lane:focus-visible .tag {
+        text-decoration: underline;
+    }
+    .lane:focus-visible {
+        outline-offset: -2px;
+    }
+</style>
