@@ -15,6 +15,37 @@ const screens: Record<string, (page: Page, url: string) => Promise<void>> = {
     weighing: (page, url) => open(page, url, 'Hatch gasket'),
     waiting: (page, url) => open(page, url, 'Owl brow'),
     grading: (page, url) => open(page, url, 'Dune crab'),
+    hardness: async (page, url) => void (await page.goto(`${url}/swatches`)),
+    colour: async (page, url) => {
+        await page.goto(`${url}/swatches/colour`);
+        await page.getByLabel('or as a screen writes it').fill('#a8785a');
+        await page.getByLabel('or as a screen writes it').press('Enter');
+        await expect(page.getByTestId('delta-e')).toBeVisible();
+    },
+    drawer: async (page, url) => {
+        await page.goto(`${url}/swatches/drawer?hardness=00-30`);
+        await page.getByRole('button', { name: 'Read its colour' }).click();
+        await page.getByRole('button', { name: 'Off a photo' }).click();
+    },
+    series: async (page, url) => {
+        await page.goto(`${url}/swatches/series?kind=tint&pigment=pi-russet`);
+        await expect(page.getByText('First the full cup')).toBeVisible();
+    },
+    formulas: async (page, url) => {
+        await page.goto(`${url}/formulas`);
+        await page.getByRole('button', { name: 'Write a new one' }).click();
+    },
+    formula: async (page, url) => {
+        await page.goto(`${url}/formulas`);
+        await page.getByRole('link', { name: 'Brow skin', exact: true }).click();
+        await expect(page.getByText('to expect')).toBeVisible();
+    },
+    paint: async (page, url) => {
+        await page.goto(`${url}/formulas`);
+        await page.getByText('Painted on').click();
+        await page.getByRole('link', { name: 'Freckle wash' }).click();
+        await expect(page.getByText('On cured silicone')).toBeVisible();
+    },
     stores: async (page, url) => void (await page.goto(`${url}/stores/ur-35`)),
     additive: async (page, url) => void (await page.goto(`${url}/stores/sf-1`)),
     log: async (page, url) => void (await page.goto(`${url}/log`)),

@@ -60,7 +60,13 @@ test('imperial is read, typed and kept apart from what is stored', async ({ page
     await expect(page.getByTestId('volume')).toHaveText('10');
     await page.getByLabel('Volume of the mesh').fill('20');
     await expect(page.getByTestId('volume')).toHaveText('20');
+    // What the bench says of it is read in ounces and inches too: warnings, advice and the working.
+    await page.getByText('How these numbers come about').click();
+    const answer = page.locator('aside, section').filter({ hasText: 'How these numbers come about' }).last();
+    await expect(answer).toContainText(/To mix: 20 in³/);
+    expect(await answer.textContent()).not.toMatch(/\d ?(g|ml|mm|°C)(?![\w/²³])/);
     await page.getByRole('button', { name: /change units/ }).click();
+    await expect(answer).toContainText(/To mix: 327\.7 ml/);
     await expect(page.getByTestId('volume')).toHaveText('328');
 });
 

@@ -1,82 +1,77 @@
-import { expect, test } from '@playwright/test';
-import { lay, type Lozenge } from '../../resources/js/lib/strip';
-import { figure, measure, minutes, span, typed, type Quantity } from '../../resources/js/lib/units';
+import { bothWays, figure, inWords, measure, minutes, span, typed } from '../../resources/js/lib/units';
+import { expect, test } from './shop';
 
-test('what is typed becomes metric, and what is no number stays as typed', () => {
-    const cases: [string, Quantity, 'metric' | 'imperial', number | string | null][] = [
-        ['12.5', 'mass', 'metric', 12.5],
+// What the browser works out by itself: figures as they are read and typed. No page is opened.
+
+test('sentences are turned into the units of the bench, figure by figure', () => {
+    const metric = [
+        ['Between 300 and 350 ml may be needed.', 'Between 18.3 and 21.4 in³ may be needed.'],
+        ['Box: 120 × 80 × 40 mm is 384 ml.', 'Box: 4.724 × 3.15 × 1.575 in is 23.4 in³.'],
+        ['At −5 °C, or 40–50 °C.', 'At 23 °F, or 104–122 °F.'],
+        ['Mass: 100 ml at 1.03 g/ml is 103 g.', 'Mass: 6.1 in³ at 1.03 g/ml is 3.633 oz.'],
+        ['Tear strength 6 N/mm; 2 gels and 3 grips.', 'Tear strength 6 N/mm; 2 gels and 3 grips.'],
+        ['Red flock is only 0.39 g on a scale that shows 0.1 g.', 'Red flock is only 0.014 oz on a scale that shows 0.0035 oz.'],
+        ['150 g/min, 26 cm², 00-30.', '5.3 oz/min, 4.03 in², 00-30.'],
+    ] as const;
+    for (const [from, to] of metric) {
+        expect(inWords(from, 'imperial')).toBe(to);
+        expect(inWords(from, 'metric')).toBe(from);
+        expect(inWords(to, 'imperial')).toBe(to);
+    }
+});
+
+test('small figures keep two digits that count, and imperial is as fine as metric', () => {
+    expect(measure(0.1, 'mass', 'metric')).toBe('0.1 g');
+    expect(measure(0.1, 'mass', 'imperial')).toBe('0.0035 oz');
+    expect(measure(0.04, 'length', 'metric')).toBe('0.04 mm');
+    expect(measure(0.8, 'volume', 'metric')).toBe('0.8 ml');
+    expect(measure(640, 'volume', 'metric')).toBe('640 ml');
+    expect(measure(0, 'mass', 'metric')).toBe('0 g');
+    expect(measure(33.2, 'mass', 'metric', 1)).toBe('33.2 g');
+    expect(measure(33.2, 'mass', 'imperial', 1)).toBe('1.171 oz');
+    // What is typed back is what was shown, to the last digit that was shown.
+    for (const grams of [0.39, 12.5, 710.9]) {
+        const shown = figure(grams, 'mass', 'imperial');
+        expect(figure(Number(typed(shown, 'mass', 'imperial')), 'mass', 'imperial')).toBe(shown);
+    }
+});
+
+test('what is typed is stored in metric, and what is no number is kept as it stands', () => {
+    const cases = [
         ['12,5', 'mass', 'metric', 12.5],
         [' 1 200 ', 'mass', 'metric', 1200],
-        ['', 'mass', 'metric', null],
-        ['.5', 'percent', 'metric', 0.5],
-        ['5.', 'percent', 'metric', 5],
-        ['−4', 'temperature', 'metric', -4],
-        ['twelve', 'mass', 'metric', 'twelve'],
-        ['1.2.3', 'mass', 'metric', '1.2.3'],
-        ['1,200,5', 'mass', 'metric', '1,200,5'],
-        ['NaN', 'mass', 'metric', 'NaN'],
-        ['1e5', 'mass', 'metric', '1e5'],
+        ['.5', 'length', 'metric', 0.5],
         ['1', 'mass', 'imperial', 28.349523125],
-        ['10', 'volume', 'imperial', 163.87064],
         ['2', 'length', 'imperial', 50.8],
-        ['68', 'temperature', 'imperial', 20],
-        ['3', 'area', 'metric', 300],
-    ];
-    for (const [text, quantity, units, value] of cases) {
-        const found = typed(text, quantity, units);
-        if (typeof value === 'number') {
-            expect(found, text).toBeCloseTo(value, 9);
-        } else {
-            expect(found, text).toBe(value);
-        }
+        ['10', 'volume', 'imperial', 163.87064],
+        ['−4', 'temperature', 'metric', -4],
+        ['14', 'temperature', 'imperial', -10],
+        ['5', 'area', 'metric', 500],
+        ['50', 'film', 'metric', 0.05],
+        ['', 'mass', 'metric', null],
+        ['a cup', 'mass', 'metric', 'a cup'],
+        ['1.2.3', 'mass', 'metric', '1.2.3'],
+        ['1,234.5', 'mass', 'metric', '1,234.5'],
+    ] as const;
+    for (const [text, quantity, units, stored] of cases) {
+        expect(typed(text, quantity, units), text).toBe(stored);
     }
 });
 
-test('what is read back is what was typed, in either system', () => {
-    for (const units of ['metric', 'imperial'] as const) {
-        for (const quantity of ['mass', 'volume', 'length', 'temperature', 'area', 'minutes'] as const) {
-            for (const text of ['1', '12.5', '640']) {
-                const metric = typed(text, quantity, units) as number;
-                expect(Number(figure(metric, quantity, units, 6))).toBeCloseTo(Number(text), 6);
-            }
-        }
-    }
+test('lengths of time are said as one reads them at a bench', () => {
+    const MINUTE = 60_000;
+    expect(span(4 * MINUTE + 5_000)).toBe('4:05');
+    expect(span(59 * MINUTE + 59_999)).toBe('59:59');
+    expect(span(80 * MINUTE)).toBe('1 h 20');
+    expect(span(51 * 60 * MINUTE)).toBe('2 d 3 h');
+    expect(span(-MINUTE)).toBe('0:00');
+    expect(minutes(31.13)).toBe('31.1 min');
+    expect(minutes(240)).toBe('4 h');
+    expect(minutes(10_080)).toBe('7 days');
+    expect(minutes(null)).toBe('–');
 });
 
-test('numbers are written as one reads them at a bench', () => {
-    expect(figure(109.5, 'mass', 'metric')).toBe('109.5');
-    expect(figure(110, 'mass', 'metric')).toBe('110');
-    expect(figure(110, 'mass', 'metric', 1)).toBe('110.0');
-    expect(figure(null, 'mass', 'metric')).toBe('–');
-    expect(figure(Number.NaN, 'mass', 'metric')).toBe('–');
-    expect(figure(-3, 'percent', 'metric')).toBe('−3');
-    expect(measure(20, 'temperature', 'imperial')).toBe('68 °F');
-    expect([span(65_000), span(3_600_000), span(200 * 3_600_000), span(-5)]).toEqual(['1:05', '1 h 00', '8 d 8 h', '0:00']);
-    expect([minutes(4), minutes(29.14), minutes(240), minutes(10_080), minutes(null)]).toEqual(['4 min', '29.1 min', '4 h', '7 days', '–']);
-});
-
-test('on the strip what needs hands keeps its lane, and what finds none is counted', () => {
-    const hour = 3_600_000;
-    const pour = (id: number, state: string, from: number, to: number): Lozenge => ({
-        pour_id: id,
-        job: 'x',
-        title: `Pour ${String(id)}`,
-        state,
-        hands: [{ from_ms: from * hour, to_ms: (from + 0.2) * hour }],
-        waits: [{ from_ms: (from + 0.2) * hour, to_ms: to * hour }],
-        windows: [],
-    });
-    const lozenges = [
-        pour(1, 'waiting', 0, 9),
-        pour(2, 'waiting', 0, 8),
-        pour(3, 'waiting', 0, 7),
-        pour(4, 'waiting', 0, 6),
-        pour(5, 'running', 3, 4),
-        pour(6, 'waiting', 20, 30),
-    ];
-    const laid = lay({ now_ms: 3 * hour, lozenges, calls: [], startable: [] }, 0, 11 * hour, 1100);
-
-    expect(laid.lanes.map(({ l }) => l.pour_id)).toEqual([5, 4, 3, 2]);
-    expect(new Set(laid.lanes.map(({ lane }) => lane)).size).toBe(4);
-    expect(laid.more).toBe(1);
+test('softener is told on both bases, and on the only one where there is one part', () => {
+    expect(bothWays({ pct_of_ab: 60, pct_of_one_part: 120 }, null)).toBe('60 % of A+B = 120 % of A alone');
+    expect(bothWays({ pct_of_ab: 12, pct_of_one_part: 12 }, 'vinyl')).toBe('12 % of the vinyl');
 });

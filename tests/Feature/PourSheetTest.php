@@ -131,6 +131,18 @@ final class PourSheetTest extends TestCase
         $this->post("/impressions/{$impression->id}/pours")->assertRedirect((string) $next);
     }
 
+    public function test_the_hardness_to_expect_stands_beside_the_formula_and_nonsense_does_not_blank_the_sheet(): void
+    {
+        $pour = $this->draft();
+        self::assertStringStartsWith('00-', (string) $this->putJson("/pours/{$pour->id}/sheet", $this->sheet())->json('hardness'));
+        self::assertSame('A 10', $this->putJson("/pours/{$pour->id}/sheet", $this->sheet(['formula.additives' => []]))->json('hardness'));
+        self::assertNull($this->putJson("/pours/{$pour->id}/sheet", $this->sheet(['formula' => ['base' => 'cp-70', 'additives' => []]]))->json('hardness'));
+
+        $full = $this->sheet(['formula.additives.0' => ['code' => 'sf-1', 'amount' => 99, 'basis' => 'pct_of_total', 'into' => 'after']]);
+        $this->putJson("/pours/{$pour->id}/sheet", $full)->assertOk()->assertJsonPath('hardness', null)->assertJsonPath('errors.0.field', 'formula.additives');
+        self::assertSame(99, $pour->refresh()->sheet['formula']['additives'][0]['amount']);
+    }
+
     public function test_a_sheet_is_answered_fast_enough_to_type_by(): void
     {
         $pour = $this->draft();

@@ -1,0 +1,60 @@
+import { ends, lay, LANES, type Lozenge } from '../../resources/js/lib/strip';
+import type { StripView } from '../../resources/js/types/server';
+import { expect, test } from './shop';
+
+// Where pours lie on the day strip. No page is opened.
+
+const HOUR = 3_600_000;
+const DAY = { from: 8 * HOUR, length: 10 * HOUR, width: 1100 };
+
+/** A pour that was mixed for a quarter of an hour and then cures. */
+function pour(id: number, title: string, from: number, hours: number, state: Lozenge['state'] = 'curing'): Lozenge {
+    return {
+        pour_id: id,
+        title,
+        href: `/pours/${String(id)}/run`,
+        state,
+        hands: [{ from_ms: from * HOUR, to_ms: (from + 0.25) * HOUR }],
+        waits: [{ from_ms: (from + 0.25) * HOUR, to_ms: (from + hours) * HOUR }],
+        windows: [],
+    } as unknown as Lozenge;
+}
+const strip = (lozenges: Lozenge[], calls: StripView['calls'] = []): StripView => ({ lozenges, calls }) as unknown as StripView;
+const laid = (lozenges: Lozenge[], calls: StripView['calls'] = []): Record<string, number> =>
+    Object.fromEntries(lay(strip(lozenges, calls), DAY.from, DAY.length, DAY.width).lanes.map(({ l, lane }) => [l.title, lane]));
+
+test('a pour reaches from its first gram to the end of its last window, but not to when it may be used', () => {
+    const brow = pour(1, 'Brow', 9, 4);
+    brow.windows = [
+        { kind: 'demould', from_ms: 13 * HOUR, to_ms: 15 * HOUR },
+        { kind: 'service', from_ms: 33 * HOUR, to_ms: 40 * HOUR },
+    ] as unknown as Lozenge['windows'];
+    expect(ends(brow)).toEqual({ from: 9 * HOUR, to: 15 * HOUR });
+});
+
+test('pours that do not meet share a lane; those that do, or whose names would, take the next', () => {
+    expect(laid([pour(1, 'Early', 8, 2), pour(2, 'Late', 13, 2)])).toEqual({ Early: 0, Late: 0 });
+    expect(laid([pour(1, 'One', 8, 6), pour(2, 'Two', 10, 6)])).toEqual({ One: 0, Two: 1 });
+    const long = 'A street lamp’s nose, second half, poured again';
+    expect(laid([pour(1, long, 8, 0.5), pour(2, 'Next', 9, 0.5)])).toEqual({ [long]: 0, Next: 1 });
+});
+
+test('what needs hands takes the first lane, then what will need them soonest', () => {
+    const calls = [
+        { pour_id: 2, at_ms: 15 * HOUR },
+        { pour_id: 3, at_ms: 11 * HOUR },
+    ] as unknown as StripView['calls'];
+    expect(laid([pour(2, 'Later', 8, 9), pour(3, 'Sooner', 8, 9), pour(4, 'Now', 10, 1, 'running')], calls)).toEqual({
+        Now: 0,
+        Sooner: 1,
+        Later: 2,
+    });
+});
+
+test('what finds no lane is counted, and what lies on another day is not drawn', () => {
+    const busy = Array.from({ length: LANES + 2 }, (_, i) => pour(i, `Pour ${String(i)}`, 9, 6));
+    const day = lay(strip([...busy, pour(99, 'Yesterday', -16, 4)]), DAY.from, DAY.length, DAY.width);
+    expect(day.lanes).toHaveLength(LANES);
+    expect(day.more).toBe(2);
+    expect(new Set(day.lanes.map(({ lane }) => lane)).size).toBe(LANES);
+});
