@@ -142,3 +142,28 @@ test('the log is taken out as a file that holds what the filter shows', async ({
     expect(text.trim().split('\r\n')).toHaveLength(3);
     expect(text).toContain('spoilt');
 });
+
+test('a jump waits for its second key as long as it takes, and says where it could go', async ({ page, demo }) => {
+    await page.goto(demo.url);
+    const hint = page.getByText('Go to', { exact: false }).filter({ hasText: 'stay here' });
+    await page.keyboard.press('g');
+    await expect(hint).toContainText('Swatches');
+    await page.waitForTimeout(1500);
+    await page.keyboard.press('w');
+    await expect(page.getByRole('heading', { name: 'How soft' })).toBeVisible();
+    await expect(hint).toBeHidden();
+
+    // Thought better of: by Escape, by another key, which does what it always does, or by typing somewhere.
+    await page.keyboard.press('g');
+    await page.keyboard.press('Escape');
+    await expect(hint).toBeHidden();
+    await page.keyboard.press('g');
+    await page.keyboard.press('m');
+    await expect(page.getByRole('button', { name: 'Sound off' })).toBeVisible();
+    await page.keyboard.press('m');
+    await page.keyboard.press('g');
+    await page.getByLabel('Reading', { exact: true }).fill('20');
+    await expect(hint).toBeHidden();
+    await expect(page.getByLabel('Reading', { exact: true })).toHaveValue('20');
+    await expect(page.getByRole('heading', { name: 'How soft' })).toBeVisible();
+});

@@ -196,7 +196,7 @@ export async function castSheet(page: Page, shop: Shop, name: string): Promise<v
     await page.locator('.cards').getByText('Wax spray, silicone-free').click();
     await expect(page.getByRole('heading', { name: /Casts and Mould come apart/ })).toBeVisible();
     await page.getByRole('button', { name: /Plan a pour/ }).click();
-    await expect(page.getByRole('heading', { name: 'Casts', exact: true })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Casts', exact: true, level: 1 })).toBeVisible();
 }
 
 /** From the sheet past gear and contacts to the empty cup. */

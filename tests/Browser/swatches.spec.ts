@@ -60,8 +60,8 @@ test('from four pucks to a formula that is poured', async ({ page, empty: shop }
     await castSheet(page, shop, 'Owl brow');
 
     // Nothing is known yet: the sheet speaks, and says so.
-    await page.locator('body').press('g');
-    await page.locator('body').press('w');
+    await page.keyboard.press('g');
+    await page.keyboard.press('w');
     await expect(page.getByRole('heading', { name: 'How soft' })).toBeVisible();
     await page.getByLabel('Base').selectOption({ label: 'Platinum rubber A 10, medium' });
     await expect(page.getByText('No pucks yet')).toBeVisible();
@@ -102,7 +102,7 @@ test('from four pucks to a formula that is poured', async ({ page, empty: shop }
     await page.getByRole('combobox', { name: 'For', exact: true }).selectOption({ label: 'Owl brow, Casts, its sheet is begun' });
     await page.getByLabel(/^Grams, or as/).fill('80');
     await page.getByRole('button', { name: 'To the pour sheet' }).click();
-    await expect(page.getByRole('heading', { name: 'Casts', exact: true })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Casts', exact: true, level: 1 })).toBeVisible();
     await expect(page.getByTestId('mass')).toHaveText('80');
     await expect(page.getByLabel('Keep this formula as')).toHaveValue('Owl skin');
     await page.getByLabel('Draw the air out under vacuum').uncheck();

@@ -3,7 +3,7 @@
     import { onMount, type Snippet } from 'svelte';
     import { ask } from '../lib/api';
     import { bench } from '../lib/bench.svelte';
-    import { currentKeys, press, type Key } from '../lib/keys';
+    import { begun, currentKeys, press, type Key } from '../lib/keys.svelte';
     import { knock } from '../lib/sound';
     import { inWords } from '../lib/units';
     import type { FrameView } from '../types/server';
@@ -137,7 +137,7 @@
     }
 </script>
 
-<svelte:window onkeydown={(event) => press(event, frameKeys)} onclick={follow} />
+<svelte:window onkeydown={(event) => press(event, frameKeys)} onclick={follow} onfocusin={begun.forget} onpointerdown={begun.forget} />
 
 <a href="#main" class="skip">To the content</a>
 <header>
@@ -185,6 +185,14 @@
 <main id="main">
     {@render children?.()}
 </main>
+
+<p class:jumps={begun.key === 'g'} aria-live="polite">
+    {#if begun.key === 'g'}
+        Go to
+        {#each screens as s (s.href)}<span><kbd class="kbd kbd-sm">{s.key}</kbd> {s.name}</span>{/each}
+        <span class="quiet"><kbd class="kbd kbd-sm">Esc</kbd> stay here</span>
+    {/if}
+</p>
 
 <dialog class="modal" bind:this={help} aria-labelledby="keys-title">
     <div class="modal-box bg-secondary">
@@ -272,6 +280,23 @@
     .ring.said {
         background: var(--color-base-200);
         color: var(--color-base-content);
+    }
+    .jumps {
+        position: fixed;
+        inset-inline: 0;
+        bottom: 1rem;
+        z-index: 40;
+        width: fit-content;
+        max-width: calc(100% - 2rem);
+        margin-inline: auto;
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.3rem 0.9rem;
+        background: var(--color-secondary);
+        color: var(--color-base-content);
+        border-radius: 1rem;
+        padding: 0.6rem 1.1rem;
+        box-shadow: 0 4px 18px #0003;
     }
     @media (max-width: 640px) {
         nav,

@@ -2,7 +2,7 @@
     import { router } from '@inertiajs/svelte';
     import { onMount } from 'svelte';
     import { bench as shop } from '../../lib/bench.svelte';
-    import { screenKeys } from '../../lib/keys';
+    import { screenKeys } from '../../lib/keys.svelte';
     import { clockTime, figure, sign, span } from '../../lib/units';
     import type { BenchView } from '../../types/server';
 

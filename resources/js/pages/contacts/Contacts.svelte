@@ -3,7 +3,7 @@
     import { onMount, tick, untrack } from 'svelte';
     import { ask } from '../../lib/api';
     import { verdictMark } from '../../lib/contacts';
-    import { screenKeys } from '../../lib/keys';
+    import { screenKeys } from '../../lib/keys.svelte';
     import Exchange from '../../parts/Exchange.svelte';
     import Mark from '../../parts/Mark.svelte';
     import type { ContactBoardView, ContactResult } from '../../types/server';

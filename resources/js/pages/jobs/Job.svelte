@@ -3,7 +3,7 @@
     import { onMount, untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
     import type { Words } from '../../lib/contacts';
-    import { screenKeys } from '../../lib/keys';
+    import { screenKeys } from '../../lib/keys.svelte';
     import { refused } from '../../lib/refused';
     import { dayAndTime, measure } from '../../lib/units';
     import Chain from '../../parts/Chain.svelte';

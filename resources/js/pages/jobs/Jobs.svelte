@@ -2,7 +2,7 @@
     import { page, router } from '@inertiajs/svelte';
     import { onMount } from 'svelte';
     import type { Words } from '../../lib/contacts';
-    import { screenKeys } from '../../lib/keys';
+    import { screenKeys } from '../../lib/keys.svelte';
     import Mark from '../../parts/Mark.svelte';
     import type { JobsView } from '../../types/server';
     import NewJob, { type Material } from './NewJob.svelte';

@@ -2,7 +2,7 @@
     import { router } from '@inertiajs/svelte';
     import { onMount, untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
-    import { screenKeys } from '../../lib/keys';
+    import { screenKeys } from '../../lib/keys.svelte';
     import { refused } from '../../lib/refused';
     import { LiveSheet, type Sheet } from '../../lib/sheet.svelte';
     import Wrong from '../../parts/Wrong.svelte';

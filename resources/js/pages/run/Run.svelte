@@ -1,7 +1,7 @@
 <script lang="ts">
     import { onMount, untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
-    import { screenKeys } from '../../lib/keys';
+    import { screenKeys } from '../../lib/keys.svelte';
     import { LiveRun } from '../../lib/run.svelte';
     import { clockTime } from '../../lib/units';
     import Cup from '../../parts/Cup.svelte';

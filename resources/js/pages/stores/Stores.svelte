@@ -1,7 +1,7 @@
 <script lang="ts">
     import { router } from '@inertiajs/svelte';
     import { onMount } from 'svelte';
-    import { screenKeys } from '../../lib/keys';
+    import { screenKeys } from '../../lib/keys.svelte';
     import type { StoresView } from '../../types/server';
     import AdditiveSheet from './AdditiveSheet.svelte';
     import BaseSheet from './BaseSheet.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { router } from '@inertiajs/svelte';
     import { onMount, tick, untrack } from 'svelte';
-    import { screenKeys } from '../../lib/keys';
+    import { screenKeys } from '../../lib/keys.svelte';
     import { refused } from '../../lib/refused';
     import { figure } from '../../lib/units';
     import Chip from '../../parts/Chip.svelte';

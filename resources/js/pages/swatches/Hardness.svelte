@@ -3,7 +3,7 @@
     import { onMount, untrack } from 'svelte';
     import { Asking } from '../../lib/asking.svelte';
     import { bench } from '../../lib/bench.svelte';
-    import { screenKeys } from '../../lib/keys';
+    import { screenKeys } from '../../lib/keys.svelte';
     import type { Additive, Entry } from '../../lib/sheet.svelte';
     import { figure, measure } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';

@@ -12,8 +12,17 @@ const control = (target: EventTarget | null): boolean =>
     target instanceof HTMLElement && target.closest('button, a, summary, [role="radio"]') !== null;
 
 let screen: Key[] = [];
-let pending: string | null = null;
-let timer: ReturnType<typeof setTimeout> | undefined;
+let half = $state<string | null>(null);
+
+/** The key a jump began with; it waits for its second one as long as it takes, and the frame says so. */
+export const begun = {
+    get key(): string | null {
+        return half;
+    },
+    forget(): void {
+        half = null;
+    },
+};
 
 /** Sets the screen's own keys; call what is returned when the screen goes. */
 export function screenKeys(keys: Key[]): () => void {
@@ -35,6 +44,7 @@ export function press(event: KeyboardEvent, frame: Key[]): void {
         event.ctrlKey ||
         event.metaKey ||
         event.altKey ||
+        event.key === 'Shift' ||
         typing(event.target) ||
         document.querySelector('dialog[open]') !== null
     ) {
@@ -44,15 +54,12 @@ export function press(event: KeyboardEvent, frame: Key[]): void {
     if ((key === 'Space' || key === 'Enter') && control(event.target)) {
         return;
     }
-    const whole = pending === null ? key : `${pending} ${key}`;
-    pending = null;
-    clearTimeout(timer);
-    const found = [...screen, ...frame].find((entry) => entry.press === whole);
+    const keys = [...screen, ...frame];
+    const named = (name: string): Key | undefined => keys.find((entry) => entry.press === name);
+    const found = (half === null ? undefined : named(`${half} ${key}`)) ?? named(key);
+    half = found === undefined && keys.some((entry) => entry.press.startsWith(`${key} `)) ? key : null;
     if (found !== undefined) {
         event.preventDefault();
         found.run();
-    } else if (key === 'g') {
-        pending = 'g';
-        timer = setTimeout(() => (pending = null), 1200);
     }
 }
