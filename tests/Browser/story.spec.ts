@@ -103,7 +103,7 @@ test('from an empty shop to a graded cast, by keyboard alone', async ({ page, em
     // Cast from it, with a formula of its own.
     await tabTo(page, page.getByRole('link', { name: 'Back to the job' }));
     await page.keyboard.press('Enter');
-    await expect(page.getByRole('heading', { name: 'Casts', exact: true, level: 1 })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Casts', exact: true, level: 2 })).toBeVisible();
     await page.keyboard.press('p');
     await tabTo(page, page.getByRole('radio', { name: 'Box' }));
     await page.keyboard.press('ArrowRight');

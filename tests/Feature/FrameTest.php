@@ -5,9 +5,13 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Apalos\Core\Cure\Milestone;
+use App\Models\Pour;
+use App\Models\RoomReading;
+use App\Models\Workshop;
 use App\Shop\PourClock;
 use Carbon\CarbonImmutable;
 use Database\Seeders\DatabaseSeeder;
+use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
 final class FrameTest extends TestCase
@@ -20,6 +24,40 @@ final class FrameTest extends TestCase
             $this->putJson('/workshop', $said)->assertUnprocessable()->assertJsonPath('error.field', $field);
         }
         $this->getJson('/frame')->assertJsonPath('workshop.room_c', 17.5);
+    }
+
+    public function test_the_scale_and_the_working_day_are_set_once_and_every_new_sheet_weighs_on_it(): void
+    {
+        $old = $this->draft();
+        $this->putJson('/workshop', ['name' => 'Under the arches', 'scale_division_g' => 0.01, 'scale_capacity_g' => 600, 'day_starts_min' => 480, 'day_ends_min' => 1020])
+            ->assertOk()->assertJsonPath('workshop.scale_division_g', 0.01)->assertJsonPath('workshop.day_ends_min', 1020)->assertJsonPath('workshop.name', 'Under the arches');
+        $this->post("/impressions/{$this->impression()->id}/pours")->assertRedirect();
+
+        self::assertEquals(['division_g' => 0.01, 'capacity_g' => 600], Pour::query()->latest('id')->firstOrFail()->sheet['plan']['scale']);
+        self::assertEquals(0.1, $old->refresh()->sheet['plan']['scale']['division_g'], 'A sheet that was begun keeps the scale it was begun with.');
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string, string}> */
+    public static function benchesThatCannotBe(): iterable
+    {
+        yield 'no step at all' => [['scale_division_g' => 0], 'scale_division_g', 'This must be 0.001 or more; it was 0.'];
+        yield 'a step left empty' => [['scale_division_g' => null], 'scale_division_g', 'This is missing. Give a value.'];
+        yield 'a kitchen scale that carries one cup' => [['scale_division_g' => 5, 'scale_capacity_g' => 400], 'scale_division_g', 'A scale that carries 400 g in steps of 5 g has too few steps to weigh with. Check both numbers.'];
+        yield 'a capacity in kilograms' => [['scale_capacity_g' => 3], 'scale_capacity_g', 'A scale that carries 3 g in steps of 0.1 g has too few steps to weigh with. Check both numbers.'];
+        yield 'a day that ends before it begins' => [['day_starts_min' => 1100], 'day_ends_min', 'The working day must end an hour or more after it begins. Check both times.'];
+        yield 'a day of 25 hours' => [['day_ends_min' => 1500], 'day_ends_min', 'This must be 1440 at most; it was 1500. Check the unit.'];
+        yield 'a shop without a name' => [['name' => '  '], 'name', 'This needs a word or a name; it was “  ”.'];
+    }
+
+    /** @param  array<string, mixed>  $said */
+    #[DataProvider('benchesThatCannotBe')]
+    public function test_a_bench_that_cannot_be_is_refused_whole(array $said, string $field, string $message): void
+    {
+        $before = Workshop::here()->getAttributes();
+        $this->putJson('/workshop', ['muted' => true, 'room_c' => 11, ...$said])->assertUnprocessable()->assertJsonPath('error.field', $field)->assertJsonPath('error.message', $message);
+
+        self::assertSame($before, Workshop::here()->getAttributes());
+        self::assertSame(0, RoomReading::query()->where('celsius', 11)->count());
     }
 
     public function test_the_strip_shows_hands_wait_and_windows_and_calls_in_time(): void

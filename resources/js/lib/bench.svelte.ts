@@ -1,6 +1,20 @@
 import type { FrameView } from '../types/server';
-import { ask } from './api';
-import type { Units } from './units';
+import { ask, type Wrong } from './api';
+import type { Entry } from './sheet.svelte';
+import { decimalsOf, type Units } from './units';
+
+/** What can be changed; what is no number is refused by the server, in a sentence. */
+type Change = Partial<{
+    name: string;
+    units: Units;
+    muted: boolean;
+    room_c: Entry;
+    room_source: 'hand' | 'thermometer';
+    scale_division_g: Entry;
+    scale_capacity_g: Entry;
+    day_starts_min: Entry;
+    day_ends_min: Entry;
+}>;
 
 /**
  * What every screen shares: the frame as the server last told it, and a clock that runs on the server's time, so that a
@@ -13,6 +27,11 @@ class Bench {
 
     get units(): Units {
         return this.frame?.workshop.units === 'imperial' ? 'imperial' : 'metric';
+    }
+
+    /** The decimals grams are shown with here: those of the shop's scale. */
+    get fine(): number {
+        return decimalsOf(this.frame?.workshop.scale_division_g ?? 0.1);
     }
 
     get muted(): boolean {
@@ -36,13 +55,11 @@ class Bench {
         }
     }
 
-    /** Changes units, sound or room; the sentence that says what is wrong, or null. */
-    async change(
-        what: Partial<{ units: Units; muted: boolean; room_c: number | string | null; room_source: 'hand' | 'thermometer' }>,
-    ): Promise<string | null> {
+    /** Changes what holds for the whole bench; what is wrong and where, or null. */
+    async change(what: Change): Promise<Wrong | null> {
         const answer = await ask<FrameView>('PUT', '/workshop', what);
         if (!answer.ok) {
-            return answer.wrong.message;
+            return answer.wrong;
         }
         this.take(answer.data);
         return null;

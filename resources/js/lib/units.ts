@@ -85,6 +85,16 @@ export function typed(text: string, quantity: Quantity, units: Units): number | 
     return Number(metric.toPrecision(12));
 }
 
+/** The decimals a scale of this step shows: one for 0.1 or 0.2 g, two for 0.05 g, none for 1 g. */
+export const decimalsOf = (step: number): number => {
+    for (let decimals = 0; decimals < 3; decimals++) {
+        if (Math.abs(step * 10 ** decimals - Math.round(step * 10 ** decimals)) < 1e-9) {
+            return decimals;
+        }
+    }
+    return 3;
+};
+
 /** Units as sentences have them, and how many of what is stored each one is. */
 const spoken: Record<string, [Quantity, number]> = {
     g: ['mass', 1],

@@ -8,8 +8,10 @@
     import { inWords } from '../lib/units';
     import type { FrameView } from '../types/server';
     import DayStrip from './DayStrip.svelte';
-    import Jump from './Jump.svelte';
+    import Find from './Find.svelte';
+    import Jumps from './Jumps.svelte';
     import Room from './Room.svelte';
+    import ThisBench from './ThisBench.svelte';
 
     let { children }: { children?: Snippet } = $props();
 
@@ -161,8 +163,9 @@
             <button class="btn btn-ghost btn-sm" onclick={light}
                 >{dark ? 'Lamplit' : 'Daylight'}<span class="sr-only">, change light</span></button
             >
+            <ThisBench />
             <button class="btn btn-ghost btn-sm" onclick={showHelp} aria-label="Keys of this screen">?</button>
-            <Jump bind:open={finding} />
+            <Find bind:open={finding} />
         </div>
     </nav>
 </header>
@@ -186,13 +189,7 @@
     {@render children?.()}
 </main>
 
-<p class:jumps={begun.key === 'g'} aria-live="polite">
-    {#if begun.key === 'g'}
-        Go to
-        {#each screens as s (s.href)}<span><kbd class="kbd kbd-sm">{s.key}</kbd> {s.name}</span>{/each}
-        <span class="quiet"><kbd class="kbd kbd-sm">Esc</kbd> stay here</span>
-    {/if}
-</p>
+<Jumps {screens} />
 
 <dialog class="modal" bind:this={help} aria-labelledby="keys-title">
     <div class="modal-box bg-secondary">
@@ -280,23 +277,6 @@
     .ring.said {
         background: var(--color-base-200);
         color: var(--color-base-content);
-    }
-    .jumps {
-        position: fixed;
-        inset-inline: 0;
-        bottom: 1rem;
-        z-index: 40;
-        width: fit-content;
-        max-width: calc(100% - 2rem);
-        margin-inline: auto;
-        display: flex;
-        flex-wrap: wrap;
-        gap: 0.3rem 0.9rem;
-        background: var(--color-secondary);
-        color: var(--color-base-content);
-        border-radius: 1rem;
-        padding: 0.6rem 1.1rem;
-        box-shadow: 0 4px 18px #0003;
     }
     @media (max-width: 640px) {
         nav,

@@ -12,9 +12,11 @@
         /** Instead of the grams as they were planned. */
         grams?: Snippet<[Line, number]>;
         foot?: Snippet;
+        /** Decimals of the grams; those of the shop's scale unless another one is planned. */
+        fine?: number;
     };
-    let { lines, called = (add) => add, caption, grams, foot }: Props = $props();
-    const shown = (g: number): string => figure(g, 'mass', bench.units, 1);
+    let { lines, called = (add) => add, caption, grams, foot, fine = bench.fine }: Props = $props();
+    const shown = (g: number): string => figure(g, 'mass', bench.units, fine);
 </script>
 
 <table>

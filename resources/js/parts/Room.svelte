@@ -15,14 +15,14 @@
 
     async function set(event: SubmitEvent): Promise<void> {
         event.preventDefault();
-        wrong = await bench.change({ room_c: room });
+        wrong = (await bench.change({ room_c: room }))?.message ?? null;
         if (wrong === null) {
             dialog.close();
         }
     }
 
     async function measured(): Promise<void> {
-        wrong = await bench.change({ room_source: 'thermometer' });
+        wrong = (await bench.change({ room_source: 'thermometer' }))?.message ?? null;
         if (wrong === null) {
             dialog.close();
         }

@@ -10,7 +10,7 @@
         fig?: boolean;
         /** One comes here to type it. */
         first?: boolean;
-        type?: 'text' | 'date';
+        type?: 'text' | 'date' | 'time';
         placeholder?: string;
         maxlength?: number;
         inputmode?: 'text' | 'decimal' | 'numeric';

@@ -659,6 +659,8 @@ export type FrameView = {
         muted: boolean;
         day_starts_min: number;
         day_ends_min: number;
+        scale_division_g: number;
+        scale_capacity_g: number;
     };
     thermometer: boolean;
     scale: boolean;

@@ -43,7 +43,7 @@
                     </div>
                     <p class="number">
                         {#if item.number !== null}
-                            <span class="fig">{figure(item.number, 'mass', shop.units, 1)}</span>&nbsp;<span class="quiet"
+                            <span class="fig">{figure(item.number, 'mass', shop.units, shop.fine)}</span>&nbsp;<span class="quiet"
                                 >{sign('mass', shop.units)}</span
                             >
                         {/if}

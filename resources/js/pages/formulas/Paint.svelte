@@ -63,8 +63,8 @@
             </p>
             <ul>
                 {#each pot.lines as line (line.add)}<li>
-                        {called(line.add)} <b class="fig">{measure(line.grams, 'mass', bench.units, 2)}</b>
-                        <span class="quiet fig">→ {measure(line.running, 'mass', bench.units, 2)}</span>
+                        {called(line.add)} <b class="fig">{measure(line.grams, 'mass', bench.units, bench.fine)}</b>
+                        <span class="quiet fig">→ {measure(line.running, 'mass', bench.units, bench.fine)}</span>
                     </li>{/each}
             </ul>
             <p class="text-sm">

@@ -41,7 +41,7 @@
         <p class="last">
             {#each page.last_batch.lines as line (line.add)}<span
                     >{called(line.add)}
-                    <b class="fig">{measure(line.grams, 'mass', bench.units, 1)}</b></span
+                    <b class="fig">{measure(line.grams, 'mass', bench.units, bench.fine)}</b></span
                 >{/each}
         </p>
     {/if}

@@ -2,7 +2,7 @@
     import type { Snippet } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
     import type { LiveSheet } from '../../lib/sheet.svelte';
-    import { clockTime, figure, inWords, measure, minutes, sign } from '../../lib/units';
+    import { clockTime, decimalsOf, figure, inWords, measure, minutes, sign } from '../../lib/units';
     import Lines from '../../parts/Lines.svelte';
     import Warnings from '../../parts/Warnings.svelte';
     import Wrong from '../../parts/Wrong.svelte';
@@ -20,6 +20,8 @@
     const batch = $derived(mix?.batches[0] ?? null);
     const cure = $derived(live.answer.cure);
     const called = (add: string): string => (add === 'A' ? partNames.a : add === 'B' ? (partNames.b ?? 'B') : add);
+    const step = $derived(live.sheet.plan.scale.division_g);
+    const fine = $derived(typeof step === 'number' && step > 0 ? decimalsOf(step) : bench.fine);
     const limits = { vessel: 'the cup', scale: 'the scale', pot_life: 'the pot life' };
     const wrong = $derived(live.answer.errors.filter((e) => !e.missing && !/^(volume|formula|plan|target)\./.test(e.field)));
     let open = $state(false);
@@ -55,7 +57,7 @@
         </div>
         {#if mix !== null && batch !== null}
             <div class="lines">
-                <Lines lines={batch.lines} {called}>
+                <Lines lines={batch.lines} {called} {fine}>
                     {#snippet caption()}
                         <span class="quiet text-sm">Into {mix.batches.length === 1 ? 'the' : 'each'} cup, in this order</span>
                     {/snippet}

@@ -1,12 +1,12 @@
 <script lang="ts">
     import { bench } from '../../lib/bench.svelte';
-    import { figure, measure, sign } from '../../lib/units';
+    import { decimalsOf, figure, measure, sign } from '../../lib/units';
     import Warnings from '../../parts/Warnings.svelte';
     import type { RunView } from '../../types/server';
 
     let { run }: { run: RunView } = $props();
     const rescue = $derived(run.rescue);
-    const digits = 1;
+    const digits = $derived(decimalsOf(run.division_g));
 </script>
 
 {#if rescue !== null}

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { bench } from '../../lib/bench.svelte';
     import type { LiveRun } from '../../lib/run.svelte';
-    import { figure, measure, sign } from '../../lib/units';
+    import { decimalsOf, figure, measure, sign } from '../../lib/units';
     import Measure from '../../parts/Measure.svelte';
 
     let {
@@ -18,7 +18,7 @@
         onconfirm: () => void;
     } = $props();
 
-    const digits = 1;
+    const digits = $derived(decimalsOf(live.run.division_g));
     const grams = $derived(live.grams);
     const left = $derived(grams === null ? null : line.running - grams);
     const inBand = $derived(grams !== null && grams >= line.from && grams <= line.to);

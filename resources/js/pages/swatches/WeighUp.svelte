@@ -18,7 +18,7 @@
     };
     let { plan, weighed, children, onweighed }: Props = $props();
 
-    const grams = (g: number): string => figure(g, 'mass', bench.units, 1);
+    const grams = (g: number): string => figure(g, 'mass', bench.units, bench.fine);
 </script>
 
 <div class="cups">

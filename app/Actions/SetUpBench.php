@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Result\Say;
+use Apalos\Core\Units\Celsius;
+use App\Models\Workshop;
+use App\Shop\Room;
+use Carbon\CarbonImmutable;
+
+/** Changes what holds for the whole bench: its name, units, sound, room, scale and working day. */
+final readonly class SetUpBench
+{
+    /** A scale that shows fewer steps than this has been read wrong. */
+    private const FEWEST_STEPS = 100.0;
+
+    private const DAY_MIN = 24 * 60;
+
+    public function __construct(private Workshop $workshop, private Room $room) {}
+
+    /**
+     * @param  Fields  $in  any of `name`, `units`, `muted`, `room_c`, `room_source`, `scale_division_g`, `scale_capacity_g`, `day_starts_min`, `day_ends_min`
+     *
+     * @throws BadInput and then nothing is changed
+     */
+    public function __invoke(Fields $in, CarbonImmutable $now): void
+    {
+        $in->only('name', 'units', 'muted', 'room_c', 'room_source', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min');
+        $room = self::says($in, 'room_c') ? Celsius::of($in->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)) : null;
+        $shop = $this->workshop;
+        $shop->fill([
+            'name' => self::says($in, 'name') ? mb_substr($in->text('name'), 0, 80) : $shop->name,
+            'units' => self::says($in, 'units') ? self::oneOf($in, 'units', ['metric', 'imperial']) : $shop->units,
+            'muted' => self::says($in, 'muted') ? $in->bool('muted') : $shop->muted,
+            'room_source' => match (true) {
+                $room !== null => 'hand',
+                self::says($in, 'room_source') => self::oneOf($in, 'room_source', ['hand', 'thermometer']),
+                default => $shop->room_source,
+            },
+            ...$this->scale($in),
+            ...$this->day($in),
+        ])->save();
+        if ($room !== null) {
+            $this->room->note($room, 'hand', $now);
+        }
+    }
+
+    /** @return array<string, float> */
+    private function scale(Fields $in): array
+    {
+        $division = self::says($in, 'scale_division_g') ? $in->number('scale_division_g', 0.001, 100.0) : $this->workshop->scale_division_g;
+        $capacity = self::says($in, 'scale_capacity_g') ? $in->number('scale_capacity_g', 1.0) : $this->workshop->scale_capacity_g;
+        if ($capacity < self::FEWEST_STEPS * $division) {
+            throw BadInput::at(self::says($in, 'scale_division_g') ? 'scale_division_g' : 'scale_capacity_g', sprintf('A scale that carries %s g in steps of %s g has too few steps to weigh with. Check both numbers.', Say::number($capacity), Say::number($division, 3)));
+        }
+
+        return ['scale_division_g' => $division, 'scale_capacity_g' => $capacity];
+    }
+
+    /** @return array<string, int> */
+    private function day(Fields $in): array
+    {
+        $starts = self::says($in, 'day_starts_min') ? (int) $in->number('day_starts_min', 0.0, self::DAY_MIN) : $this->workshop->day_starts_min;
+        $ends = self::says($in, 'day_ends_min') ? (int) $in->number('day_ends_min', 0.0, self::DAY_MIN) : $this->workshop->day_ends_min;
+        if ($ends - $starts < 60) {
+            throw BadInput::at('day_ends_min', 'The working day must end an hour or more after it begins. Check both times.');
+        }
+
+        return ['day_starts_min' => $starts, 'day_ends_min' => $ends];
+    }
+
+    /** A field that is there but empty is no wish to leave it as it was: it is refused as missing. */
+    private static function says(Fields $in, string $key): bool
+    {
+        return in_array($key, $in->names(), true);
+    }
+
+    /** @param  list<string>  $known */
+    private static function oneOf(Fields $in, string $key, array $known): string
+    {
+        $value = $in->text($key);
+
+        return in_array($value, $known, true) ? $value : throw BadInput::at($key, 'Choose one of: '.implode(', ', $known).'.');
+    }
+}
