@@ -74,6 +74,7 @@ Route::post('/swatches/targets', [ColourController::class, 'keepTarget']);
 Route::delete('/swatches/targets/{target}', [ColourController::class, 'forgetTarget'])->whereNumber('target');
 Route::get('/swatches/series', [SeriesController::class, 'show']);
 Route::post('/swatches/series/plan', [SeriesController::class, 'plan']);
+Route::post('/swatches/series/next', [SeriesController::class, 'next']);
 Route::post('/swatches/series', [SeriesController::class, 'pour']);
 Route::get('/swatches/drawer', [SwatchController::class, 'drawer']);
 Route::post('/swatches', [SwatchController::class, 'store']);

@@ -14,6 +14,9 @@ use Apalos\Core\Series\Puck;
 use Apalos\Core\Series\SeriesPlanner;
 use Apalos\Core\Series\SeriesRequest;
 use Apalos\Core\Series\SeriesResult;
+use Apalos\Core\Series\Weighed;
+use Apalos\Core\Series\WeighingResult;
+use Apalos\Core\Series\WeighUp;
 use Apalos\Core\Units\Grams;
 use App\Models\FormulaKind;
 use App\Models\Swatch;
@@ -40,6 +43,23 @@ final readonly class PourSeries
         return $this->planner->plan($this->request($in));
     }
 
+    /**
+     * What goes onto the scale next, after what is `weighed` so far.
+     *
+     * @throws BadInput
+     */
+    public function next(Fields $in): ?WeighingResult
+    {
+        $plan = $this->plan($in);
+
+        return (new WeighUp)->next($plan, self::weighed($in, $plan), Grams::of($this->workshop->scale_division_g));
+    }
+
+    private static function weighed(Fields $in, SeriesResult $plan): Weighed
+    {
+        return $in->has('weighed') ? Weighed::from($in->object('weighed'), $plan) : Weighed::nothing();
+    }
+
     private function request(Fields $in): SeriesRequest
     {
         $recipe = $this->recipe($in);
@@ -64,19 +84,17 @@ final readonly class PourSeries
     {
         $plan = $this->plan($in);
         $name = $in->textOrNull('name') ?? 'Pucks';
-        $weighed = $in->has('weighed') ? $in->object('weighed') : Fields::of([]);
+        $weighed = self::weighed($in, $plan);
 
         $poured = self::met($in, $now);
         $strength = 1.0;
-        foreach ($plan->cups as $cup => $mix) {
-            if ($in->text('kind') === 'tint' && $weighed->has($cup)) {
-                $lines = $mix->batches[0]->lines;
-                $strength = SeriesPlanner::strength($this->request($in), self::asWeighed($lines, $weighed->numbers($cup, 0.0))) / max(1e-9, SeriesPlanner::strength($this->request($in), $lines));
-            }
+        if ($in->text('kind') === 'tint' && isset($plan->cups[SeriesPlanner::FULL])) {
+            $lines = $plan->cups[SeriesPlanner::FULL]->batches[0]->lines;
+            $strength = SeriesPlanner::strength($this->request($in), $weighed->lines(SeriesPlanner::FULL, $lines)) / max(1e-9, SeriesPlanner::strength($this->request($in), $lines));
         }
 
         return DB::transaction(fn (): array => array_map(function (Puck $puck, int $i) use ($in, $name, $poured, $weighed, $strength): Swatch {
-            $pct = round($strength * $this->really($puck, $weighed->has((string) $i) ? $weighed->numbers((string) $i, 0.0) : [], $in), 2);
+            $pct = round($strength * self::really($puck, $weighed->lines(SeriesResult::puck($i), $puck->lines), $in->text('kind') === 'tint'), 2);
             $version = ($this->keep)("{$name}, pucks", Fields::of($this->poured($in, $pct)), FormulaKind::Trial);
 
             return $this->workshop->swatches()->create([
@@ -102,39 +120,19 @@ final readonly class PourSeries
 
     /**
      * The percentage of a puck from what the display really showed for each of its lines: what is counted rises as the grams of
-     * the rising thing do, against those of the other.
+     * the rising thing do, against those of the other, or in a ladder against all.
      *
-     * @param  list<float>  $grams  of each line; empty where nothing else was said
+     * @param  list<Line>  $shown
      */
-    private function really(Puck $puck, array $grams, Fields $in): float
+    private static function really(Puck $puck, array $shown, bool $isTint): float
     {
-        if ($grams === []) {
-            return $puck->truePct;
-        }
         $sum = static fn (array $lines, bool $plain): float => array_sum(array_map(static fn (Line $line): float => ($line->add === SeriesPlanner::PLAIN) === $plain ? $line->grams->g : 0.0, $lines));
-        $now = self::asWeighed($puck->lines, $grams);
-        [$rose, $plain, $roseNow, $plainNow] = [$sum($puck->lines, false), $sum($puck->lines, true), $sum($now, false), $sum($now, true)];
-        if ($in->text('kind') === 'tint') {
+        [$rose, $plain, $roseNow, $plainNow] = [$sum($puck->lines, false), $sum($puck->lines, true), $sum($shown, false), $sum($shown, true)];
+        if ($isTint) {
             return $rose <= 0.0 ? 0.0 : $puck->truePct * ($roseNow / max(1e-9, $roseNow + $plainNow)) / ($rose / ($rose + $plain));
         }
 
         return $rose <= 0.0 || $plainNow <= 0.0 ? $puck->truePct : $puck->truePct * ($roseNow / $plainNow) / ($rose / $plain);
-    }
-
-    /**
-     * @param  list<Line>  $lines
-     * @param  list<float>  $grams
-     * @return list<Line>
-     *
-     * @throws BadInput
-     */
-    private static function asWeighed(array $lines, array $grams): array
-    {
-        if (count($grams) !== count($lines) || array_sum($grams) <= 0.0) {
-            throw BadInput::at('weighed', 'Write the grams of every line of a cup or a puck, or leave them as planned.');
-        }
-
-        return array_map(static fn (Line $line, float $g): Line => new Line($line->add, Grams::of($g), $line->running), $lines, $grams);
     }
 
     /** @return array<string, mixed> the recipe of one puck */

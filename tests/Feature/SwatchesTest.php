@@ -56,10 +56,35 @@ final class SwatchesTest extends TestCase
 
     public function test_what_the_display_really_showed_makes_the_label(): void
     {
-        $this->post('/swatches/series', $this->series(['weighed' => ['2' => [16.1, 11.3]]]))->assertRedirect('/swatches/drawer');
+        $this->post('/swatches/series', $this->series(['weighed' => ['puck 3' => [16.1, 11.3]]]))->assertRedirect('/swatches/drawer');
 
         self::assertEqualsWithDelta(100 * 11.3 / 16.1, Swatch::query()->with('version')->orderBy('id')->get()[2]->version->recipe['additives'][0]['amount'], 0.02);
-        $this->from('/swatches/series')->post('/swatches/series', $this->series(['weighed' => ['2' => [16.1]]]))->assertRedirect('/swatches/series')->assertSessionHasErrors('series');
+        $this->from('/swatches/series')->post('/swatches/series', $this->series(['weighed' => ['puck 3' => [16.1]]]))->assertRedirect('/swatches/series')->assertSessionHasErrors('series');
+    }
+
+    public function test_a_series_is_led_from_one_thing_on_the_scale_to_the_next(): void
+    {
+        $next = fn (array $weighed): ?array => $this->postJson('/swatches/series/next', $this->series(['weighed' => $weighed]))->assertOk()->json('next');
+        self::assertSame(['plain cup', 'B', true], [$next([])['vessel'], $next([])['add'], $next([])['opens']]);
+        self::assertSame(['A', true], [$next(['plain cup' => [42, null]])['add'], $next(['plain cup' => [42, null]])['meets']]);
+        self::assertEqualsWithDelta(3.0, $next(['plain cup' => [42, 45]])['grams'], 1e-9);
+        $all = ['plain cup' => [42, 42], 'puck 1' => [26.7], 'puck 2' => [20.1, 6], 'puck 3' => [16.1, 9.7], 'puck 4' => [13.4, 12.1]];
+        self::assertNull($next($all));
+
+        // What stands on the pan decides the step: on a finer scale the same pinch is weighed finer.
+        $this->putJson('/workshop', ['scale_division_g' => 0.01])->assertOk();
+        self::assertEqualsWithDelta(9.66, $next([...$all, 'puck 3' => [16.1, null]])['grams'], 0.011);
+
+        $this->postJson('/swatches/series/next', $this->series(['weighed' => ['puck 9' => [1]]]))->assertUnprocessable()->assertJsonPath('error.field', 'weighed.puck 9');
+        $this->postJson('/swatches/series/next', $this->series(['weighed' => ['puck 3' => ['lots', null]]]))->assertUnprocessable()->assertJsonPath('error.field', 'weighed.puck 3.0');
+    }
+
+    public function test_what_was_not_weighed_is_labelled_as_planned(): void
+    {
+        $this->post('/swatches/series', $this->series(['weighed' => ['puck 1' => [30], 'puck 2' => [20.1, null], 'puck 3' => [15, null]]]))->assertRedirect('/swatches/drawer');
+        $pct = Swatch::query()->with('version')->orderBy('id')->get()->map(static fn (Swatch $s): float => (float) ($s->version->recipe['additives'][0]['amount'] ?? 0.0))->all();
+
+        self::assertEqualsWithDelta([0.0, 100 * 6 / 20.1, 100 * 9.7 / 15, 100 * 12.1 / 13.4], $pct, 0.02);
     }
 
     public function test_a_ladder_of_tint_carries_the_grams_of_its_full_cup_into_every_puck(): void

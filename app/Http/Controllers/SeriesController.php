@@ -34,6 +34,11 @@ final readonly class SeriesController
         return new JsonResponse($this->series->plan(Fields::fromJson($request->getContent()))->toArray());
     }
 
+    public function next(Request $request): JsonResponse
+    {
+        return new JsonResponse(['next' => $this->series->next(Fields::fromJson($request->getContent()))?->toArray()]);
+    }
+
     public function pour(Request $request): RedirectResponse
     {
         try {

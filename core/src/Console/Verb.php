@@ -18,7 +18,6 @@ use Apalos\Core\Mix\TopupRequest;
 use Apalos\Core\Mould\MouldChooser;
 use Apalos\Core\Mould\PieceRequest;
 use Apalos\Core\Series\SeriesPlanner;
-use Apalos\Core\Series\SeriesRequest;
 use Apalos\Core\Tint\PatchReader;
 use Apalos\Core\Tint\Tinter;
 use Apalos\Core\Volume\VolumeEstimator;
@@ -69,7 +68,7 @@ enum Verb: string
             self::Harden => (new Hardener)->answer(HardenRequest::from($in))->toArray(),
             self::Tint => is_array($answer = (new Tinter)->ask($in)) ? $answer : $answer->toArray(),
             self::Patch => (new PatchReader)->read($in)->toArray(),
-            self::Series => (new SeriesPlanner)->plan(SeriesRequest::from($in))->toArray(),
+            self::Series => (new SeriesPlanner)->ask($in),
             self::Contact => (new ContactEngine($shelves->contacts))->judge(ContactRequest::from($in, $shelves->contacts))->toArray(),
             self::Mould => (new MouldChooser($shelves->moulds, $shelves->contacts))->choose(PieceRequest::from($in, $shelves->contacts))->toArray(),
         };

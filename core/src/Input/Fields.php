@@ -178,13 +178,27 @@ final readonly class Fields
     /** @return list<float> an absent list counts as an empty one */
     public function numbers(string $key, float $min = 0.0, float $max = self::HUGE): array
     {
+        $list = $this->listOfNumbers($key);
+
+        return array_map(static fn (int $i): float => $list->number((string) $i, $min, $max), array_keys($list->values));
+    }
+
+    /** @return list<?float> numbers, with null where there is none yet; an absent list counts as an empty one */
+    public function numbersOrNull(string $key, float $min = 0.0, float $max = self::HUGE): array
+    {
+        $list = $this->listOfNumbers($key);
+
+        return array_map(static fn (int $i): ?float => $list->numberOrNull((string) $i, $min, $max), array_keys($list->values));
+    }
+
+    private function listOfNumbers(string $key): self
+    {
         $value = $this->has($key) ? $this->required($key) : [];
         if (! is_array($value) || ! array_is_list($value)) {
             throw BadInput::at($this->at($key), 'This must be a list of numbers; it was '.self::show($value).'.');
         }
-        $list = new self($value, $this->at($key));
 
-        return array_map(static fn (int $i): float => $list->number((string) $i, $min, $max), array_keys($value));
+        return new self($value, $this->at($key));
     }
 
     /** @return list<string> an absent list counts as an empty one */

@@ -35,9 +35,25 @@ final readonly class SeriesPlanner
     /** The cup without what rises, and the one with all of it. */
     public const PLAIN = 'plain cup';
 
-    private const FULL = 'full cup';
+    public const FULL = 'full cup';
 
     public function __construct(private MixPlanner $mixes = new MixPlanner) {}
+
+    /**
+     * The plan, and, where it is said what is `weighed` so far, what comes `next`.
+     *
+     * @return array<string, mixed>
+     *
+     * @throws BadInput
+     */
+    public function ask(Fields $in): array
+    {
+        $request = SeriesRequest::from($in);
+        $plan = $this->plan($request);
+        $weighed = $in->objectOrNull('weighed');
+
+        return [...$plan->toArray(), ...($weighed === null ? [] : ['next' => (new WeighUp)->next($plan, Weighed::from($weighed, $plan), $request->scale->division)?->toArray()])];
+    }
 
     /** @throws BadInput */
     public function plan(SeriesRequest $request): SeriesResult

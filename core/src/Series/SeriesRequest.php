@@ -38,7 +38,7 @@ final readonly class SeriesRequest
      */
     public static function from(Fields $in): self
     {
-        $in->only('base', 'additives', 'softener', 'pct_of_ab', 'tint', 'pct_of_full', 'puck_ml', 'spare_pct', 'scale', 'room_c', 'mix_min');
+        $in->only('base', 'additives', 'softener', 'pct_of_ab', 'tint', 'pct_of_full', 'puck_ml', 'spare_pct', 'scale', 'room_c', 'mix_min', 'weighed');
         $softener = $in->objectOrNull('softener')?->only('name', 'sg');
         if (($softener === null) === ! $in->has('tint')) {
             throw BadInput::at($in->at('softener'), 'Say what rises in the series: the softener, or the tint.');

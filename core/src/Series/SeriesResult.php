@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Series;
 
+use Apalos\Core\Mix\Line;
 use Apalos\Core\Mix\MixResult;
 use Apalos\Core\Result\Warning;
 
@@ -25,6 +26,26 @@ final readonly class SeriesResult
      * @param  list<string>  $working
      */
     public function __construct(public array $cups, public array $pucks, public float $minutes, public ?float $usableMin, public array $warnings, public array $working) {}
+
+    /**
+     * Everything that stands on the scale, in the order of the work: the cups, then `puck 1`, `puck 2` …
+     *
+     * @return array<string, list<Line>>
+     */
+    public function vessels(): array
+    {
+        $vessels = array_map(static fn (MixResult $mix): array => $mix->batches[0]->lines, $this->cups);
+        foreach ($this->pucks as $i => $puck) {
+            $vessels[self::puck($i)] = $puck->lines;
+        }
+
+        return $vessels;
+    }
+
+    public static function puck(int $i): string
+    {
+        return 'puck '.($i + 1);
+    }
 
     /** @return SeriesShape */
     public function toArray(): array

@@ -1,8 +1,8 @@
 import type { RunView } from '../types/server';
 import { ask } from './api';
 import { bench } from './bench.svelte';
+import { LiveScale } from './scale.svelte';
 
-export type Reading = { grams: number | null; stable: boolean; overload: boolean; lost: string | null };
 type Fact = { key: string; kind: string; at_ms: number; payload: Record<string, unknown> };
 
 const RETRY_MS = 2000;
@@ -13,7 +13,7 @@ const RETRY_MS = 2000;
  */
 export class LiveRun {
     run = $state<RunView>() as RunView;
-    reading = $state<Reading>({ grams: null, stable: false, overload: false, lost: null });
+    scale = new LiveScale();
     trouble = $state<string | null>(null);
     waitingToSend = $state(0);
     #sending = false;
@@ -23,11 +23,6 @@ export class LiveRun {
         this.run = run;
         this.#store = `apalos.outbox.${String(run.pour_id)}`;
         this.waitingToSend = this.#outbox().length;
-    }
-
-    /** The live weight where the scale answers, else null. */
-    get grams(): number | null {
-        return this.reading.lost === null && !this.reading.overload ? this.reading.grams : null;
     }
 
     record(kind: string, payload: Record<string, unknown> = {}, about = ''): Promise<void> {
@@ -102,20 +97,6 @@ export class LiveRun {
         if (answer.ok && answer.data.last_event_id >= this.run.last_event_id) {
             this.take(answer.data);
         }
-    }
-
-    async readScale(): Promise<void> {
-        const answer = await ask<Reading>('GET', '/devices/scale');
-        this.reading = answer.ok ? answer.data : { grams: null, stable: false, overload: false, lost: answer.wrong.message };
-    }
-
-    async tare(): Promise<boolean> {
-        const answer = await ask<Reading>('POST', '/devices/scale/tare');
-        if (answer.ok) {
-            this.reading = answer.data;
-            this.trouble = answer.data.lost;
-        }
-        return answer.ok && answer.data.lost === null;
     }
 
     #outbox(): Fact[] {

@@ -12,9 +12,11 @@
         /** Nothing is there yet: said quietly. */
         missing?: boolean;
         hint?: string;
+        /** Decimals it stands with while nobody types; as many as it needs where nothing is said. */
+        fine?: number;
         onchange?: (value: number | string | null) => void;
     };
-    let { label, kind, value = $bindable(), error = null, missing = false, hint = '', onchange }: Props = $props();
+    let { label, kind, value = $bindable(), error = null, missing = false, hint = '', fine, onchange }: Props = $props();
     const id = $props.id();
 
     const shown = (): string =>
@@ -22,7 +24,7 @@
             ? value
             : value === null || value === undefined
               ? ''
-              : figure(value, kind, bench.units, undefined).replace('−', '-');
+              : figure(value, kind, bench.units, fine).replace('−', '-');
     let text = $state(untrack(shown));
     let editing = false;
 

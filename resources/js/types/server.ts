@@ -279,6 +279,21 @@ export type SeriesResult = {
     working: string[];
 };
 
+/** The next thing of a series to go onto the scale, and what the display must then read. */
+export type WeighingResult = {
+    vessel: string;
+    line: number;
+    add: string;
+    grams: number;
+    before: number;
+    running: number;
+    from: number;
+    to: number;
+    opens: boolean;
+    meets: boolean;
+    because: string | null;
+};
+
 /** The colour a photo gives, and within which ΔE00 of it the true one lies four times out of five. */
 export type PatchResult = {
     lab: [number, number, number];

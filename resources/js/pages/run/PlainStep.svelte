@@ -28,7 +28,7 @@
         {scaled ? 'It is set to nought when you go on.' : 'Set the scale to nought with the cup on it.'}
         {run.cup.capacity_ml === null ? '' : `A cup of ${measure(run.cup.capacity_ml, 'volume', bench.units)} or more.`}
     </p>
-    {#if scaled}<p class="fig mt-4 text-5xl font-bold">{figure(live.grams, 'mass', bench.units, decimalsOf(run.division_g))}</p>{/if}
+    {#if scaled}<p class="fig mt-4 text-5xl font-bold">{figure(live.scale.grams, 'mass', bench.units, decimalsOf(run.division_g))}</p>{/if}
 {:else if kind === 'fill'}
     <h1 class="text-4xl">Pour it</h1>
     <ul class="mt-3 grid max-w-[44ch] gap-2 text-xl">

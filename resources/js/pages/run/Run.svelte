@@ -5,6 +5,7 @@
     import { LiveRun } from '../../lib/run.svelte';
     import { clockTime } from '../../lib/units';
     import Cup from '../../parts/Cup.svelte';
+    import StandInHand from '../../parts/StandInHand.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { RunView } from '../../types/server';
     import ContactsStep from './ContactsStep.svelte';
@@ -14,7 +15,6 @@
     import PlainStep from './PlainStep.svelte';
     import PotClock from './PotClock.svelte';
     import RescueStep from './RescueStep.svelte';
-    import StandInHand from './StandInHand.svelte';
     import TimedStep from './TimedStep.svelte';
     import WaitStep from './WaitStep.svelte';
     import WeighStep from './WeighStep.svelte';
@@ -25,7 +25,7 @@
     const kind = $derived(run.step.kind);
     let typing = $state(false);
     // The scale speaks, unless it is lost, overloaded, or the maker would rather type.
-    const scaled = $derived(bench.frame?.scale === true && live.reading.lost === null && !typing);
+    const scaled = $derived(live.scale.speaks && !typing);
 
     let byHand = $state<number | string | null>(null);
     let armed = $state(false);
@@ -46,17 +46,21 @@
         wait: 'I have opened it',
         grade: 'Keep it in the log',
     };
-    const short = $derived(kind === 'weigh' && run.line !== null && scaled && live.grams !== null && live.grams < run.line.from);
+    const short = $derived(
+        kind === 'weigh' && run.line !== null && scaled && live.scale.grams !== null && live.scale.grams < run.line.from,
+    );
 
     async function go(): Promise<void> {
         switch (kind) {
             case 'tare':
-                if (!scaled || (await live.tare())) {
+                if (!scaled || (await live.scale.tare())) {
                     await live.confirm();
+                } else {
+                    live.trouble = live.scale.reading.lost;
                 }
                 return;
             case 'weigh':
-                if (scaled && !live.reading.stable) {
+                if (scaled && !live.scale.reading.stable) {
                     // A pour has just stopped: take the reading when it has come to rest.
                     armed = true;
                     return;
@@ -88,9 +92,9 @@
 
     async function weigh(goShort: boolean): Promise<void> {
         armed = false;
-        const reading = scaled ? live.grams : byHand;
+        const reading = scaled ? live.scale.grams : byHand;
         if (reading === null) {
-            live.trouble = live.reading.overload
+            live.trouble = live.scale.reading.overload
                 ? 'More than the scale can carry. Take the cup off, or type the reading of a larger scale.'
                 : 'Type what the scale reads.';
             return;
@@ -100,7 +104,7 @@
             step: run.step.key,
             reading_g: reading,
             by: scaled ? 'scale' : 'hand',
-            stable: live.reading.stable,
+            stable: live.scale.reading.stable,
             short: goShort,
         });
         if (live.run.last_event_id !== before) {
@@ -121,35 +125,21 @@
             kind === 'weigh' &&
             run.meets_now &&
             run.clock.met_ms === null &&
-            live.grams !== null &&
-            live.grams > first &&
+            live.scale.grams !== null &&
+            live.scale.grams > first &&
             metSent !== run.step.key
         ) {
             metSent = run.step.key;
             void live.record('met');
         }
-        if (armed && live.reading.stable) {
+        if (armed && live.scale.reading.stable) {
             void weigh(false);
         }
     }
 
     onMount(() => {
         void live.flush();
-        let reading = false;
-        const scale = setInterval(() => {
-            if (
-                (kind === 'weigh' || kind === 'tare') &&
-                bench.frame?.scale === true &&
-                !reading &&
-                document.visibilityState === 'visible'
-            ) {
-                reading = true;
-                void live.readScale().then(() => {
-                    reading = false;
-                    watch();
-                });
-            }
-        }, 250);
+        const deaf = live.scale.listen(() => kind === 'weigh' || kind === 'tare', watch);
         const others = setInterval(() => void live.look(), 2500);
         let lock: WakeLockSentinel | null = null;
         const stayAwake = (): void => {
@@ -168,7 +158,7 @@
             { press: 'n', does: 'Note something, or a fault', run: () => (noting = true) },
         ]);
         return () => {
-            clearInterval(scale);
+            deaf();
             clearInterval(others);
             document.removeEventListener('visibilitychange', stayAwake);
             void lock?.release();
@@ -197,7 +187,9 @@
 
 <div class="run" class:wide={beforeWeighing}>
     {#if !beforeWeighing}
-        <div class="left"><Cup cup={run.cup} live={live.grams} adding={run.line?.add ?? null} target={run.line?.running ?? null} /></div>
+        <div class="left">
+            <Cup cup={run.cup} live={live.scale.grams} adding={run.line?.add ?? null} target={run.line?.running ?? null} />
+        </div>
     {/if}
     <div class="centre" aria-live="polite">
         <p class="quiet">
@@ -241,7 +233,10 @@
         {:else if run.take_back !== null}
             <p class="mt-4"><button class="btn btn-ghost btn-sm" onclick={() => void live.takeBack()}>Take the grading back</button></p>
         {/if}
-        {#if bench.frame?.simulated && (kind === 'weigh' || kind === 'tare')}<StandInHand {live} target={run.line?.running ?? null} />{/if}
+        {#if bench.frame?.simulated && (kind === 'weigh' || kind === 'tare')}<StandInHand
+                grams={live.scale.grams}
+                target={run.line?.running ?? null}
+            />{/if}
         {#if run.notes.length > 0}
             <ul class="mt-4 text-sm" aria-label="Notes">
                 {#each run.notes as note, i (i)}<li>

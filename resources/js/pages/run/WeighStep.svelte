@@ -19,7 +19,7 @@
     } = $props();
 
     const digits = $derived(decimalsOf(live.run.division_g));
-    const grams = $derived(live.grams);
+    const grams = $derived(live.scale.grams);
     const left = $derived(grams === null ? null : line.running - grams);
     const inBand = $derived(grams !== null && grams >= line.from && grams <= line.to);
     const over = $derived(grams !== null && grams > line.to);
@@ -36,12 +36,12 @@
     >
 </p>
 
-{#if live.reading.lost === null && bench.frame?.scale === true && !typing}
+{#if live.scale.speaks && !typing}
     <dl class="live">
         <div>
             <dt>on the scale</dt>
             <dd class="fig" class:good={inBand} class:over data-testid="live">
-                {live.reading.overload ? 'too much' : figure(grams, 'mass', bench.units, digits)}
+                {live.scale.reading.overload ? 'too much' : figure(grams, 'mass', bench.units, digits)}
             </dd>
         </div>
         <div>
@@ -54,18 +54,20 @@
         </div>
         <div>
             <dt>it is</dt>
-            <dd class="small">{live.reading.stable ? 'at rest' : 'moving'}</dd>
+            <dd class="small">{live.scale.reading.stable ? 'at rest' : 'moving'}</dd>
         </div>
     </dl>
     <div class="bar" aria-hidden="true">
         <span class="fill" class:good={inBand} class:over style="width:{at(grams ?? from)}%"></span>
         <span class="band" style="left:{at(line.from)}%;width:{Math.max(1.5, at(line.to) - at(line.from))}%"></span>
     </div>
-    {#if live.reading.overload}<p class="font-bold text-error" role="alert">
+    {#if live.scale.reading.overload}<p class="font-bold text-error" role="alert">
             More than the scale can carry. Take the cup off and use a larger scale.
         </p>{/if}
 {:else}
-    {#if live.reading.lost !== null && bench.frame?.scale === true}<p class="font-bold text-error" role="alert">{live.reading.lost}</p>{/if}
+    {#if live.scale.reading.lost !== null && bench.frame?.scale === true}<p class="font-bold text-error" role="alert">
+            {live.scale.reading.lost}
+        </p>{/if}
     <form
         class="mt-2 max-w-xs"
         onsubmit={(event) => {
@@ -82,7 +84,7 @@
     </form>
 {/if}
 
-{#if bench.frame?.scale === true && live.reading.lost === null}
+{#if live.scale.speaks}
     <button type="button" class="link quiet mt-2 text-sm" onclick={() => (typing = !typing)}
         >{typing ? 'Let the scale say it' : 'Type the reading instead'}</button
     >

@@ -8,6 +8,7 @@
     import { refused } from '../../lib/refused';
     import type { Entry } from '../../lib/sheet.svelte';
     import { figure, inWords } from '../../lib/units';
+    import { nothing, type Weighed } from '../../lib/weighing';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import TextLine from '../../parts/TextLine.svelte';
@@ -15,7 +16,6 @@
     import Wrong from '../../parts/Wrong.svelte';
     import type { SeriesResult, SeriesView } from '../../types/server';
     import Heading from './Heading.svelte';
-    import SeriesClock from './SeriesClock.svelte';
     import WeighUp from './WeighUp.svelte';
 
     let { page }: { page: SeriesView } = $props();
@@ -34,8 +34,8 @@
         spare: Entry;
         mixing: Entry;
         name: string;
-        /** What the display showed, where it was not what was planned; by puck and line. */
-        weighed: Record<string, Entry[]>;
+        /** What is in the cups and pucks so far. */
+        cups: Weighed;
         /** When A met B. */
         met: number | null;
     };
@@ -43,7 +43,7 @@
     const form = $state<Form>(
         untrack(() => ({
             ...{ kind: page.kind, base: page.base, pigment: page.pigment, softener: '', load: 1, spare: 10, mixing: 3, name: '' },
-            ...{ ...usually[page.kind], weighed: {}, met: null },
+            ...{ ...usually[page.kind], cups: nothing(), met: null },
             ...kept.read(),
         })),
     );
@@ -79,7 +79,7 @@
     const plan = $derived(asking.answer);
     // Another series is weighed anew: grams of the old one would be put on the wrong lines.
     const ask = (): void => {
-        form.weighed = {};
+        form.cups = nothing();
         asking.changed();
     };
     const trouble = (...fields: string[]): string | null =>
@@ -97,11 +97,6 @@
         }
         ask();
     }
-    function setWeighed(cup: string, lines: { grams: number }[], line: number, value: Entry): void {
-        const row = [...(form.weighed[cup] ?? lines.map((l) => l.grams))];
-        row[line] = value ?? lines[line]?.grams ?? null;
-        form.weighed[cup] = row;
-    }
     const usual = $derived(`${form.kind === 'tint' ? `${tinting?.name ?? 'Tint'} in ` : ''}${form.base.toUpperCase()}`);
     function pour(): void {
         router.post(
@@ -110,7 +105,7 @@
                 ...question(),
                 name: form.name.trim() === '' ? usual : form.name,
                 thickness_mm: form.thickness,
-                weighed: $state.snapshot(form.weighed),
+                weighed: $state.snapshot(form.cups.grams),
                 ...(form.met === null ? {} : { met_ms: form.met }),
             } as RequestPayload,
             { preserveState: true, onSuccess: () => kept.forget() },
@@ -198,13 +193,7 @@
     <section class="card-paper" aria-label="What to weigh" aria-busy={!asking.fresh}>
         {#if plan !== null}
             <div class:stale={!asking.fresh}>
-                <WeighUp {plan} weighed={form.weighed} onweighed={setWeighed}>
-                    <SeriesClock
-                        met={form.met}
-                        allMin={plan.usable_min === null || typeof form.mixing !== 'number' ? null : plan.usable_min + form.mixing}
-                        onmet={(at) => (form.met = at)}
-                    />
-                </WeighUp>
+                <WeighUp {plan} {question} fresh={asking.fresh} mixing={form.mixing} bind:weighed={form.cups} bind:met={form.met} />
             </div>
             <p class="quiet text-sm">
                 Where the display showed something else, write that: the label says what is really in it. Gloves on, and the supplier’s

@@ -1,6 +1,7 @@
 <script lang="ts">
     /** How long there is to fill the last puck, from the moment A meets B. */
     import { bench } from '../../lib/bench.svelte';
+    import { knock } from '../../lib/sound';
     import { minutes, span } from '../../lib/units';
 
     type Props = {
@@ -12,7 +13,19 @@
     };
     let { met, allMin, onmet }: Props = $props();
 
+    const SHORT_MS = 3 * 60_000;
     const left = $derived(met === null || allMin === null ? null : met + allMin * 60_000 - bench.now);
+    // Three minutes before the end, and at the end; what had passed when the page was opened is no news.
+    const stage = $derived(left === null ? 'none' : left < 0 ? 'late' : left < SHORT_MS ? 'short' : 'open');
+    let told = 'none';
+    $effect(() => {
+        if ((stage === 'short' && told === 'open') || (stage === 'late' && told === 'short')) {
+            if (!bench.muted) {
+                knock();
+            }
+        }
+        told = stage;
+    });
 </script>
 
 {#if met === null}
@@ -21,7 +34,7 @@
         {#if allMin !== null}<span class="quiet text-sm">then {minutes(allMin)} to mix and to fill the last puck</span>{/if}
     </p>
 {:else}
-    <p class="clock" role="timer" aria-label="Time to fill the pucks" class:short={left !== null && left < 3 * 60_000}>
+    <p class="clock" role="timer" aria-label="Time to fill the pucks" class:short={left !== null && left < SHORT_MS}>
         {#if left === null}
             <b class="fig time">{span(bench.now - met)}</b> <span class="quiet">since A met B</span>
         {:else if left >= 0}

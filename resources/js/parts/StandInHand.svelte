@@ -1,9 +1,8 @@
 <script lang="ts">
-    import { ask } from '../../lib/api';
-    import type { LiveRun } from '../../lib/run.svelte';
+    import { ask } from '../lib/api';
 
     /** The hand that pours onto the stand-in scale: there is no real one to pour onto. */
-    let { live, target }: { live: LiveRun; target: number | null } = $props();
+    let { grams, target }: { grams: number | null; target: number | null } = $props();
     let rate = $state(12);
     let pouring = $state(false);
 
@@ -25,8 +24,8 @@
     }
 
     function toTheLine(): void {
-        if (target !== null && live.grams !== null && target > live.grams) {
-            void hand(`+${(target - live.grams).toFixed(2)}`);
+        if (target !== null && grams !== null && target > grams) {
+            void hand(`+${(target - grams).toFixed(2)}`);
         }
     }
 </script>

@@ -1,0 +1,170 @@
+<script lang="ts">
+    /** One thing after the other onto the scale, which writes down what it shows. */
+    import { onMount } from 'svelte';
+    import { bench } from '../../lib/bench.svelte';
+    import { LiveScale } from '../../lib/scale.svelte';
+    import { figure, inWords, measure, sign } from '../../lib/units';
+    import StandInHand from '../../parts/StandInHand.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
+    import type { WeighingResult } from '../../types/server';
+
+    type Props = {
+        next: WeighingResult | null;
+        /** What is asked now belongs to what is in. */
+        fresh: boolean;
+        /** Where it goes, in words. */
+        into: string;
+        /** The vessel that was set to nought. */
+        on: string;
+        canTakeBack: boolean;
+        onnought: (vessel: string) => void;
+        onput: (reading: number) => void;
+        onmeet: () => void;
+        onback: () => void;
+    };
+    let { next, fresh, into, on, canTakeBack, onnought, onput, onmeet, onback }: Props = $props();
+
+    const scale = new LiveScale();
+    let trouble = $state<string | null>(null);
+    let armed = $state(false);
+    const empty = $derived(next !== null && next.opens && on !== next.vessel);
+    const left = $derived(next === null || scale.grams === null ? null : next.running - scale.grams);
+    const over = $derived(next !== null && scale.grams !== null && scale.grams > next.to);
+    const good = $derived(next !== null && scale.grams !== null && scale.grams >= next.from && !over);
+    const what = $derived(next === null ? '' : next.add.endsWith(' cup') ? `From the ${next.add}` : next.add);
+
+    // What was pressed for one thing must not act on the next.
+    $effect(() => {
+        void `${next?.vessel ?? ''} ${String(next?.line)} ${String(next?.before)}`;
+        armed = false;
+        trouble = null;
+    });
+
+    /** The one large action of this moment; the space bar is it too. */
+    export async function go(): Promise<void> {
+        if (next === null || !fresh) {
+            return;
+        }
+        if (empty) {
+            const vessel = next.vessel;
+            if (await scale.tare()) {
+                onnought(vessel);
+            }
+        } else if (scale.grams === null) {
+            trouble = scale.reading.overload
+                ? 'More than the scale can carry. Take it off, or write the grams into the list.'
+                : 'The scale says nothing. Write the grams into the list below.';
+        } else if (scale.grams < next.from) {
+            trouble = `Still ${measure(next.running - scale.grams, 'mass', bench.units, bench.fine)} to pour. If that is all there is, write the grams into the list below.`;
+        } else if (!scale.reading.stable) {
+            armed = true;
+        } else {
+            onput(scale.grams);
+        }
+    }
+
+    onMount(() =>
+        scale.listen(
+            () => next !== null,
+            () => {
+                if (next?.meets === true && fresh && scale.grams !== null && scale.grams > next.before + 1) {
+                    onmeet();
+                }
+                if (armed && scale.reading.stable) {
+                    void go();
+                }
+            },
+        ),
+    );
+</script>
+
+<section class="next" aria-label="On the scale" aria-busy={!fresh}>
+    {#if next === null}
+        <p class="text-lg font-bold">Everything is in. Label what you filled.</p>
+    {:else if empty}
+        <p class="text-lg"><b>Empty, onto the scale:</b> {into}</p>
+        {#if next.vessel === 'puck 1'}<p class="quiet text-sm">Mix first, and scrape sides, bottom and stick.</p>{/if}
+    {:else}
+        <p class="text-lg">
+            <b>{what}</b> <span class="quiet">into {into}, until the display reads</span>
+            <b class="fig aim" data-testid="aim">{figure(next.running, 'mass', bench.units, bench.fine)}</b>
+            <span class="quiet">{sign('mass', bench.units)}</span>
+        </p>
+        {#if next.because !== null}<p class="text-sm">{inWords(next.because, bench.units)}</p>{/if}
+    {/if}
+    {#if next !== null}
+        <div class="row">
+            {#if scale.speaks}
+                <p class="live">
+                    <span class="quiet">on the scale</span>
+                    <b class="fig" class:good={good && !empty} class:over={over && !empty} data-testid="live"
+                        >{scale.reading.overload ? 'too much' : figure(scale.grams, 'mass', bench.units, bench.fine)}</b
+                    >
+                    {#if !empty && left !== null}
+                        <span class="quiet">{over ? 'over by' : 'still'}</span>
+                        <span class="fig">{figure(Math.abs(left), 'mass', bench.units, bench.fine)}</span>
+                    {/if}
+                    <span class="quiet">{scale.reading.stable ? 'at rest' : 'moving'}</span>
+                </p>
+            {:else}
+                <p class="font-bold text-error" role="alert">{scale.reading.lost} The grams can be written into the list below.</p>
+            {/if}
+            <button class="btn btn-primary main" onclick={() => void go()}
+                >{armed ? 'Waiting for it to rest …' : empty ? 'Set to nought' : 'It is in'}
+                <kbd class="kbd text-base-content">Space</kbd></button
+            >
+            {#if canTakeBack}<button class="btn main" onclick={onback}>Take back</button>{/if}
+        </div>
+        <Wrong says={trouble} />
+        {#if bench.frame?.simulated === true}<StandInHand grams={scale.grams} target={empty ? null : next.running} />{/if}
+    {:else if canTakeBack}
+        <button class="btn" onclick={onback}>Take the last one back</button>
+    {/if}
+</section>
+
+<style>
+    .next {
+        background: var(--color-base-200);
+        border-radius: 1rem;
+        padding: 0.8rem 1rem;
+        margin-bottom: 0.8rem;
+    }
+    @media (min-width: 640px) {
+        .next {
+            position: sticky;
+            top: 0.5rem;
+            z-index: 5;
+        }
+    }
+    .aim {
+        font-size: 2.4rem;
+        line-height: 1.1;
+    }
+    .row {
+        display: flex;
+        flex-wrap: wrap;
+        align-items: center;
+        gap: 0.5rem 0.8rem;
+        margin-top: 0.3rem;
+    }
+    .live {
+        display: flex;
+        flex-wrap: wrap;
+        align-items: baseline;
+        gap: 0.2rem 0.6rem;
+        flex: 1 1 14rem;
+    }
+    .live b {
+        font-size: 1.9rem;
+        line-height: 1.1;
+    }
+    .good {
+        color: var(--color-success);
+    }
+    .over {
+        color: var(--color-error);
+    }
+    .main {
+        min-height: 3.5rem;
+    }
+</style>
