@@ -6,8 +6,11 @@ namespace App\Shop;
 
 use Apalos\Core\Harden\PuckReading;
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Material\Role;
+use Apalos\Core\Mix\Basis;
 use Apalos\Core\Pour\Recipe;
+use Apalos\Core\Result\Say;
 use Apalos\Core\Tint\Lab;
 use Apalos\Core\Tint\Translucency;
 use App\Models\Swatch;
@@ -66,6 +69,30 @@ final readonly class KnownSwatch
         }
 
         return 100.0 * ($this->recipe->loads()[$softener] ?? 0.0);
+    }
+
+    /** @return list<string> what goes into the base, as it was written down; softener on both bases, for half the trade counts on one part */
+    public function inside(): array
+    {
+        if ($this->recipe === null) {
+            return [];
+        }
+        $base = $this->recipe->base;
+        $shareOfA = $base->ratio->weightFractionOfA($base->sgA, $base->sgB);
+        $softeners = array_filter($this->recipe->sheets(), static fn (AdditiveSheet $sheet): bool => $sheet->role->isSoftener() && ! $base->ratio->isOnePart());
+        $lines = [];
+        foreach ($softeners as $sheet) {
+            $pct = 100.0 * $this->recipe->loads()[$sheet->code];
+            $lines[] = sprintf('%s %s %% of A+B = %s %% of A alone', $sheet->name, Say::number($pct, 2), Say::number($pct / $shareOfA, 2));
+        }
+        $named = array_map(static fn (AdditiveSheet $sheet): string => $sheet->name, $softeners);
+        foreach ($this->recipe->additives() as $additive) {
+            if ($additive->amount > 0.0 && ! in_array($additive->name, $named, true)) {
+                $lines[] = $additive->name.' '.Say::number($additive->amount, 3).' '.($base->ratio->isOnePart() && $additive->basis === Basis::OfAB ? '% of the base' : $additive->basis->inWords());
+            }
+        }
+
+        return $lines;
     }
 
     /** @return array<string, float> pigments in per cent of everything, by house code */

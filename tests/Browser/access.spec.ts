@@ -31,6 +31,18 @@ const screens: Record<string, (page: Page, url: string) => Promise<void>> = {
         await page.goto(`${url}/swatches/series?kind=tint&pigment=pi-russet`);
         await expect(page.getByText('First the full cup')).toBeVisible();
     },
+    labels: async (page, url) => {
+        await page.goto(`${url}/swatches/labels?ids=1,2,3`);
+        await page.getByLabel('Onto').selectOption('a4-21');
+        await page.getByLabel('First free place').fill('22');
+    },
+    'this bench': async (page, url) => {
+        await page.goto(url);
+        await page.getByRole('button', { name: 'This bench' }).click();
+        await page.getByLabel('It steps by').fill('0');
+        await page.getByRole('button', { name: 'Keep it' }).click();
+        await expect(page.getByText('This must be 0.001 or more')).toBeVisible();
+    },
     formulas: async (page, url) => {
         await page.goto(`${url}/formulas`);
         await page.getByRole('button', { name: 'Write a new one' }).click();

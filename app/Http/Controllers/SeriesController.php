@@ -8,6 +8,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Actions\PourSeries;
 use App\Http\Views\SeriesView;
+use App\Models\Swatch;
 use App\Shop\Library;
 use App\Shop\ShopHardness;
 use Carbon\CarbonImmutable;
@@ -47,6 +48,7 @@ final readonly class SeriesController
             return back()->withErrors(['series' => $wrong->getMessage()]);
         }
 
-        return redirect()->to('/swatches/drawer')->with('said', sprintf('%d pucks are labelled. Take them out when they have cured, and read them after a day.', count($made)));
+        return redirect()->to('/swatches/drawer')->with('said', sprintf('%d pucks are labelled. Take them out when they have cured, and read them after a day.', count($made)))
+            ->with('onward', 'Print the labels')->with('onward_href', '/swatches/labels?ids='.implode(',', array_map(static fn (Swatch $swatch): int => $swatch->id, $made)));
     }
 }

@@ -25,7 +25,16 @@ final class HandleInertiaRequests extends Middleware
             'frame' => static fn (): array => (new FrameView(app(Workshop::class), app(Room::class), app(DrawStrip::class)(CarbonImmutable::now())))->toArray(),
             'flash' => fn (): ?string => $this->said($request, 'said'),
             'undo' => fn (): ?string => $this->said($request, 'undo'),
+            'onward' => fn (): ?array => $this->onward($request),
         ];
+    }
+
+    /** @return array{words: string, href: string}|null where one would go next */
+    private function onward(Request $request): ?array
+    {
+        [$words, $href] = [$this->said($request, 'onward'), $this->said($request, 'onward_href')];
+
+        return $words === null || $href === null ? null : ['words' => $words, 'href' => $href];
     }
 
     /** What the last page left to be said; an address that leads nowhere has no session yet. */

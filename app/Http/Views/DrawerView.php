@@ -82,7 +82,7 @@ final readonly class DrawerView implements View
 
         return [
             'id' => $swatch->id, 'name' => $swatch->name, 'base' => $known->recipe->base->name ?? 'no longer on the shelf',
-            'formula' => $swatch->version->called(), 'formula_href' => "/formulas/{$swatch->version->formula_id}?version={$swatch->formula_version_id}", 'inside' => self::inside($known),
+            'formula' => $swatch->version->called(), 'formula_href' => "/formulas/{$swatch->version->formula_id}?version={$swatch->formula_version_id}", 'inside' => $known->recipe === null ? '' : ($known->inside() === [] ? 'nothing but the base' : implode(', ', $known->inside())),
             'hardness' => $hardness === null ? null : [...$hardness->median()->toArray(), 'written' => $hardness->median()->written(), 'spread' => $hardness->spread(), 'count' => count($hardness->readings)],
             'white' => $known->over('white')?->srgb(), 'black' => $known->over('black')?->srgb(), 'lab' => $known->colour()?->toArray(), 'within' => ($known->last('colour', 'white') ?? $known->last('colour'))?->within_delta_e,
             'translucency' => $through === null ? null : ['words' => $through->inWords(), 'ratio' => $through->contrastRatio, 'delta_e' => $through->deltaE],
@@ -92,21 +92,6 @@ final readonly class DrawerView implements View
             'readings' => array_values($swatch->readings->map(static fn (SwatchReading $reading): array => self::reading($reading, $known))->all()),
             'questions' => $hardness === null ? [] : Warning::all([...array_filter([$this->contradictions[$swatch->id] ?? null]), ...$hardness->questions($swatch->thickness_mm, $after)]),
         ];
-    }
-
-    private static function inside(KnownSwatch $known): string
-    {
-        if ($known->recipe === null) {
-            return '';
-        }
-        $lines = [];
-        foreach ($known->recipe->additives() as $additive) {
-            if ($additive->amount > 0.0) {
-                $lines[] = $additive->name.' '.Say::number($additive->amount, 3).' '.$additive->basis->inWords();
-            }
-        }
-
-        return $lines === [] ? 'nothing but the base' : implode(', ', $lines);
     }
 
     private static function inLab(?Lab $lab): string

@@ -144,6 +144,8 @@ export const clockTime = (ms: number): string => new Date(ms).toLocaleTimeString
 export const dayAndTime = (ms: number): string =>
     new Date(ms).toLocaleString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
+export const dateOf = (ms: number): string => new Date(ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+
 /** A share of what is mixed on both bases that schools count on; a base of one part has only the one. */
 export const bothWays = (share: { pct_of_ab: number; pct_of_one_part: number }, onePart: string | null): string =>
     onePart === null

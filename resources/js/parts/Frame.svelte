@@ -4,9 +4,8 @@
     import { ask } from '../lib/api';
     import { bench } from '../lib/bench.svelte';
     import { begun, currentKeys, press, type Key } from '../lib/keys.svelte';
-    import { knock } from '../lib/sound';
-    import { inWords } from '../lib/units';
     import type { FrameView } from '../types/server';
+    import Calls from './Calls.svelte';
     import DayStrip from './DayStrip.svelte';
     import Find from './Find.svelte';
     import Jumps from './Jumps.svelte';
@@ -15,7 +14,8 @@
 
     let { children }: { children?: Snippet } = $props();
 
-    const shared = $derived(page.props as unknown as { frame: FrameView; flash: string | null; undo: string | null });
+    type Shared = { frame: FrameView; flash: string | null; undo: string | null; onward: { words: string; href: string } | null };
+    const shared = $derived(page.props as unknown as Shared);
     const screens = [
         { name: 'Bench', href: '/', key: 'b' },
         { name: 'Jobs', href: '/jobs', key: 'j' },
@@ -40,8 +40,6 @@
     let help: HTMLDialogElement;
     let helpKeys = $state<Key[]>([]);
     let dark = $state(false);
-    let heard: string[] = [];
-    let ringing = $state<{ pour_id: number; what: string; title: string; href: string }[]>([]);
 
     const frameKeys: Key[] = [
         { press: '/', does: 'Find something', run: () => (finding = true) },
@@ -70,32 +68,9 @@
         bench.take(shared.frame);
     });
 
-    // A call that comes due while this page is open rings once; what was due before it opened stands on the bench anyway.
-    function listen(): void {
-        const due = (bench.frame?.strip.calls ?? []).filter((call) => call.at_ms <= bench.now && call.at_ms > bench.now - 90_000);
-        for (const call of due) {
-            const name = `${String(call.pour_id)} ${call.what} ${String(Math.round(call.at_ms / 5000))}`;
-            if (!heard.includes(name)) {
-                heard = [...heard.slice(-50), name];
-                ringing = [...ringing.filter((r) => r.pour_id !== call.pour_id), call];
-                if (!bench.muted) {
-                    knock();
-                }
-            }
-        }
-    }
-
     onMount(() => {
         dark = document.documentElement.dataset.theme === 'lamplit';
-        for (const call of bench.frame?.strip.calls ?? []) {
-            if (call.at_ms < bench.now) {
-                heard.push(`${String(call.pour_id)} ${call.what} ${String(Math.round(call.at_ms / 5000))}`);
-            }
-        }
-        const second = setInterval(() => {
-            bench.tick();
-            listen();
-        }, 500);
+        const second = setInterval(() => bench.tick(), 500);
         const refresh = setInterval(() => {
             if (document.visibilityState === 'visible') {
                 void thermometer();
@@ -170,20 +145,7 @@
     </nav>
 </header>
 
-<div aria-live="assertive" class="ring-list">
-    {#each ringing as call (call.pour_id)}
-        <p class="ring">
-            <a class="link font-bold" href={call.href}>{call.title}</a>: {call.what.toLowerCase()}.
-            <button class="btn btn-sm" onclick={() => (ringing = ringing.filter((r) => r !== call))}>I heard</button>
-        </p>
-    {/each}
-    {#if shared.flash !== null}
-        <p class="ring said">
-            {inWords(shared.flash, bench.units)}
-            {#if shared.undo !== null}<button class="btn btn-sm" onclick={() => router.post(shared.undo ?? '')}>Undo</button>{/if}
-        </p>
-    {/if}
-</div>
+<Calls said={shared.flash} undo={shared.undo} onward={shared.onward} />
 
 <main id="main">
     {@render children?.()}
@@ -259,29 +221,17 @@
         padding: 0.5rem 1rem;
         border-radius: 1rem;
     }
-    .ring-list {
-        display: grid;
-        gap: 0.4rem;
-        padding-inline: 2rem;
-    }
-    .ring {
-        display: flex;
-        flex-wrap: wrap;
-        gap: 0.6rem;
-        align-items: center;
-        background: var(--color-accent);
-        color: var(--color-accent-content);
-        border-radius: 1rem;
-        padding: 0.5rem 1rem;
-    }
-    .ring.said {
-        background: var(--color-base-200);
-        color: var(--color-base-content);
+    @media print {
+        header {
+            display: none;
+        }
+        main {
+            padding: 0;
+        }
     }
     @media (max-width: 640px) {
         nav,
-        main,
-        .ring-list {
+        main {
             padding-inline: 1rem;
         }
         .slim .tools {

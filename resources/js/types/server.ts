@@ -851,6 +851,20 @@ export type JobsView = {
     })[];
 };
 
+/** What stands on the labels of swatches. */
+export type LabelsView = {
+    labels: ({
+        id: number;
+        name: string;
+        base: string;
+        formula: string;
+        inside: string[];
+        poured_ms: number;
+        thickness_mm: number | null;
+        href: string;
+    })[];
+};
+
 /** The log: every graded pour, what was really used, its faults and their usual cause. */
 export type LogView = {
     rows: ({

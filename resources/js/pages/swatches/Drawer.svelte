@@ -98,7 +98,11 @@
 
 <div class="drawer">
     <div>
-        <p class="quiet text-sm" role="status">{drawer.shown} of {drawer.total} swatches</p>
+        <p class="quiet text-sm">
+            <span role="status">{drawer.shown} of {drawer.total} swatches</span>
+            {#if drawer.shown > 0}·
+                <a class="link" href="/swatches/labels?ids={drawer.swatches.map((s) => s.id).join(',')}">labels of these</a>{/if}
+        </p>
         <ul class="tiles">
             {#each drawer.swatches as s (s.id)}
                 <li id="swatch-{s.id}">

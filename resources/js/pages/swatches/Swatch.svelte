@@ -116,6 +116,7 @@
     <button class="btn btn-sm btn-ghost" aria-expanded={reading === 'edit'} onclick={() => (reading = reading === 'edit' ? null : 'edit')}
         >Label and note</button
     >
+    <a class="btn btn-sm btn-ghost" href="/swatches/labels?ids={swatch.id}">Print its label</a>
 </div>
 <Wrong says={error} />
 

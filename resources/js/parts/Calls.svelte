@@ -1,0 +1,87 @@
+<script lang="ts">
+    /** What is called out: hands that are needed now, and what the last page left to be said. */
+    import { router } from '@inertiajs/svelte';
+    import { onMount } from 'svelte';
+    import { bench } from '../lib/bench.svelte';
+    import { knock } from '../lib/sound';
+    import { inWords } from '../lib/units';
+    import type { FrameView } from '../types/server';
+
+    type Call = FrameView['strip']['calls'][number];
+    type Props = { said: string | null; undo: string | null; onward: { words: string; href: string } | null };
+    let { said, undo, onward }: Props = $props();
+
+    const LATE_MS = 90_000;
+    let heard: string[] = [];
+    let ringing = $state<Call[]>([]);
+
+    const named = (call: Call): string => `${String(call.pour_id)} ${call.what} ${String(Math.round(call.at_ms / 5000))}`;
+
+    // A call that comes due while this page is open rings once; what was due before it opened stands on the bench anyway.
+    function listen(): void {
+        const due = (bench.frame?.strip.calls ?? []).filter((call) => call.at_ms <= bench.now && call.at_ms > bench.now - LATE_MS);
+        for (const call of due) {
+            if (!heard.includes(named(call))) {
+                heard = [...heard.slice(-50), named(call)];
+                ringing = [...ringing.filter((r) => r.pour_id !== call.pour_id), call];
+                if (!bench.muted) {
+                    knock();
+                }
+            }
+        }
+    }
+
+    onMount(() => {
+        heard = (bench.frame?.strip.calls ?? []).filter((call) => call.at_ms < bench.now).map(named);
+        const second = setInterval(listen, 500);
+        return () => clearInterval(second);
+    });
+</script>
+
+<div aria-live="assertive" class="calls">
+    {#each ringing as call (call.pour_id)}
+        <p class="call">
+            <a class="link font-bold" href={call.href}>{call.title}</a>: {call.what.toLowerCase()}.
+            <button class="btn btn-sm" onclick={() => (ringing = ringing.filter((r) => r !== call))}>I heard</button>
+        </p>
+    {/each}
+    {#if said !== null}
+        <p class="call said">
+            {inWords(said, bench.units)}
+            {#if onward !== null}<a class="link" href={onward.href}>{onward.words}</a>{/if}
+            {#if undo !== null}<button class="btn btn-sm" onclick={() => router.post(undo)}>Undo</button>{/if}
+        </p>
+    {/if}
+</div>
+
+<style>
+    .calls {
+        display: grid;
+        gap: 0.4rem;
+        padding-inline: 2rem;
+    }
+    .call {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.6rem;
+        align-items: center;
+        background: var(--color-accent);
+        color: var(--color-accent-content);
+        border-radius: 1rem;
+        padding: 0.5rem 1rem;
+    }
+    .call.said {
+        background: var(--color-base-200);
+        color: var(--color-base-content);
+    }
+    @media (max-width: 640px) {
+        .calls {
+            padding-inline: 1rem;
+        }
+    }
+    @media print {
+        .calls {
+            display: none;
+        }
+    }
+</style>

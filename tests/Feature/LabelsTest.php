@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Swatch;
+use Tests\Drawer;
+use Tests\TestCase;
+
+final class LabelsTest extends TestCase
+{
+    use Drawer;
+
+    /** @return list<array<string, mixed>> */
+    private function labels(string $query = ''): array
+    {
+        return $this->get("/swatches/labels{$query}")->assertOk()->inertiaProps('page.labels');
+    }
+
+    private function pour(string $name): string
+    {
+        return (string) $this->post('/swatches/series', ['kind' => 'softener', 'recipe' => self::recipe('pr-10'), 'softener' => 'sf-1', 'steps' => [0, 60], 'puck_ml' => 25, 'spare_pct' => 10, 'mix_min' => 3, 'name' => $name, 'thickness_mm' => 8])
+            ->assertRedirect('/swatches/drawer')->assertSessionHas('onward', 'Print the labels')->getSession()->get('onward_href');
+    }
+
+    public function test_a_poured_series_leads_on_to_its_labels_which_say_what_is_in_each_puck_on_both_bases(): void
+    {
+        $labels = $this->labels(strstr($this->pour('Heron'), '?') ?: '');
+
+        self::assertSame(['Heron 0 %', 'Heron 60.3 %'], array_column($labels, 'name'));
+        self::assertSame([], $labels[0]['inside']);
+        // 9.7 g in 16.1 g of A+B; of a base mixed 1:1 that is twice as much of A.
+        self::assertSame(['Softener 60.25 % of A+B = 120.5 % of A alone'], $labels[1]['inside']);
+        self::assertEquals([8, 8], array_column($labels, 'thickness_mm'));
+        self::assertSame("/swatches/drawer#swatch-{$labels[1]['id']}", $labels[1]['href']);
+    }
+
+    public function test_labels_come_in_the_order_they_were_asked_for_and_once_each(): void
+    {
+        $this->pour('Heron');
+        [$first, $second] = Swatch::query()->orderBy('id')->pluck('id')->all();
+        self::assertSame([$second, $first], array_column($this->labels("?ids={$second},{$first},{$second},99999"), 'id'));
+
+        $this->delete("/swatches/{$first}")->assertRedirect();
+        self::assertSame([$second], array_column($this->labels("?ids={$second},{$first}"), 'id'), 'What is out of the drawer needs no label.');
+    }
+
+    public function test_where_nothing_is_asked_for_the_last_pour_is_labelled(): void
+    {
+        self::assertSame([], $this->labels());
+        $this->pour('Heron');
+        $this->travel(1)->hours();
+        $this->pour('Plover');
+
+        self::assertSame(['Plover 0 %', 'Plover 60.3 %'], array_column($this->labels(), 'name'));
+        self::assertSame(['Plover 0 %', 'Plover 60.3 %'], array_column($this->labels('?ids=none'), 'name'));
+    }
+}
