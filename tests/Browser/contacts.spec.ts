@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, pourToTarget, test } from './shop';
 
 test('a two-part mould is stopped at its second half, released, checked and poured', async ({ page, empty: shop }) => {
-    test.setTimeout(150_000);
+    test.slow();
     await page.goto(`${shop.url}/jobs?new=1`);
     await page.getByLabel('Piece').fill('Oar sleeve');
     await page.getByLabel('Its surface').selectOption('oil clay, sulphur-free');

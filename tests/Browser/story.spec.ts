@@ -35,7 +35,7 @@ async function pourAll(page: Page, shop: Shop, press: (words: string) => Promise
 }
 
 test('from an empty shop to a graded cast, by keyboard alone', async ({ page, empty: shop }) => {
-    test.setTimeout(180_000);
+    test.slow();
     const space = async (): Promise<void> => {
         await page.locator('body').evaluate(() => (document.activeElement as HTMLElement).blur());
         await page.keyboard.press('Space');
@@ -146,7 +146,7 @@ test.describe('on a tablet, by touch', () => {
     test.use({ viewport: { width: 820, height: 1180 }, hasTouch: true });
 
     test('a cast is poured, an over-pour is rescued with one tap, and it is graded', async ({ page, shop }) => {
-        test.setTimeout(150_000);
+        test.slow();
         await page.goto(`${shop.url}/jobs`);
         await page.getByRole('button', { name: /New job/ }).tap();
         await page.getByLabel('Piece').fill('Bath grip');

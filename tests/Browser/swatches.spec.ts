@@ -56,7 +56,7 @@ async function readPuck(page: Page, label: RegExp, scale: string, readings: stri
 }
 
 test('from four pucks to a formula that is poured', async ({ page, empty: shop }) => {
-    test.setTimeout(120_000);
+    test.slow();
     await castSheet(page, shop, 'Owl brow');
 
     // Nothing is known yet: the sheet speaks, and says so.

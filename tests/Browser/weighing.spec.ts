@@ -73,7 +73,7 @@ test('a series is led by the scale: an over-poured part is made good, a puck kee
     page,
     empty: shop,
 }) => {
-    test.setTimeout(120_000);
+    test.slow();
     await page.goto(`${shop.url}/swatches/series?base=pr-10`);
     await page.getByLabel(/^Pucks at/).fill('0 60');
     await page.getByRole('heading', { name: 'Make a series' }).click();
