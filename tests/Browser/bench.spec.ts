@@ -167,3 +167,24 @@ test('a jump waits for its second key as long as it takes, and says where it cou
     await expect(page.getByLabel('Reading', { exact: true })).toHaveValue('20');
     await expect(page.getByRole('heading', { name: 'How soft' })).toBeVisible();
 });
+
+test('a finer scale is said once, and everything is weighed in its steps', async ({ page, empty: shop }) => {
+    await page.goto(shop.url);
+    await page.getByRole('button', { name: 'This bench' }).click();
+    await page.getByLabel('It steps by').fill('5');
+    await page.getByLabel('It carries').fill('400');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByText('A scale that carries 400 g in steps of 5 g has too few steps to weigh with.')).toBeVisible();
+    await expect(page.getByLabel('It carries')).toHaveValue('400');
+    await page.getByLabel('It steps by').fill('0,01');
+    await page.getByLabel('It carries').fill('600');
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await expect(page.getByLabel('It steps by')).toBeHidden();
+
+    await castSheet(page, shop, 'Wren');
+    await page.getByText('By mass').click();
+    await page.getByLabel('Grams wanted').fill('12.34');
+    await expect(page.getByRole('row', { name: /^A/ })).toContainText('6.17');
+    await toTheCup(page, shop);
+    await expect(page.getByTestId('target')).toHaveText('6.17');
+});

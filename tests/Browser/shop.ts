@@ -182,7 +182,7 @@ export async function pourToTarget(page: Page, shop: Shop, over = 0): Promise<vo
     await expect.poll(() => shop.scale('Q')).toMatch(/^ST/);
     const now = Number((await shop.scale('Q')).slice(3, 11));
     await shop.scale(`+${(wanted - now + over).toFixed(2)}`);
-    await expect.poll(() => onScale(page), { timeout: 8000 }).toBeCloseTo(wanted + over, 0);
+    await expect.poll(() => onScale(page)).toBeCloseTo(wanted + over, 0);
     await expect(page.getByText('at rest')).toBeVisible();
 }
 

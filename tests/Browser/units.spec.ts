@@ -1,4 +1,4 @@
-import { bothWays, figure, inWords, measure, minutes, span, typed } from '../../resources/js/lib/units';
+import { bothWays, decimalsOf, figure, inWords, measure, minutes, span, typed } from '../../resources/js/lib/units';
 import { expect, test } from './shop';
 
 // What the browser works out by itself: figures as they are read and typed. No page is opened.
@@ -74,4 +74,20 @@ test('lengths of time are said as one reads them at a bench', () => {
 test('softener is told on both bases, and on the only one where there is one part', () => {
     expect(bothWays({ pct_of_ab: 60, pct_of_one_part: 120 }, null)).toBe('60 % of A+B = 120 % of A alone');
     expect(bothWays({ pct_of_ab: 12, pct_of_one_part: 12 }, 'vinyl')).toBe('12 % of the vinyl');
+});
+
+test('grams are shown as finely as the scale steps', () => {
+    for (const [step, decimals] of [
+        [1, 0],
+        [2, 0],
+        [0.5, 1],
+        [0.2, 1],
+        [0.1, 1],
+        [0.05, 2],
+        [0.01, 2],
+        [0.001, 3],
+        [0.0003, 3],
+    ] as const) {
+        expect(decimalsOf(step), String(step)).toBe(decimals);
+    }
 });
