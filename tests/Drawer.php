@@ -8,8 +8,12 @@ use Apalos\Core\Input\Fields;
 use App\Actions\KeepFormula;
 use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
+use App\Models\Series;
 use App\Models\Swatch;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
 
 /** Formulas and swatches for tests that need some in the drawer. */
 trait Drawer
@@ -71,5 +75,55 @@ trait Drawer
         $this->drawdown('pi-oxblood', 1.0, [32.1, 30.0, 14.2], [30.7, 25.2, 12.3]);
         $this->drawdown('pi-bone', 0.3, [93.4, -5.1, 15.7], [76.4, -3.1, 5.9]);
         $this->drawdown('pi-bone', 1.0, [92.3, -5.6, 21.9], [87.9, -5.4, 16.3]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $more
+     * @return array<string, mixed>
+     */
+    protected static function series(array $more = []): array
+    {
+        return array_filter([...['kind' => 'softener', 'recipe' => self::recipe('pr-10'), 'softener' => 'sf-1', 'steps' => [0, 30, 60, 90], 'puck_ml' => 25, 'spare_pct' => 10, 'mix_min' => 3], ...$more], static fn (mixed $value): bool => $value !== null);
+    }
+
+    /**
+     * @param  array<string, mixed>  $more
+     * @return array<string, mixed>
+     */
+    protected static function ladder(array $more = []): array
+    {
+        return self::series([...['kind' => 'tint', 'recipe' => self::recipe('pr-10', [['pi-fawn', 1, 'pct_of_total', 'b']]), 'softener' => null, 'pigments' => ['pi-fawn'], 'steps' => [0, 50, 100], 'puck_ml' => 60], ...$more]);
+    }
+
+    /** @param  array<string, mixed>  $question */
+    protected function beginSeries(array $question): Series
+    {
+        $this->post('/swatches/series', $question)->assertSessionHasNoErrors();
+
+        return Series::query()->latest('id')->firstOrFail();
+    }
+
+    /** @param  array<string, mixed>  $payload */
+    protected function fact(Series $series, string $kind, array $payload = [], ?string $key = null, ?CarbonImmutable $at = null): TestResponse
+    {
+        return $this->postJson("/swatches/series/{$series->id}/facts", ['key' => $key ?? Str::random(12), 'kind' => $kind, 'payload' => $payload, ...($at === null ? [] : ['at_ms' => $at->getTimestampMs()])]);
+    }
+
+    /**
+     * From the question to the labels; what is not written down is as planned.
+     *
+     * @param  array<string, mixed>  $question
+     * @param  array<string, list<int|float|null>>  $written  grams by vessel and line
+     */
+    protected function pourSeries(array $question, string $name = '', array $written = []): TestResponse
+    {
+        $series = $this->beginSeries($question);
+        foreach ($written as $vessel => $grams) {
+            foreach (array_filter($grams, static fn (int|float|null $g): bool => $g !== null) as $line => $g) {
+                $this->fact($series, 'written', ['vessel' => $vessel, 'line' => $line, 'grams' => $g])->assertOk();
+            }
+        }
+
+        return $this->post("/swatches/series/{$series->id}/label", ['name' => $name]);
     }
 }

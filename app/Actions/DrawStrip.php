@@ -21,7 +21,10 @@ final readonly class DrawStrip
     /** How long before the end of pot life hands are called. */
     private const LAST_CALL_MIN = 3;
 
-    public function __construct(private PourClock $clock, private SheetReckoner $reckoner, private Workshop $workshop) {}
+    /** A series nobody touched for so long is no longer live today. */
+    private const IDLE_H = 12;
+
+    public function __construct(private PourClock $clock, private SheetReckoner $reckoner, private Workshop $workshop, private PourSeries $series) {}
 
     public function __invoke(CarbonImmutable $now): StripView
     {
@@ -31,15 +34,29 @@ final readonly class DrawStrip
             $run = RecordedRun::of($pour);
             $title = "{$pour->impression->job->name} · {$pour->impression->name}";
             $lozenges[] = [
-                'pour_id' => $pour->id, 'job' => $pour->impression->job->name, 'title' => $title, 'state' => $pour->state->value,
+                'id' => "pour-{$pour->id}", 'href' => "/pours/{$pour->id}/run", 'job' => $pour->impression->job->name, 'title' => $title, 'state' => $pour->state->value,
                 'hands' => $this->hands($pour, $run, $now), 'waits' => $this->waits($pour, $now), 'windows' => $this->windows($pour, $run),
             ];
             foreach ($this->calls($pour, $run) as [$at, $what]) {
-                $calls[] = ['pour_id' => $pour->id, 'at_ms' => (int) $at->getTimestampMs(), 'what' => $what, 'title' => $title, 'href' => "/pours/{$pour->id}/run"];
+                $calls[] = ['id' => "pour-{$pour->id}", 'at_ms' => (int) $at->getTimestampMs(), 'what' => $what, 'title' => $title, 'href' => "/pours/{$pour->id}/run"];
+            }
+        }
+        foreach ($this->series->live() as $series) {
+            if ($series->lastSeen()->lt($now->subHours(self::IDLE_H))) {
+                continue;
+            }
+            [$id, $href, $title] = ["series-{$series->series->id}", "/swatches/series/{$series->series->id}", "Pucks · {$this->series->called($series->series)}"];
+            [$met, $until] = [$series->metAt(), $series->fillsUntil()];
+            $lozenges[] = [
+                'id' => $id, 'href' => $href, 'job' => 'Pucks', 'title' => $title, 'state' => PourState::Running->value, 'hands' => [self::span($series->series->begun_at, $now)], 'waits' => [],
+                'windows' => $met === null || $until === null ? [] : [['kind' => 'pot_life', ...self::span($met, $until)]],
+            ];
+            if ($until !== null) {
+                $calls[] = ['id' => $id, 'at_ms' => (int) $until->subMinutes(self::LAST_CALL_MIN)->getTimestampMs(), 'what' => 'Three minutes left to fill the last puck', 'title' => $title, 'href' => $href];
             }
         }
         foreach ($this->workshop->testPatches()->whereNull('passed')->get() as $patch) {
-            $calls[] = ['pour_id' => -$patch->id, 'at_ms' => (int) $patch->due_at->getTimestampMs(), 'what' => 'The dab is ready to read', 'title' => "{$patch->fresh} on {$patch->surface}", 'href' => '/contacts'];
+            $calls[] = ['id' => "dab-{$patch->id}", 'at_ms' => (int) $patch->due_at->getTimestampMs(), 'what' => 'The dab is ready to read', 'title' => "{$patch->fresh} on {$patch->surface}", 'href' => '/contacts'];
         }
         usort($calls, static fn (array $a, array $b): int => $a['at_ms'] <=> $b['at_ms']);
 

@@ -14,14 +14,12 @@ use Apalos\Core\Series\Puck;
 use Apalos\Core\Series\SeriesPlanner;
 use Apalos\Core\Series\SeriesRequest;
 use Apalos\Core\Series\SeriesResult;
-use Apalos\Core\Series\Weighed;
-use Apalos\Core\Series\WeighingResult;
-use Apalos\Core\Series\WeighUp;
-use Apalos\Core\Units\Grams;
 use App\Models\FormulaKind;
+use App\Models\Series;
 use App\Models\Swatch;
 use App\Models\Workshop;
 use App\Shop\Library;
+use App\Shop\RecordedSeries;
 use App\Shop\Room;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -30,6 +28,8 @@ use Illuminate\Support\Facades\DB;
 final readonly class PourSeries
 {
     private const RISING = '+';
+
+    private const LONGEST_NAME = 80;
 
     public function __construct(private Workshop $workshop, private Library $library, private Room $room, private KeepFormula $keep, private SeriesPlanner $planner) {}
 
@@ -40,32 +40,66 @@ final readonly class PourSeries
      */
     public function plan(Fields $in): SeriesResult
     {
-        return $this->planner->plan($this->request($in));
+        return $this->planner->plan($this->request($in, $this->workshop->scale_division_g, $this->workshop->scale_capacity_g, $this->room->now()->degrees));
     }
 
     /**
-     * What goes onto the scale next, after what is `weighed` so far.
+     * What was asked for goes onto the bench; from here on its plan stays as it is.
      *
      * @throws BadInput
      */
-    public function next(Fields $in): ?WeighingResult
+    public function begin(Fields $in, CarbonImmutable $now): Series
     {
-        $plan = $this->plan($in);
+        $question = Fields::of(array_diff_key($in->toArray(), ['thickness_mm' => 0]));
+        $this->plan($question);
 
-        return (new WeighUp)->next($plan, self::weighed($in, $plan), Grams::of($this->workshop->scale_division_g));
+        return $this->workshop->series()->create([
+            'question' => $question->toArray(), 'thickness_mm' => $in->numberOrNull('thickness_mm', 0.05, 200.0), 'begun_at' => $now,
+            'division_g' => $this->workshop->scale_division_g, 'capacity_g' => $this->workshop->scale_capacity_g, 'room_c' => $this->room->now()->degrees,
+        ]);
     }
 
-    private static function weighed(Fields $in, SeriesResult $plan): Weighed
+    /** @throws BadInput where something of it is no longer on the shelf */
+    public function recorded(Series $series): RecordedSeries
     {
-        return $in->has('weighed') ? Weighed::from($in->object('weighed'), $plan) : Weighed::nothing();
+        return RecordedSeries::of($series, $this->planner->plan($this->asked($series)));
     }
 
-    private function request(Fields $in): SeriesRequest
+    /** @return list<RecordedSeries> what stands on the bench; one whose materials have left the shelf can no longer be weighed up */
+    public function live(): array
+    {
+        $live = [];
+        foreach ($this->workshop->series()->live()->orderBy('begun_at')->get() as $series) {
+            try {
+                $live[] = $this->recorded($series);
+            } catch (BadInput) {
+                continue;
+            }
+        }
+
+        return $live;
+    }
+
+    /** What it is called where nobody gave it a name. */
+    public function called(Series $series): string
+    {
+        $in = Fields::of($series->question);
+        $base = strtoupper($in->object('recipe')->text('base'));
+
+        return $in->text('kind') === 'tint' ? implode(' and ', array_map(fn (string $code): string => $this->library->shelf()->additive($code, 'pigments')->name, $this->pigments($in)))." in {$base}" : $base;
+    }
+
+    private function asked(Series $series): SeriesRequest
+    {
+        return $this->request(Fields::of($series->question), $series->division_g, $series->capacity_g, $series->room_c);
+    }
+
+    private function request(Fields $in, float $divisionG, float $capacityG, float $roomC): SeriesRequest
     {
         $recipe = $this->recipe($in);
         $more = Fields::of([
             'puck_ml' => $in->toArray()['puck_ml'] ?? null, 'spare_pct' => $in->toArray()['spare_pct'] ?? null, 'mix_min' => $in->toArray()['mix_min'] ?? null,
-            'scale' => ['division_g' => $this->workshop->scale_division_g, 'capacity_g' => $this->workshop->scale_capacity_g], 'room_c' => $this->room->now()->degrees,
+            'scale' => ['division_g' => $divisionG, 'capacity_g' => $capacityG], 'room_c' => $roomC,
         ]);
         $softener = $in->text('kind') === 'tint' ? null : $this->softener($in, $recipe);
         $rising = $softener === null ? implode(self::RISING, array_map(fn (string $code): string => $this->library->shelf()->additive($code, 'pigments')->name, $this->pigments($in))) : null;
@@ -74,48 +108,39 @@ final readonly class PourSeries
     }
 
     /**
-     * Labels the pucks with what is really in them: the percentages that follow from the grams, not those that were wanted.
+     * Labels the pucks with what is really in them: the percentages that follow from the grams, not those that were wanted. They
+     * are as old as the moment A met B.
      *
      * @return list<Swatch>
      *
      * @throws BadInput
      */
-    public function pour(Fields $in, CarbonImmutable $now): array
+    public function label(Series $series, ?string $name, CarbonImmutable $now): array
     {
-        $plan = $this->plan($in);
-        $name = $in->textOrNull('name') ?? 'Pucks';
-        $weighed = self::weighed($in, $plan);
-
-        $poured = self::met($in, $now);
+        $recorded = $this->recorded($series);
+        $name = mb_substr($name ?? $this->called($series), 0, self::LONGEST_NAME);
+        $in = Fields::of($series->question);
+        [$plan, $weighed, $poured] = [$recorded->plan, $recorded->state->weighed, $recorded->metAt() ?? $now];
         $strength = 1.0;
         if ($in->text('kind') === 'tint' && isset($plan->cups[SeriesPlanner::FULL])) {
             $lines = $plan->cups[SeriesPlanner::FULL]->batches[0]->lines;
-            $strength = SeriesPlanner::strength($this->request($in), $weighed->lines(SeriesPlanner::FULL, $lines)) / max(1e-9, SeriesPlanner::strength($this->request($in), $lines));
+            $strength = SeriesPlanner::strength($this->asked($series), $weighed->lines(SeriesPlanner::FULL, $lines)) / max(1e-9, SeriesPlanner::strength($this->asked($series), $lines));
         }
 
-        return DB::transaction(fn (): array => array_map(function (Puck $puck, int $i) use ($in, $name, $poured, $weighed, $strength): Swatch {
-            $pct = round($strength * self::really($puck, $weighed->lines(SeriesResult::puck($i), $puck->lines), $in->text('kind') === 'tint'), 2);
-            $version = ($this->keep)("{$name}, pucks", Fields::of($this->poured($in, $pct)), FormulaKind::Trial);
+        return DB::transaction(function () use ($series, $plan, $weighed, $poured, $strength, $in, $name, $now): array {
+            if (Series::query()->live()->whereKey($series->id)->update(['labelled_at' => $now->format('Y-m-d H:i:s.v')]) === 0) {
+                throw BadInput::at('series', 'These pucks are labelled already; they lie in the drawer.');
+            }
 
-            return $this->workshop->swatches()->create([
-                'formula_version_id' => $version->id, 'name' => "{$name} ".Say::number($pct).' %', 'poured_at' => $poured, 'thickness_mm' => $in->numberOrNull('thickness_mm', 0.05, 200.0),
-            ]);
-        }, $plan->pucks, array_keys($plan->pucks)));
-    }
+            return array_map(function (Puck $puck, int $i) use ($series, $weighed, $poured, $strength, $in, $name): Swatch {
+                $pct = round($strength * self::really($puck, $weighed->lines(SeriesResult::puck($i), $puck->lines), $in->text('kind') === 'tint'), 2);
+                $version = ($this->keep)("{$name}, pucks", Fields::of($this->poured($in, $pct)), FormulaKind::Trial);
 
-    /** @throws BadInput */
-    private static function met(Fields $in, CarbonImmutable $now): CarbonImmutable
-    {
-        if (! $in->has('met_ms')) {
-            return $now;
-        }
-        $met = CarbonImmutable::createFromTimestampMs((int) $in->number('met_ms', 0.0, 1e15), $now->getTimezone());
-        // A tablet may be a moment ahead, and nobody fills pucks for half a day.
-        if ($met->gt($now->addMinute()) || $met->lt($now->subHours(12))) {
-            throw BadInput::at('met_ms', 'The clock of this series makes no sense. Say that it has not met yet, and start it again.');
-        }
-
-        return $met->min($now);
+                return $this->workshop->swatches()->create([
+                    'formula_version_id' => $version->id, 'name' => "{$name} ".Say::number($pct).' %', 'poured_at' => $poured, 'thickness_mm' => $series->thickness_mm,
+                ]);
+            }, $plan->pucks, array_keys($plan->pucks));
+        });
     }
 
     /**
@@ -153,7 +178,7 @@ final readonly class PourSeries
 
     private function recipe(Fields $in): Recipe
     {
-        $in->only('kind', 'recipe', 'softener', 'pigments', 'steps', 'puck_ml', 'spare_pct', 'mix_min', 'name', 'thickness_mm', 'weighed', 'met_ms');
+        $in->only('kind', 'recipe', 'softener', 'pigments', 'steps', 'puck_ml', 'spare_pct', 'mix_min');
 
         return Recipe::from($in->object('recipe'), $this->library->shelf());
     }

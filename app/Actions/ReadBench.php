@@ -9,8 +9,10 @@ use Apalos\Core\Run\StepKind;
 use App\Http\Views\BenchView;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\Shop\Library;
 use App\Shop\PourClock;
 use App\Shop\RecordedRun;
+use App\Shop\RecordedSeries;
 use App\Shop\SheetReckoner;
 use App\Shop\SmallThings;
 use Carbon\CarbonImmutable;
@@ -22,7 +24,7 @@ use Carbon\CarbonImmutable;
  */
 final readonly class ReadBench
 {
-    public function __construct(private PourClock $clock, private SheetReckoner $reckoner, private SmallThings $small) {}
+    public function __construct(private PourClock $clock, private SheetReckoner $reckoner, private SmallThings $small, private PourSeries $series, private Library $library) {}
 
     public function __invoke(CarbonImmutable $now): BenchView
     {
@@ -34,12 +36,15 @@ final readonly class ReadBench
                 default => $this->item($pour, 'now', 'It is open: look at it and say how it came out', $pour->weighed_g, 'g', 'poured', null, null, 'run', 'Grade it'),
             };
         }
+        foreach ($this->series->live() as $series) {
+            $items[] = $this->series($series);
+        }
         foreach (Pour::query()->where('state', PourState::Draft)->with('impression.job')->latest('updated_at')->limit(30)->get() as $pour) {
             $items[] = $this->planned($pour);
         }
         // What is being poured comes before what closes soonest; what has no end comes last.
         $when = static fn (array $item): int => $item['action'] === 'Go on' || $item['action'] === 'Rescue' ? 0 : ($item['to_ms'] ?? PHP_INT_MAX);
-        usort($items, static fn (array $a, array $b): int => [$when($a), $a['pour_id']] <=> [$when($b), $b['pour_id']]);
+        usort($items, static fn (array $a, array $b): int => $when($a) <=> $when($b));
 
         return new BenchView($items, $this->small->due($now));
     }
@@ -90,6 +95,21 @@ final readonly class ReadBench
     }
 
     /** @return BenchItemShape */
+    private function series(RecordedSeries $series): array
+    {
+        $base = $this->library->shelf()->bases[$series->base()] ?? null;
+        $next = $series->next();
+        $until = $series->fillsUntil();
+
+        return [
+            'id' => "series-{$series->series->id}", 'group' => 'now', 'title' => "Pucks · {$this->series->called($series->series)}", 'base' => $base->name ?? '',
+            'what' => $next === null ? 'everything is in: label the pucks' : "{$next->vessel}: weigh {$next->add}", 'number' => $next?->running, 'unit' => 'g', 'label' => $next === null ? '' : 'until the scale reads',
+            'from_ms' => $until === null ? null : (int) $series->metAt()?->getTimestampMs(), 'to_ms' => $until === null ? null : (int) $until->getTimestampMs(),
+            'href' => "/swatches/series/{$series->series->id}", 'colour' => $base->colour ?? '#cfc4ae', 'action' => 'Go on',
+        ];
+    }
+
+    /** @return BenchItemShape */
     private function planned(Pour $pour): array
     {
         $reckoning = $this->reckoner->reckon($pour->sheet);
@@ -105,7 +125,7 @@ final readonly class ReadBench
         $base = $this->clock->base($pour);
 
         return [
-            'pour_id' => $pour->id,
+            'id' => "pour-{$pour->id}",
             'group' => $group,
             'title' => "{$pour->impression->job->name} · {$pour->impression->name}",
             'base' => $base->name ?? '',

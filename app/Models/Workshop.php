@@ -47,6 +47,12 @@ final class Workshop extends Model
         return $this->hasMany(Swatch::class);
     }
 
+    /** @return HasMany<Series, $this> */
+    public function series(): HasMany
+    {
+        return $this->hasMany(Series::class);
+    }
+
     /** @return HasMany<ColourTarget, $this> */
     public function colourTargets(): HasMany
     {

@@ -10,7 +10,7 @@ const DAY = { from: 8 * HOUR, length: 10 * HOUR, width: 1100 };
 /** A pour that was mixed for a quarter of an hour and then cures. */
 function pour(id: number, title: string, from: number, hours: number, state: Lozenge['state'] = 'curing'): Lozenge {
     return {
-        pour_id: id,
+        id: `pour-${String(id)}`,
         title,
         href: `/pours/${String(id)}/run`,
         state,
@@ -41,8 +41,8 @@ test('pours that do not meet share a lane; those that do, or whose names would, 
 
 test('what needs hands takes the first lane, then what will need them soonest', () => {
     const calls = [
-        { pour_id: 2, at_ms: 15 * HOUR },
-        { pour_id: 3, at_ms: 11 * HOUR },
+        { id: 'pour-2', at_ms: 15 * HOUR },
+        { id: 'pour-3', at_ms: 11 * HOUR },
     ] as unknown as StripView['calls'];
     expect(laid([pour(2, 'Later', 8, 9), pour(3, 'Sooner', 8, 9), pour(4, 'Now', 10, 1, 'running')], calls)).toEqual({
         Now: 0,

@@ -106,13 +106,13 @@ final class FrameTest extends TestCase
         $this->workUntil($waiting, 'wait');
         $ready = $this->draft();
         $unfinished = $this->draft(['volume.volume_ml' => null]);
-        $groups = fn (): array => collect($this->get('/')->inertiaProps('bench.items'))->pluck('group', 'pour_id')->sortKeys()->all();
+        $groups = fn (): array => collect($this->get('/')->inertiaProps('bench.items'))->pluck('group', 'id')->sortKeys()->all();
 
-        self::assertSame([$running->id => 'now', $waiting->id => 'later', $ready->id => 'next', $unfinished->id => 'later'], $groups());
+        self::assertSame(["pour-{$running->id}" => 'now', "pour-{$waiting->id}" => 'later', "pour-{$ready->id}" => 'next', "pour-{$unfinished->id}" => 'later'], $groups());
         $this->travel(3)->hours();
-        self::assertSame('next', $groups()[$waiting->id]);
+        self::assertSame('next', $groups()["pour-{$waiting->id}"]);
         $this->travel(3)->hours();
-        self::assertSame('now', $groups()[$waiting->id]);
+        self::assertSame('now', $groups()["pour-{$waiting->id}"]);
     }
 
     public function test_the_jump_box_finds_jobs_sheets_and_formulas(): void

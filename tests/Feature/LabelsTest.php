@@ -20,7 +20,7 @@ final class LabelsTest extends TestCase
 
     private function pour(string $name): string
     {
-        return (string) $this->post('/swatches/series', ['kind' => 'softener', 'recipe' => self::recipe('pr-10'), 'softener' => 'sf-1', 'steps' => [0, 60], 'puck_ml' => 25, 'spare_pct' => 10, 'mix_min' => 3, 'name' => $name, 'thickness_mm' => 8])
+        return (string) $this->pourSeries(self::series(['steps' => [0, 60], 'thickness_mm' => 8]), $name)
             ->assertRedirect('/swatches/drawer')->assertSessionHas('onward', 'Print the labels')->getSession()->get('onward_href');
     }
 

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Formula;
-use App\Models\FormulaKind;
 use App\Models\Swatch;
 use App\Models\SwatchReading;
 use Illuminate\Support\Facades\Storage;
@@ -17,101 +15,6 @@ use Tests\TestCase;
 final class SwatchesTest extends TestCase
 {
     use Drawer;
-
-    /** @param  array<string, mixed>  $more */
-    private function series(array $more = []): array
-    {
-        return [...['kind' => 'softener', 'recipe' => self::recipe('pr-10'), 'softener' => 'sf-1', 'steps' => [0, 30, 60, 90], 'puck_ml' => 25, 'spare_pct' => 10, 'mix_min' => 3], ...$more];
-    }
-
-    /** @param  array<string, mixed>  $more */
-    private function ladder(array $more = []): array
-    {
-        return $this->series([...['kind' => 'tint', 'recipe' => self::recipe('pr-10', [['pi-fawn', 1, 'pct_of_total', 'b']]), 'softener' => null, 'pigments' => ['pi-fawn'], 'steps' => [0, 50, 100], 'puck_ml' => 60], ...$more]);
-    }
-
-    public function test_a_series_is_planned_as_one_small_pour(): void
-    {
-        $plan = $this->postJson('/swatches/series/plan', array_filter($this->series(), static fn ($v): bool => $v !== null))->assertOk()->json();
-
-        self::assertSame(['plain cup'], array_column($plan['cups'], 'name'));
-        self::assertCount(4, $plan['pucks']);
-        self::assertSame(['B', 'A'], array_column($plan['cups'][0]['lines'], 'add'));
-        self::assertGreaterThan(0, $plan['usable_min']);
-    }
-
-    public function test_poured_pucks_are_labelled_with_what_is_really_in_them(): void
-    {
-        $this->post('/swatches/series', $this->series(['name' => 'Soft ten', 'thickness_mm' => 8]))->assertRedirect('/swatches/drawer');
-
-        $swatches = Swatch::query()->with('version.formula')->orderBy('id')->get();
-        self::assertCount(4, $swatches);
-        self::assertSame('Soft ten 0 %', $swatches[0]->name);
-        self::assertSame([], $swatches[0]->version->recipe['additives']);
-        // 16.1 g from the cup and 9.7 g of softener
-        self::assertEqualsWithDelta(60.25, $swatches[2]->version->recipe['additives'][0]['amount'], 0.01);
-        self::assertSame(FormulaKind::Trial, $swatches[2]->version->formula->kind);
-        self::assertNull($swatches[2]->version->parent_id);
-    }
-
-    public function test_what_the_display_really_showed_makes_the_label(): void
-    {
-        $this->post('/swatches/series', $this->series(['weighed' => ['puck 3' => [16.1, 11.3]]]))->assertRedirect('/swatches/drawer');
-
-        self::assertEqualsWithDelta(100 * 11.3 / 16.1, Swatch::query()->with('version')->orderBy('id')->get()[2]->version->recipe['additives'][0]['amount'], 0.02);
-        $this->from('/swatches/series')->post('/swatches/series', $this->series(['weighed' => ['puck 3' => [16.1]]]))->assertRedirect('/swatches/series')->assertSessionHasErrors('series');
-    }
-
-    public function test_a_series_is_led_from_one_thing_on_the_scale_to_the_next(): void
-    {
-        $next = fn (array $weighed): ?array => $this->postJson('/swatches/series/next', $this->series(['weighed' => $weighed]))->assertOk()->json('next');
-        self::assertSame(['plain cup', 'B', true], [$next([])['vessel'], $next([])['add'], $next([])['opens']]);
-        self::assertSame(['A', true], [$next(['plain cup' => [42, null]])['add'], $next(['plain cup' => [42, null]])['meets']]);
-        self::assertEqualsWithDelta(3.0, $next(['plain cup' => [42, 45]])['grams'], 1e-9);
-        $all = ['plain cup' => [42, 42], 'puck 1' => [26.7], 'puck 2' => [20.1, 6], 'puck 3' => [16.1, 9.7], 'puck 4' => [13.4, 12.1]];
-        self::assertNull($next($all));
-
-        // What stands on the pan decides the step: on a finer scale the same pinch is weighed finer.
-        $this->putJson('/workshop', ['scale_division_g' => 0.01])->assertOk();
-        self::assertEqualsWithDelta(9.66, $next([...$all, 'puck 3' => [16.1, null]])['grams'], 0.011);
-
-        $this->postJson('/swatches/series/next', $this->series(['weighed' => ['puck 9' => [1]]]))->assertUnprocessable()->assertJsonPath('error.field', 'weighed.puck 9');
-        $this->postJson('/swatches/series/next', $this->series(['weighed' => ['puck 3' => ['lots', null]]]))->assertUnprocessable()->assertJsonPath('error.field', 'weighed.puck 3.0');
-    }
-
-    public function test_what_was_not_weighed_is_labelled_as_planned(): void
-    {
-        $this->post('/swatches/series', $this->series(['weighed' => ['puck 1' => [30], 'puck 2' => [20.1, null], 'puck 3' => [15, null]]]))->assertRedirect('/swatches/drawer');
-        $pct = Swatch::query()->with('version')->orderBy('id')->get()->map(static fn (Swatch $s): float => (float) ($s->version->recipe['additives'][0]['amount'] ?? 0.0))->all();
-
-        self::assertEqualsWithDelta([0.0, 100 * 6 / 20.1, 100 * 9.7 / 15, 100 * 12.1 / 13.4], $pct, 0.02);
-    }
-
-    public function test_a_ladder_of_tint_carries_the_grams_of_its_full_cup_into_every_puck(): void
-    {
-        $this->post('/swatches/series', array_filter($this->ladder(['name' => 'Fawn']), static fn ($v): bool => $v !== null))->assertRedirect('/swatches/drawer');
-        $loads = Swatch::query()->with('version')->orderBy('id')->get()->map(static fn (Swatch $s): float => (float) ($s->version->recipe['additives'][0]['amount'] ?? 0.0))->all();
-
-        self::assertSame(0.0, $loads[0]);
-        self::assertEqualsWithDelta(2.0, $loads[2] / $loads[1], 0.02);
-        self::assertEqualsWithDelta(1.0, $loads[2], 0.06);
-
-        $plan = $this->postJson('/swatches/series/plan', array_filter($this->ladder(), static fn ($v): bool => $v !== null))->json();
-        $full = array_column($plan['cups'], null, 'name')['full cup'];
-        $grams = array_column($full['lines'], 'grams');
-        $fawn = (int) array_search('Fawn pigment', array_column($full['lines'], 'add'), true);
-        $grams[$fawn] *= 2.0;
-        $this->post('/swatches/series', array_filter($this->ladder(['name' => 'Too much', 'weighed' => ['full cup' => $grams]]), static fn ($v): bool => $v !== null))->assertRedirect();
-        self::assertEqualsWithDelta(2.0 * $loads[2], Swatch::query()->with('version')->latest('id')->first()?->version->recipe['additives'][0]['amount'], 0.03);
-    }
-
-    public function test_a_series_that_makes_no_sense_is_refused_and_nothing_is_labelled(): void
-    {
-        foreach ([['steps' => []], ['steps' => [30, 30]], ['puck_ml' => 0], ['softener' => 'pi-fawn-x'], ['recipe' => self::recipe('pr-10', [['sf-1', 10, 'pct_of_ab', 'after']])], ['kind' => 'tint', 'pigments' => []]] as $more) {
-            $this->from('/swatches/series')->post('/swatches/series', $this->series($more))->assertRedirect('/swatches/series')->assertSessionHasErrors('series');
-        }
-        self::assertSame(0, Swatch::query()->count());
-    }
 
     public function test_readings_count_by_their_median_and_doubtful_ones_are_questioned(): void
     {
@@ -191,27 +94,6 @@ final class SwatchesTest extends TestCase
         self::assertEquals([12, 0, 0], $cards()['black'], 'Never read on: as usual.');
     }
 
-    public function test_pucks_are_as_old_as_the_moment_a_met_b(): void
-    {
-        $met = $this->now->subMinutes(14);
-        $this->post('/swatches/series', $this->series(['met_ms' => $met->getTimestampMs()]))->assertRedirect('/swatches/drawer');
-        self::assertSame([$met->getTimestampMs()], $this->workshop->swatches()->get()->map(static fn (Swatch $s): int => (int) $s->poured_at->getTimestampMs())->unique()->values()->all());
-
-        foreach ([$this->now->addHour(), $this->now->subDay()] as $never) {
-            $this->from('/swatches/series')->post('/swatches/series', $this->series(['met_ms' => $never->getTimestampMs()]))->assertSessionHasErrors('series');
-        }
-    }
-
-    public function test_a_base_without_softener_or_pigment_is_told_so(): void
-    {
-        $plan = fn (array $more): string => (string) $this->postJson('/swatches/series/plan', $this->series($more))->assertUnprocessable()->json('error.message');
-
-        self::assertStringContainsString('takes no softener', $plan(['recipe' => self::recipe('ur-35'), 'softener' => null]));
-        self::assertStringContainsString('none on the shelf goes into this base', $plan(['kind' => 'tint', 'recipe' => self::recipe('cp-70'), 'softener' => null, 'pigments' => []]));
-        $this->get('/swatches/series?base=ur-35')->assertInertia(fn (AssertableInertia $page) => $page->where('page.base', 'pr-10'));
-        $this->get('/swatches/series?kind=tint&base=ur-35')->assertInertia(fn (AssertableInertia $page) => $page->where('page.base', 'ur-35'));
-    }
-
     public function test_a_reading_is_a_fact(): void
     {
         $reading = $this->puck(60, '00', 27)->readings()->first();
@@ -268,7 +150,7 @@ final class SwatchesTest extends TestCase
     public function test_the_bench_says_what_waits_to_be_read(): void
     {
         $small = fn (): array => array_column($this->get('/')->inertiaPage()['props']['bench']['small'], 'what');
-        $this->post('/swatches/series', $this->series(['name' => 'Ten', 'steps' => [0, 60]]));
+        $this->pourSeries(self::series(['steps' => [0, 60]]), 'Ten')->assertRedirect('/swatches/drawer');
         $this->post('/contacts/patches', ['fresh' => 'silicone-platinum', 'surface' => 'painted', 'base' => 'pr-10']);
         self::assertSame([], $small());
 
@@ -284,11 +166,5 @@ final class SwatchesTest extends TestCase
         self::assertContains('A swatch of Ten, pucks can be read', $small());
         $this->travel(40)->days();
         self::assertNotContains('A swatch of Ten, pucks can be read', $small());
-    }
-
-    public function test_series_screen_offers_what_can_be_made(): void
-    {
-        $this->get('/swatches/series?kind=tint&pigment=pi-fawn')->assertInertia(fn (AssertableInertia $page) => $page->component('swatches/Series')->where('page.kind', 'tint')->where('page.pigment', 'pi-fawn')->where('page.base', 'pr-10'));
-        self::assertSame(0, Formula::query()->count());
     }
 }

@@ -7,7 +7,11 @@ namespace App\Http\Controllers;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Actions\PourSeries;
+use App\Actions\StepHasMoved;
+use App\Actions\WeighSeries;
+use App\Http\Views\SeriesRunView;
 use App\Http\Views\SeriesView;
+use App\Models\Series;
 use App\Models\Swatch;
 use App\Shop\Library;
 use App\Shop\ShopHardness;
@@ -18,7 +22,7 @@ use Illuminate\Http\Request;
 use Inertia\Inertia;
 use Inertia\Response;
 
-/** A series of pucks: planned as one small pour, then labelled. */
+/** A series of pucks: planned as one small pour, weighed up, then labelled. */
 final readonly class SeriesController
 {
     public function __construct(private PourSeries $series) {}
@@ -35,20 +39,70 @@ final readonly class SeriesController
         return new JsonResponse($this->series->plan(Fields::fromJson($request->getContent()))->toArray());
     }
 
-    public function next(Request $request): JsonResponse
-    {
-        return new JsonResponse(['next' => $this->series->next(Fields::fromJson($request->getContent()))?->toArray()]);
-    }
-
-    public function pour(Request $request): RedirectResponse
+    public function begin(Request $request): RedirectResponse
     {
         try {
-            $made = $this->series->pour(Fields::of($request->all()), CarbonImmutable::now());
+            $series = $this->series->begin(Fields::of($request->all()), CarbonImmutable::now());
+        } catch (BadInput $wrong) {
+            return back()->withErrors(['series' => $wrong->getMessage()]);
+        }
+
+        return redirect()->to("/swatches/series/{$series->id}");
+    }
+
+    public function run(Series $series): Response|RedirectResponse
+    {
+        return $series->labelled_at !== null
+            ? redirect()->to('/swatches/drawer')->with('said', 'These pucks are labelled; they lie in the drawer.')
+            : Inertia::render('swatches/SeriesRun', ['run' => $this->view($series)]);
+    }
+
+    public function state(Series $series): JsonResponse
+    {
+        return new JsonResponse($this->view($series));
+    }
+
+    public function record(Request $request, Series $series, WeighSeries $weigh): JsonResponse
+    {
+        try {
+            $weigh($series, Fields::fromJson($request->getContent()), CarbonImmutable::now());
+        } catch (StepHasMoved $moved) {
+            return new JsonResponse(['error' => ['field' => 'step', 'message' => $moved->getMessage()], 'run' => $this->view($series)], 409);
+        }
+
+        return new JsonResponse($this->view($series));
+    }
+
+    public function label(Request $request, Series $series): RedirectResponse
+    {
+        try {
+            $made = $this->series->label($series, Fields::of($request->all())->textOrNull('name'), CarbonImmutable::now());
         } catch (BadInput $wrong) {
             return back()->withErrors(['series' => $wrong->getMessage()]);
         }
 
         return redirect()->to('/swatches/drawer')->with('said', sprintf('%d pucks are labelled. Take them out when they have cured, and read them after a day.', count($made)))
             ->with('onward', 'Print the labels')->with('onward_href', '/swatches/labels?ids='.implode(',', array_map(static fn (Swatch $swatch): int => $swatch->id, $made)));
+    }
+
+    /** A series nobody will finish leaves the bench. */
+    public function destroy(Series $series): RedirectResponse
+    {
+        $series->delete();
+
+        return redirect()->to('/swatches/series')->with('said', 'The series is off the bench.')->with('undo', "/swatches/series/{$series->id}/restore");
+    }
+
+    public function restore(int $series): RedirectResponse
+    {
+        Series::withTrashed()->findOrFail($series)->restore();
+
+        return redirect()->to("/swatches/series/{$series}");
+    }
+
+    /** @return array<string, mixed> */
+    private function view(Series $series): array
+    {
+        return (new SeriesRunView($this->series->recorded($series->refresh()), $this->series->called($series)))->toArray();
     }
 }

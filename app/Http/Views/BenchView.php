@@ -8,7 +8,7 @@ namespace App\Http\Views;
  * The bench: what needs hands now, next and later, each with the one number that matters; and what waits to be read.
  *
  * @phpstan-type BenchItemShape array{
- *     pour_id: int, group: string, title: string, base: string, what: string, number: float|null, unit: string|null, label: string,
+ *     id: string, group: string, title: string, base: string, what: string, number: float|null, unit: string|null, label: string,
  *     from_ms: int|null, to_ms: int|null, href: string, colour: string, action: string
  * }
  */

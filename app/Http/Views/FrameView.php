@@ -19,12 +19,12 @@ final readonly class FrameView implements View
      *     strip: array{
      *         now_ms: int,
      *         lozenges: list<array{
-     *             pour_id: int, job: string, title: string, state: string,
+     *             id: string, href: string, job: string, title: string, state: string,
      *             hands: list<array{from_ms: int, to_ms: int}>,
      *             waits: list<array{from_ms: int, to_ms: int}>,
      *             windows: list<array{kind: string, from_ms: int, to_ms: int}>
      *         }>,
-     *         calls: list<array{pour_id: int, at_ms: int, what: string, title: string, href: string}>,
+     *         calls: list<array{id: string, at_ms: int, what: string, title: string, href: string}>,
      *         startable: list<array{pour_id: int, title: string, open_ms: int}>
      *     }
      * }

@@ -8,8 +8,8 @@ namespace App\Http\Views;
 final readonly class StripView implements View
 {
     /**
-     * @param  list<array{pour_id: int, job: string, title: string, state: string, hands: list<array{from_ms: int, to_ms: int}>, waits: list<array{from_ms: int, to_ms: int}>, windows: list<array{kind: string, from_ms: int, to_ms: int}>}>  $lozenges
-     * @param  list<array{pour_id: int, at_ms: int, what: string, title: string, href: string}>  $calls
+     * @param  list<array{id: string, href: string, job: string, title: string, state: string, hands: list<array{from_ms: int, to_ms: int}>, waits: list<array{from_ms: int, to_ms: int}>, windows: list<array{kind: string, from_ms: int, to_ms: int}>}>  $lozenges
+     * @param  list<array{id: string, at_ms: int, what: string, title: string, href: string}>  $calls
      * @param  list<array{pour_id: int, title: string, open_ms: int}>  $startable
      */
     public function __construct(private array $lozenges, private array $calls, private array $startable, private int $nowMs) {}
@@ -18,12 +18,12 @@ final readonly class StripView implements View
      * @return array{
      *     now_ms: int,
      *     lozenges: list<array{
-     *         pour_id: int, job: string, title: string, state: string,
+     *         id: string, href: string, job: string, title: string, state: string,
      *         hands: list<array{from_ms: int, to_ms: int}>,
      *         waits: list<array{from_ms: int, to_ms: int}>,
      *         windows: list<array{kind: string, from_ms: int, to_ms: int}>
      *     }>,
-     *     calls: list<array{pour_id: int, at_ms: int, what: string, title: string, href: string}>,
+     *     calls: list<array{id: string, at_ms: int, what: string, title: string, href: string}>,
      *     startable: list<array{pour_id: int, title: string, open_ms: int}>
      * }
      */

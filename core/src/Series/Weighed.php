@@ -20,6 +20,12 @@ final readonly class Weighed
         return new self([]);
     }
 
+    /** @param  array<string, list<?float>>  $grams  of vessels and lines that are known to be there */
+    public static function of(array $grams): self
+    {
+        return new self($grams);
+    }
+
     /**
      * @param  Fields  $in  `plain cup`, `full cup`, `puck 1` …, each a list as long as its lines
      *
@@ -48,6 +54,12 @@ final readonly class Weighed
     public function has(string $vessel): bool
     {
         return isset($this->grams[$vessel]);
+    }
+
+    /** @return array<string, list<?float>> */
+    public function toArray(): array
+    {
+        return $this->grams;
     }
 
     /** @return list<?float> */

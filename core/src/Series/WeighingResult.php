@@ -4,7 +4,13 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Series;
 
-/** The next thing of a series to go onto the scale, and what the display must then read. */
+/**
+ * The next thing of a series to go onto the scale, and what the display must then read.
+ *
+ * @phpstan-type WeighingShape array{
+ *     vessel: string, line: int, add: string, grams: float, before: float, running: float, from: float, to: float, opens: bool, meets: bool, because: string|null
+ * }
+ */
 final readonly class WeighingResult
 {
     /**
@@ -22,7 +28,7 @@ final readonly class WeighingResult
         public float $from, public float $to, public bool $opens, public bool $meets, public ?string $because,
     ) {}
 
-    /** @return array{vessel: string, line: int, add: string, grams: float, before: float, running: float, from: float, to: float, opens: bool, meets: bool, because: string|null} */
+    /** @return WeighingShape */
     public function toArray(): array
     {
         return [

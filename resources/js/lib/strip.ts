@@ -20,7 +20,7 @@ function urgency(lozenge: Lozenge, calls: StripView['calls']): number {
     if (lozenge.state === 'running') {
         return 0;
     }
-    return lozenge.state === 'opened' ? 1 : (calls.find((c) => c.pour_id === lozenge.pour_id)?.at_ms ?? ends(lozenge).to);
+    return lozenge.state === 'opened' ? 1 : (calls.find((c) => c.id === lozenge.id)?.at_ms ?? ends(lozenge).to);
 }
 
 /** Each takes the first lane that is free where it and its name stand; what finds none is counted. */

@@ -15,7 +15,7 @@
     let heard: string[] = [];
     let ringing = $state<Call[]>([]);
 
-    const named = (call: Call): string => `${String(call.pour_id)} ${call.what} ${String(Math.round(call.at_ms / 5000))}`;
+    const named = (call: Call): string => `${call.id} ${call.what} ${String(Math.round(call.at_ms / 5000))}`;
 
     // A call that comes due while this page is open rings once; what was due before it opened stands on the bench anyway.
     function listen(): void {
@@ -23,7 +23,7 @@
         for (const call of due) {
             if (!heard.includes(named(call))) {
                 heard = [...heard.slice(-50), named(call)];
-                ringing = [...ringing.filter((r) => r.pour_id !== call.pour_id), call];
+                ringing = [...ringing.filter((r) => r.id !== call.id), call];
                 if (!bench.muted) {
                     knock();
                 }
@@ -39,7 +39,7 @@
 </script>
 
 <div aria-live="assertive" class="calls">
-    {#each ringing as call (call.pour_id)}
+    {#each ringing as call (call.id)}
         <p class="call">
             <a class="link font-bold" href={call.href}>{call.title}</a>: {call.what.toLowerCase()}.
             <button class="btn btn-sm" onclick={() => (ringing = ringing.filter((r) => r !== call))}>I heard</button>

@@ -89,7 +89,7 @@
             <span class="rule" style="left:{x(hour)}%"></span>
         {/each}
 
-        {#each laid.lanes as { l, lane } (l.pour_id)}
+        {#each laid.lanes as { l, lane } (l.id)}
             <StripLane {l} {lane} {start} {length} {width} calls={frame?.strip.calls ?? []} />
         {:else}
             <p class="empty">

@@ -36,12 +36,12 @@
     });
 
     const nextCall = $derived.by((): string => {
-        const call = calls.find((c) => c.pour_id === l.pour_id && c.at_ms > bench.now);
+        const call = calls.find((c) => c.id === l.id && c.at_ms > bench.now);
         return call === undefined ? '' : `, ${call.what.toLowerCase()} at ${clockTime(call.at_ms)} (in ${span(call.at_ms - bench.now)})`;
     });
 </script>
 
-<a class="lane" style="top:{25 + lane * 26}px" href="/pours/{l.pour_id}/run" aria-label="{l.title}: {l.state}{nextCall}" draggable="false">
+<a class="lane" style="top:{25 + lane * 26}px" href={l.href} aria-label="{l.title}: {l.state}{nextCall}" draggable="false">
     {#each l.waits.filter(seen) as piece, i (i)}<span class="wait" style={box(piece)}></span>{/each}
     {#each l.hands.filter(seen) as piece, i (i)}
         <span class="hands" class:live={i === l.hands.length - 1 && l.state !== 'waiting'} style={box(piece)}></span>

@@ -352,7 +352,7 @@ export type VolumeResult = {
 /** The bench: what needs hands now, next and later, each with the one number that matters; and what waits to be read. */
 export type BenchView = {
     items: ({
-        pour_id: number;
+        id: string;
         group: string;
         title: string;
         base: string;
@@ -683,7 +683,8 @@ export type FrameView = {
     strip: {
         now_ms: number;
         lozenges: {
-            pour_id: number;
+            id: string;
+            href: string;
             job: string;
             title: string;
             state: string;
@@ -702,7 +703,7 @@ export type FrameView = {
             }[];
         }[];
         calls: {
-            pour_id: number;
+            id: string;
             at_ms: number;
             what: string;
             title: string;
@@ -1082,6 +1083,23 @@ export type RunView = {
     } | null;
 };
 
+/** A series on the bench: its plan, what is in so far, and what goes onto the scale next. */
+export type SeriesRunView = {
+    id: number;
+    called: string;
+    plan: SeriesResult;
+    grams: Record<string, (number | null)[]>;
+    on: string;
+    next: WeighingResult | null;
+    met_ms: number | null;
+    fills_until_ms: number | null;
+    usable_min: number | null;
+    take_back: number | null;
+    division_g: number;
+    last_fact_id: number;
+    labelled: boolean;
+};
+
 /** What a series can be made of. */
 export type SeriesView = {
     kind: 'softener' | 'tint';
@@ -1216,7 +1234,8 @@ export type StoresView = {
 export type StripView = {
     now_ms: number;
     lozenges: {
-        pour_id: number;
+        id: string;
+        href: string;
         job: string;
         title: string;
         state: string;
@@ -1235,7 +1254,7 @@ export type StripView = {
         }[];
     }[];
     calls: {
-        pour_id: number;
+        id: string;
         at_ms: number;
         what: string;
         title: string;

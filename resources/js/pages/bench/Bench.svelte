@@ -34,7 +34,7 @@
         {@const items = bench.items.filter((item) => item.group === group.id)}
         <section aria-labelledby="bench-{group.id}" class={group.id}>
             <h2 id="bench-{group.id}" class="text-2xl">{group.title}</h2>
-            {#each items as item (item.pour_id)}
+            {#each items as item (item.id)}
                 <article class="item" style="--material:{item.colour}">
                     <div class="min-w-0">
                         <h3 class="text-lg"><a href={item.href}>{item.title}</a></h3>

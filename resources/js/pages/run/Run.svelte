@@ -138,7 +138,7 @@
     }
 
     onMount(() => {
-        void live.flush();
+        void live.outbox.flush();
         const deaf = live.scale.listen(() => kind === 'weigh' || kind === 'tare', watch);
         const others = setInterval(() => void live.look(), 2500);
         let lock: WakeLockSentinel | null = null;
@@ -216,7 +216,7 @@
         {/if}
 
         <Wrong says={live.trouble} />
-        {#if live.waitingToSend > 0}<p class="mt-1 quiet" role="status">Kept on this device, not yet on the bench computer.</p>{/if}
+        {#if live.outbox.waiting > 0}<p class="mt-1 quiet" role="status">Kept on this device, not yet on the bench computer.</p>{/if}
         {#if kind !== 'done'}
             <div class="actions">
                 <button class="btn btn-primary big main" onclick={() => void go()}

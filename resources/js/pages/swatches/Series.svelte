@@ -8,7 +8,6 @@
     import { refused } from '../../lib/refused';
     import type { Entry } from '../../lib/sheet.svelte';
     import { figure, inWords } from '../../lib/units';
-    import { nothing, type Weighed } from '../../lib/weighing';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import TextLine from '../../parts/TextLine.svelte';
@@ -33,17 +32,12 @@
         thickness: Entry;
         spare: Entry;
         mixing: Entry;
-        name: string;
-        /** What is in the cups and pucks so far. */
-        cups: Weighed;
-        /** When A met B. */
-        met: number | null;
     };
     const kept = new Kept<Partial<Form>>(`series${location.search}`);
     const form = $state<Form>(
         untrack(() => ({
-            ...{ kind: page.kind, base: page.base, pigment: page.pigment, softener: '', load: 1, spare: 10, mixing: 3, name: '' },
-            ...{ ...usually[page.kind], cups: nothing(), met: null },
+            ...{ kind: page.kind, base: page.base, pigment: page.pigment, softener: '', load: 1, spare: 10, mixing: 3 },
+            ...usually[page.kind],
             ...kept.read(),
         })),
     );
@@ -77,11 +71,7 @@
     });
     const asking = new Asking<SeriesResult | null>('POST', '/swatches/series/plan', question, null);
     const plan = $derived(asking.answer);
-    // Another series is weighed anew: grams of the old one would be put on the wrong lines.
-    const ask = (): void => {
-        form.cups = nothing();
-        asking.changed();
-    };
+    const ask = (): void => asking.changed();
     const trouble = (...fields: string[]): string | null =>
         asking.trouble !== null && fields.some((f) => asking.trouble?.field.startsWith(f) === true) ? asking.trouble.message : null;
     const elsewhere = $derived(
@@ -97,20 +87,12 @@
         }
         ask();
     }
-    const usual = $derived(`${form.kind === 'tint' ? `${tinting?.name ?? 'Tint'} in ` : ''}${form.base.toUpperCase()}`);
-    function pour(): void {
-        router.post(
-            '/swatches/series',
-            {
-                ...question(),
-                name: form.name.trim() === '' ? usual : form.name,
-                thickness_mm: form.thickness,
-                weighed: $state.snapshot(form.cups.grams),
-                ...(form.met === null ? {} : { met_ms: form.met }),
-            } as RequestPayload,
-            { preserveState: true, onSuccess: () => kept.forget() },
-        );
-    }
+    /** From here on its plan stays as it is. */
+    const begin = (): void =>
+        router.post('/swatches/series', { ...question(), thickness_mm: form.thickness } as RequestPayload, {
+            preserveState: true,
+            onSuccess: () => kept.forget(),
+        });
     onMount(() => asking.changed());
 </script>
 
@@ -193,22 +175,12 @@
     <section class="card-paper" aria-label="What to weigh" aria-busy={!asking.fresh}>
         {#if plan !== null}
             <div class:stale={!asking.fresh}>
-                <WeighUp {plan} {question} fresh={asking.fresh} mixing={form.mixing} bind:weighed={form.cups} bind:met={form.met} />
+                <WeighUp {plan} fine={bench.fine} />
             </div>
-            <p class="quiet text-sm">
-                Where the display showed something else, write that: the label says what is really in it. Gloves on, and the supplier’s
-                sheet first.
+            <p class="mt-3 flex flex-wrap items-center gap-3">
+                <button class="btn btn-primary" disabled={!asking.fresh} onclick={begin}>Begin weighing</button>
+                <span class="quiet text-sm">Gloves on, and the supplier’s sheet first.</span>
             </p>
-            <form
-                class="keep"
-                onsubmit={(event) => {
-                    event.preventDefault();
-                    pour();
-                }}
-            >
-                <TextLine label="On the labels" placeholder={usual} bind:value={form.name} maxlength={80} />
-                <button class="btn btn-primary" disabled={!asking.fresh}>Poured, label them</button>
-            </form>
             <Wrong says={why} />
         {:else}
             <p class="quiet">What to weigh stands here as soon as the series is clear.</p>
@@ -228,13 +200,6 @@
         display: grid;
         grid-template-columns: 1fr 1fr;
         gap: 0.6rem;
-    }
-    .keep {
-        display: grid;
-        grid-template-columns: 1fr auto;
-        gap: 0.6rem;
-        align-items: end;
-        margin-top: 0.6rem;
     }
     .working {
         list-style: decimal;

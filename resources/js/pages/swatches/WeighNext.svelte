@@ -10,19 +10,21 @@
 
     type Props = {
         next: WeighingResult | null;
-        /** What is asked now belongs to what is in. */
+        /** What is asked for now belongs to all that is in. */
         fresh: boolean;
         /** Where it goes, in words. */
         into: string;
         /** The vessel that was set to nought. */
         on: string;
         canTakeBack: boolean;
+        /** Decimals of the scale it was planned for. */
+        fine: number;
         onnought: (vessel: string) => void;
         onput: (reading: number) => void;
         onmeet: () => void;
         onback: () => void;
     };
-    let { next, fresh, into, on, canTakeBack, onnought, onput, onmeet, onback }: Props = $props();
+    let { next, fresh, into, on, canTakeBack, fine, onnought, onput, onmeet, onback }: Props = $props();
 
     const scale = new LiveScale();
     let trouble = $state<string | null>(null);
@@ -55,7 +57,7 @@
                 ? 'More than the scale can carry. Take it off, or write the grams into the list.'
                 : 'The scale says nothing. Write the grams into the list below.';
         } else if (scale.grams < next.from) {
-            trouble = `Still ${measure(next.running - scale.grams, 'mass', bench.units, bench.fine)} to pour. If that is all there is, write the grams into the list below.`;
+            trouble = `Still ${measure(next.running - scale.grams, 'mass', bench.units, fine)} to pour. If that is all there is, write the grams into the list below.`;
         } else if (!scale.reading.stable) {
             armed = true;
         } else {
@@ -87,7 +89,7 @@
     {:else}
         <p class="text-lg">
             <b>{what}</b> <span class="quiet">into {into}, until the display reads</span>
-            <b class="fig aim" data-testid="aim">{figure(next.running, 'mass', bench.units, bench.fine)}</b>
+            <b class="fig aim" data-testid="aim">{figure(next.running, 'mass', bench.units, fine)}</b>
             <span class="quiet">{sign('mass', bench.units)}</span>
         </p>
         {#if next.because !== null}<p class="text-sm">{inWords(next.because, bench.units)}</p>{/if}
@@ -98,11 +100,11 @@
                 <p class="live">
                     <span class="quiet">on the scale</span>
                     <b class="fig" class:good={good && !empty} class:over={over && !empty} data-testid="live"
-                        >{scale.reading.overload ? 'too much' : figure(scale.grams, 'mass', bench.units, bench.fine)}</b
+                        >{scale.reading.overload ? 'too much' : figure(scale.grams, 'mass', bench.units, fine)}</b
                     >
                     {#if !empty && left !== null}
                         <span class="quiet">{over ? 'over by' : 'still'}</span>
-                        <span class="fig">{figure(Math.abs(left), 'mass', bench.units, bench.fine)}</span>
+                        <span class="fig">{figure(Math.abs(left), 'mass', bench.units, fine)}</span>
                     {/if}
                     <span class="quiet">{scale.reading.stable ? 'at rest' : 'moving'}</span>
                 </p>

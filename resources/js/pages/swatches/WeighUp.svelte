@@ -1,120 +1,75 @@
 <script lang="ts">
-    /**
-     * The cups of a series and what goes from them into each puck. Where there is a scale it leads from one to the next and writes
-     * down what it shows; anything can be typed over.
-     */
-    import { onMount, untrack } from 'svelte';
-    import { Asking } from '../../lib/asking.svelte';
+    /** The cups of a series and what goes from them into each puck: as planned, or, on the bench, with what is in. */
+    import type { Snippet } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
-    import { screenKeys } from '../../lib/keys.svelte';
     import type { Entry } from '../../lib/sheet.svelte';
     import { figure, minutes, sign } from '../../lib/units';
-    import { back, put, type Weighed, write } from '../../lib/weighing';
     import Lines from '../../parts/Lines.svelte';
     import Measure from '../../parts/Measure.svelte';
-    import Wrong from '../../parts/Wrong.svelte';
     import type { SeriesResult, WeighingResult } from '../../types/server';
-    import SeriesClock from './SeriesClock.svelte';
-    import WeighNext from './WeighNext.svelte';
 
     type Props = {
         plan: SeriesResult;
-        question: () => Record<string, unknown>;
-        /** The plan belongs to what is asked. */
-        fresh: boolean;
-        mixing: Entry;
-        weighed: Weighed;
-        /** When A met B. */
-        met: number | null;
+        fine: number;
+        /** What is in, by vessel and line; absent while it is only planned. */
+        grams?: Record<string, (number | null)[]>;
+        next?: WeighingResult | null;
+        onwrite?: (vessel: string, line: number, grams: Entry) => void;
+        /** Between the cups and the pucks: there A meets B. */
+        children?: Snippet;
     };
-    let { plan, question, fresh, mixing, weighed = $bindable(), met = $bindable() }: Props = $props();
+    let { plan, fine, grams, next = null, onwrite, children }: Props = $props();
 
     const puck = (i: number): string => `puck ${String(i + 1)}`;
-    const lines = (vessel: string): { grams: number }[] =>
-        plan.cups.find((cup) => cup.name === vessel)?.lines ?? plan.pucks.find((_, i) => puck(i) === vessel)?.lines ?? [];
-    const leading = new Asking<{ next: WeighingResult | null }>(
-        'POST',
-        '/swatches/series/next',
-        () => ({ ...question(), weighed: $state.snapshot(weighed.grams) }),
-        { next: null },
-    );
-    const next = $derived(leading.answer.next);
-    const inThere = $derived(JSON.stringify(weighed.grams));
-    $effect(() => {
-        void plan;
-        void inThere;
-        untrack(() => leading.changed());
-    });
-
-    const into = $derived.by(() => {
-        const filled = plan.pucks.find((_, i) => puck(i) === next?.vessel);
-        return filled === undefined ? cupCalled(next?.vessel ?? '') : `the ${figure(filled.wanted_pct, 'percent', 'metric')} % puck`;
-    });
-    const cupCalled = (name: string): string => (plan.cups.length === 1 ? 'the cup they all come from' : `the ${name}`);
-    const isIn = (vessel: string, line: number): boolean => (weighed.grams[vessel]?.[line] ?? null) !== null;
+    const isIn = (vessel: string, line: number): boolean => (grams?.[vessel]?.[line] ?? null) !== null;
     const isNow = (vessel: string, line: number): boolean => next?.vessel === vessel && next.line === line;
-    const grams = (g: number): string => figure(g, 'mass', bench.units, bench.fine);
-    const takeBack = (): void => {
-        weighed = back(weighed);
-    };
+    const shown = (g: number): string => figure(g, 'mass', bench.units, fine);
 
-    let hand = $state<WeighNext>();
-    onMount(() =>
-        bench.frame?.scale === true
-            ? screenKeys([
-                  { press: 'Space', does: 'The scale: set to nought, or it is in', run: () => void hand?.go() },
-                  { press: 'Backspace', does: 'Take back what went in last', run: takeBack },
-              ])
-            : undefined,
-    );
+    // A field is written down when one leaves it, not with every digit.
+    let typed = $state<Record<string, Entry>>({});
+    const place = (vessel: string, line: number): string => `${vessel}/${String(line)}`;
+    const wrong = (value: Entry | undefined): string | null =>
+        typeof value === 'string' || (typeof value === 'number' && value < 0) ? 'Grams, as a number: 12.3.' : null;
+    function leave(vessel: string, line: number): void {
+        const key = place(vessel, line);
+        if (key in typed && wrong(typed[key]) === null) {
+            onwrite?.(vessel, line, typed[key] ?? null);
+            typed = Object.fromEntries(Object.entries(typed).filter(([other]) => other !== key));
+        }
+    }
 </script>
 
-{#snippet field(vessel: string, line: { add: string; grams: number }, j: number, label: string)}
-    <Measure
-        {label}
-        kind="mass"
-        fine={bench.fine}
-        error={leading.trouble?.field === `weighed.${vessel}.${String(j)}` ? leading.trouble.message : null}
-        value={weighed.grams[vessel]?.[j] ?? line.grams}
-        onchange={(value) => (weighed = write(weighed, vessel, lines(vessel), j, value))}
-    />
+{#snippet amount(vessel: string, line: { grams: number }, j: number, label: string)}
+    {#if onwrite === undefined}
+        <span class="fig">{shown(line.grams)}</span>
+    {:else}
+        <span class="field-of" class:in={isIn(vessel, j)} class:now={isNow(vessel, j)} onfocusout={() => leave(vessel, j)}>
+            <Measure
+                {label}
+                kind="mass"
+                {fine}
+                error={wrong(typed[place(vessel, j)])}
+                value={typed[place(vessel, j)] ?? grams?.[vessel]?.[j] ?? line.grams}
+                onchange={(value) => (typed = { ...typed, [place(vessel, j)]: value })}
+            />
+        </span>
+    {/if}
 {/snippet}
 
-{#if bench.frame?.scale === true}
-    <WeighNext
-        bind:this={hand}
-        {next}
-        fresh={fresh && leading.fresh}
-        {into}
-        on={weighed.on}
-        canTakeBack={weighed.order.length > 0}
-        onnought={(vessel) => (weighed = { ...weighed, on: vessel })}
-        onput={(reading) => next !== null && (weighed = put(weighed, next, reading, lines(next.vessel)))}
-        onmeet={() => (met ??= bench.now)}
-        onback={takeBack}
-    />
-    <Wrong says={leading.trouble?.field === '' ? leading.trouble.message : null} />
-{/if}
 <div class="cups">
     {#each plan.cups as cup (cup.name)}
-        <Lines lines={cup.lines} grams={shown}>
+        <Lines lines={cup.lines} {fine} grams={inCup}>
             {#snippet caption()}
-                <b>First {cupCalled(cup.name)}</b>
-                <span class="quiet">{grams(cup.mass_g)} {sign('mass', bench.units)}</span>
+                <b>First {plan.cups.length === 1 ? 'the cup they all come from' : `the ${cup.name}`}</b>
+                <span class="quiet">{shown(cup.mass_g)} {sign('mass', bench.units)}</span>
             {/snippet}
         </Lines>
-        {#snippet shown(line: { add: string; grams: number }, j: number)}
-            <span class="shown" class:in={isIn(cup.name, j)} class:now={isNow(cup.name, j)}>
-                {@render field(cup.name, line, j, `${line.add} in the ${cup.name}`)}
-            </span>
+        {#snippet inCup(line: { add: string; grams: number }, j: number)}
+            <span class="in-cup">{@render amount(cup.name, line, j, `${line.add} in the ${cup.name}`)}</span>
         {/snippet}
     {/each}
 </div>
-<SeriesClock
-    {met}
-    allMin={plan.usable_min === null || typeof mixing !== 'number' ? null : plan.usable_min + mixing}
-    onmet={(at) => (met = at)}
-/>
+{@render children?.()}
 <p class="quiet text-sm">Mix well, then fill the pucks: about {minutes(plan.minutes)}.</p>
 <ol class="pucks">
     {#each plan.pucks as p, i (p.wanted_pct)}
@@ -126,8 +81,10 @@
                     >{/if}
             </p>
             {#each p.lines as line, j (line.add)}
-                <div class="weigh" class:in={isIn(puck(i), j)} class:now={isNow(puck(i), j)}>
-                    {@render field(puck(i), line, j, `${line.add}${j === 0 ? '' : `, display ${grams(line.running)}`}`)}
+                {@const label = `${line.add}${j === 0 ? '' : `, display ${shown(line.running)}`}`}
+                <div class="weigh" class:plain={onwrite === undefined}>
+                    {#if onwrite === undefined}<span class="quiet text-sm">{label}</span>{/if}
+                    {@render amount(puck(i), line, j, label)}
                 </div>
             {/each}
         </li>
@@ -141,11 +98,11 @@
         gap: 1.5rem;
         align-items: start;
     }
-    .shown {
+    .in-cup :global(.measure) {
         display: inline-block;
         width: 7rem;
     }
-    .shown :global(label) {
+    .in-cup :global(label) {
         position: absolute;
         width: 1px;
         height: 1px;
@@ -162,7 +119,7 @@
     .now :global(.field) {
         border-color: var(--color-accent);
     }
-    .shown :global(.field) {
+    .in-cup :global(.field) {
         min-height: 2.1rem;
     }
     .pucks {
@@ -178,6 +135,11 @@
     }
     .pct b {
         font-size: 1.4rem;
+    }
+    .plain {
+        display: flex;
+        justify-content: space-between;
+        gap: 0.5rem;
     }
     .weigh :global(.measure) {
         grid-template-columns: minmax(0, 1fr) 7rem;

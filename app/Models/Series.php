@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
+
+/**
+ * A series of pucks on the bench, from its first cup until its pucks are labelled. What was asked for does not change any more.
+ *
+ * @property int $id
+ * @property int $workshop_id
+ * @property array<string, mixed> $question
+ * @property float $division_g
+ * @property float $capacity_g
+ * @property float $room_c
+ * @property float|null $thickness_mm
+ * @property CarbonImmutable $begun_at
+ * @property CarbonImmutable|null $labelled_at
+ * @property \Illuminate\Database\Eloquent\Collection<int, SeriesFact> $facts
+ */
+final class Series extends Model
+{
+    use SoftDeletes;
+
+    public $timestamps = false;
+
+    protected $table = 'series';
+
+    protected $guarded = [];
+
+    protected $attributes = ['thickness_mm' => null, 'labelled_at' => null];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    protected function casts(): array
+    {
+        return ['question' => 'array', 'division_g' => 'float', 'capacity_g' => 'float', 'room_c' => 'float', 'thickness_mm' => 'float', 'begun_at' => 'immutable_datetime', 'labelled_at' => 'immutable_datetime'];
+    }
+
+    /** @return HasMany<SeriesFact, $this> */
+    public function facts(): HasMany
+    {
+        return $this->hasMany(SeriesFact::class)->orderBy('id');
+    }
+
+    /** @param  Builder<self>  $query */
+    public function scopeLive(Builder $query): void
+    {
+        $query->whereNull('labelled_at');
+    }
+}

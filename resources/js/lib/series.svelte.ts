@@ -1,0 +1,74 @@
+import type { SeriesRunView } from '../types/server';
+import { ask } from './api';
+import { bench } from './bench.svelte';
+import { Outbox } from './outbox.svelte';
+import type { Entry } from './sheet.svelte';
+
+/** A series on this screen. What is in its cups the server reads off the facts; this records them and shows the answer. */
+export class LiveSeries {
+    run = $state<SeriesRunView>() as SeriesRunView;
+    trouble = $state<string | null>(null);
+    outbox: Outbox<SeriesRunView>;
+
+    constructor(run: SeriesRunView) {
+        this.run = run;
+        this.outbox = new Outbox<SeriesRunView>({
+            store: `apalos.series.${String(run.id)}`,
+            url: `/swatches/series/${String(run.id)}/facts`,
+            took: (stands) => this.take(stands),
+            trouble: (says) => (this.trouble = says),
+            agreed: (fact, status) => fact.kind === 'met' && status === 409,
+        });
+    }
+
+    /** From the same state the same thing is one fact, however often it is pressed. */
+    #record(kind: string, payload: Record<string, unknown>, about = ''): Promise<void> {
+        return this.outbox.add(`${kind}/${String(this.run.last_fact_id)}/${about}`, kind, payload);
+    }
+
+    nought(vessel: string): Promise<void> {
+        return this.#record('nought', { vessel });
+    }
+
+    put(reading: number): Promise<void> {
+        const next = this.run.next;
+        return next === null ? Promise.resolve() : this.#record('put', { vessel: next.vessel, line: next.line, reading_g: reading });
+    }
+
+    /** Written over a line by hand; an emptied field is not in yet. */
+    write(vessel: string, line: number, grams: Entry): Promise<void> {
+        return this.#record('written', { vessel, line, grams }, `${vessel}/${String(line)}/${String(grams)}`);
+    }
+
+    met(): Promise<void> {
+        return this.run.met_ms === null ? this.#record('met', {}) : Promise.resolve();
+    }
+
+    unmet(): Promise<void> {
+        return this.#record('unmet', {});
+    }
+
+    async takeBack(): Promise<void> {
+        if (this.run.take_back !== null) {
+            await this.#record('undone', { of: this.run.take_back });
+        }
+    }
+
+    take(run: SeriesRunView): void {
+        const moved = run.last_fact_id !== this.run.last_fact_id;
+        this.run = run;
+        if (moved) {
+            void bench.refresh();
+        }
+    }
+
+    /** Looks whether another screen has done something. */
+    async look(): Promise<void> {
+        if (this.outbox.idle) {
+            const answer = await ask<SeriesRunView>('GET', `/swatches/series/${String(this.run.id)}/state`);
+            if (answer.ok && answer.data.last_fact_id >= this.run.last_fact_id) {
+                this.take(answer.data);
+            }
+        }
+    }
+}

@@ -1,0 +1,125 @@
+<script lang="ts">
+    /** A series on the bench: weighed up one thing after the other, then labelled. It is the same on every screen. */
+    import { router } from '@inertiajs/svelte';
+    import { onMount, untrack } from 'svelte';
+    import { bench } from '../../lib/bench.svelte';
+    import { screenKeys } from '../../lib/keys.svelte';
+    import { refused } from '../../lib/refused';
+    import { LiveSeries } from '../../lib/series.svelte';
+    import { decimalsOf, figure, inWords } from '../../lib/units';
+    import TextLine from '../../parts/TextLine.svelte';
+    import Warnings from '../../parts/Warnings.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
+    import type { SeriesRunView } from '../../types/server';
+    import Heading from './Heading.svelte';
+    import SeriesClock from './SeriesClock.svelte';
+    import WeighNext from './WeighNext.svelte';
+    import WeighUp from './WeighUp.svelte';
+
+    let { run: sent }: { run: SeriesRunView } = $props();
+    const live = untrack(() => new LiveSeries(sent));
+    const run = $derived(live.run);
+    const plan = $derived(run.plan);
+    const fine = $derived(decimalsOf(run.division_g));
+    const url = $derived(`/swatches/series/${String(run.id)}`);
+    let name = $state('');
+
+    const into = $derived.by(() => {
+        const filled = plan.pucks.find((_, i) => run.next?.vessel === `puck ${String(i + 1)}`);
+        if (filled !== undefined) {
+            return `the ${figure(filled.wanted_pct, 'percent', 'metric')} % puck`;
+        }
+        return plan.cups.length === 1 ? 'the cup they all come from' : `the ${run.next?.vessel ?? ''}`;
+    });
+
+    let hand = $state<WeighNext>();
+    onMount(() => {
+        void live.outbox.flush();
+        const others = setInterval(() => void live.look(), 2500);
+        const drop = screenKeys([
+            { press: 'Space', does: 'The scale: set to nought, or it is in', run: () => void hand?.go() },
+            { press: 'Backspace', does: 'Take back what went in last', run: () => void live.takeBack() },
+        ]);
+        return () => {
+            clearInterval(others);
+            drop();
+        };
+    });
+</script>
+
+<Heading title="Pucks of {run.called}" />
+
+<div class="screen">
+    <section class="card-paper" aria-label="What to weigh">
+        {#if bench.frame?.scale === true}
+            <WeighNext
+                bind:this={hand}
+                next={run.next}
+                fresh={live.outbox.idle}
+                {into}
+                {fine}
+                on={run.on}
+                canTakeBack={run.take_back !== null}
+                onnought={(vessel) => void live.nought(vessel)}
+                onput={(reading) => void live.put(reading)}
+                onmeet={() => void live.met()}
+                onback={() => void live.takeBack()}
+            />
+        {/if}
+        <Wrong says={live.trouble === null ? null : inWords(live.trouble, bench.units)} />
+        {#if live.outbox.waiting > 0}<p class="quiet" role="status">Kept on this device, not yet on the bench computer.</p>{/if}
+        <WeighUp {plan} {fine} grams={run.grams} next={run.next} onwrite={(vessel, line, grams) => void live.write(vessel, line, grams)}>
+            <SeriesClock
+                met={run.met_ms}
+                until={run.fills_until_ms}
+                allMin={run.usable_min}
+                onmet={(is) => void (is ? live.met() : live.unmet())}
+            />
+        </WeighUp>
+    </section>
+    <section class="grid gap-3 content-start" aria-label="Labelling">
+        <p class="quiet">
+            Where the display showed something else, write that: the label says what is really in it. What is not written down counts as
+            planned. Gloves on, and the supplier’s sheet first.
+        </p>
+        <Warnings warnings={plan.warnings} />
+        <form
+            class="grid gap-3"
+            onsubmit={(event) => {
+                event.preventDefault();
+                router.post(`${url}/label`, { name });
+            }}
+        >
+            <TextLine label="On the labels" placeholder={run.called} bind:value={name} maxlength={80} />
+            <button class="btn btn-primary" disabled={!live.outbox.idle}>Poured, label them</button>
+        </form>
+        <Wrong says={refused('series')} />
+        <details>
+            <summary class="link cursor-pointer">How these numbers come about</summary>
+            <ol class="working">
+                {#each plan.working as line, i (i)}<li>{inWords(line, bench.units)}</li>{/each}
+            </ol>
+        </details>
+        <p><button class="btn btn-ghost btn-sm" onclick={() => router.delete(url)}>Take it off the bench</button></p>
+    </section>
+</div>
+
+<style>
+    .screen {
+        display: grid;
+        grid-template-columns: minmax(0, 1.7fr) minmax(16rem, 0.7fr);
+        gap: 1.5rem;
+        margin-top: 0.6rem;
+        align-items: start;
+    }
+    .working {
+        list-style: decimal;
+        padding-left: 1.3rem;
+        font-size: 0.9rem;
+    }
+    @media (max-width: 1000px) {
+        .screen {
+            grid-template-columns: minmax(0, 1fr);
+        }
+    }
+</style>
