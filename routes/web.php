@@ -22,7 +22,11 @@ use App\Http\Controllers\SeriesController;
 use App\Http\Controllers\StoresController;
 use App\Http\Controllers\SwatchController;
 use App\Http\Controllers\WorkshopController;
+use App\Http\Middleware\HandleInertiaRequests;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
+use Illuminate\Session\Middleware\StartSession;
 use Illuminate\Support\Facades\Route;
+use Illuminate\View\Middleware\ShareErrorsFromSession;
 
 Route::pattern('job', '[0-9]{1,15}');
 Route::pattern('impression', '[0-9]{1,15}');
@@ -53,7 +57,6 @@ Route::delete('/pours/{pour}', [PourController::class, 'destroy']);
 Route::post('/pours/{pour}/run', [PourController::class, 'start']);
 Route::post('/pours/{pour}/again', [PourController::class, 'again']);
 Route::get('/pours/{pour}/run', [RunController::class, 'show']);
-Route::get('/pours/{pour}/state', [RunController::class, 'state']);
 Route::post('/pours/{pour}/events', [RunController::class, 'record']);
 
 Route::get('/contacts', [ContactController::class, 'board']);
@@ -77,7 +80,6 @@ Route::get('/swatches/series', [SeriesController::class, 'show']);
 Route::post('/swatches/series/plan', [SeriesController::class, 'plan']);
 Route::post('/swatches/series', [SeriesController::class, 'begin']);
 Route::get('/swatches/series/{series}', [SeriesController::class, 'run'])->whereNumber('series');
-Route::get('/swatches/series/{series}/state', [SeriesController::class, 'state'])->whereNumber('series');
 Route::post('/swatches/series/{series}/facts', [SeriesController::class, 'record'])->whereNumber('series');
 Route::post('/swatches/series/{series}/label', [SeriesController::class, 'label'])->whereNumber('series');
 Route::delete('/swatches/series/{series}', [SeriesController::class, 'destroy'])->whereNumber('series');
@@ -108,10 +110,16 @@ Route::get('/stores/{code?}', StoresController::class)->where('code', '[a-z0-9-]
 Route::get('/log', [LogController::class, 'index']);
 Route::get('/log.csv', [LogController::class, 'csv']);
 
-Route::get('/find', FindController::class);
-Route::get('/frame', [WorkshopController::class, 'show']);
 Route::put('/workshop', [WorkshopController::class, 'update']);
-Route::get('/devices/scale', [DeviceController::class, 'scale']);
 Route::post('/devices/scale/{order}', [DeviceController::class, 'order'])->whereIn('order', ['tare', 'zero']);
 Route::post('/devices/scale/hand', [DeviceController::class, 'hand']);
-Route::get('/devices/thermometer', [DeviceController::class, 'thermometer']);
+
+// Asked again and again while a page is open. A look needs no session, and must not use up what one page left for the next to say.
+Route::withoutMiddleware([StartSession::class, ShareErrorsFromSession::class, ValidateCsrfToken::class, HandleInertiaRequests::class])->group(static function (): void {
+    Route::get('/find', FindController::class);
+    Route::get('/frame', [WorkshopController::class, 'show']);
+    Route::get('/devices/scale', [DeviceController::class, 'scale']);
+    Route::get('/devices/thermometer', [DeviceController::class, 'thermometer']);
+    Route::get('/pours/{pour}/state', [RunController::class, 'state']);
+    Route::get('/swatches/series/{series}/state', [SeriesController::class, 'state'])->whereNumber('series');
+});

@@ -71,6 +71,7 @@ test('from four pucks to a formula that is poured', async ({ page, empty: shop }
     await expect(page.getByText('First the cup they all come from')).toBeVisible();
     const pucks = page.locator('.pucks li');
     await expect(pucks).toHaveCount(4);
+    await page.getByRole('button', { name: 'Begin weighing' }).click();
     await pucks
         .nth(2)
         .getByLabel(/^Softener/)
@@ -240,13 +241,18 @@ test('a colour goes into the sheet that is being planned, whose softener stays',
     await expect(page.locator('.additive', { hasText: 'Fawn' })).toBeVisible();
 });
 
-test('a series half weighed survives a reload', async ({ page, demo: shop }) => {
+test('what is asked of a series comes back after a reload, and what is in its cups from the bench', async ({ page, demo: shop }) => {
     await page.goto(`${shop.url}/swatches/series?base=pr-10`);
+    await page.getByLabel(/^Pucks at/).fill('0 45');
+    await page.reload();
+    await expect(page.getByLabel(/^Pucks at/)).toHaveValue('0 45');
+    await expect(page.locator('.pucks li')).toHaveCount(2);
+    await page.getByRole('button', { name: 'Begin weighing' }).click();
+
     const second = page
         .locator('.pucks li')
         .nth(1)
         .getByLabel(/^Softener/);
-    await page.getByLabel('On the labels').fill('Drum four');
     await second.fill('8.8');
     await page.getByRole('button', { name: 'A meets B: start the clock' }).click();
     const left = page.getByTestId('series-left');
@@ -256,14 +262,13 @@ test('a series half weighed survives a reload', async ({ page, demo: shop }) => 
     };
     const before = await seconds();
     await page.reload();
-    await expect(page.getByLabel('On the labels')).toHaveValue('Drum four');
     await expect(second).toHaveValue('8.8');
     await expect.poll(seconds).toBeLessThan(before);
+    await page.getByLabel('On the labels').fill('Drum four');
     await page.getByRole('button', { name: 'Poured, label them' }).click();
     await expect(page.locator('.tile', { hasText: 'Drum four' }).first()).toBeVisible();
     await page.goto(`${shop.url}/swatches/series?base=pr-10`);
-    await expect(page.getByLabel('On the labels')).toHaveValue('');
-    await expect(page.getByRole('button', { name: 'A meets B: start the clock' })).toBeVisible();
+    await expect(page.getByLabel(/^Pucks at/)).toHaveValue('0 30 60 90');
 });
 
 test('a ladder of tint begins with a pigment that suits the base', async ({ page, demo: shop }) => {
@@ -271,6 +276,8 @@ test('a ladder of tint begins with a pigment that suits the base', async ({ page
     await expect(page.getByLabel('Pigment', { exact: true })).not.toHaveValue('');
     await expect(page.locator('.pucks li')).toHaveCount(3);
     await expect(page.getByText('First the full cup')).toBeVisible();
+    await page.getByRole('button', { name: 'Begin weighing' }).click();
+    await expect(page.getByRole('heading', { name: /^Pucks of .* pigment in PR-10$/ })).toBeVisible();
     await expect(page.getByLabel('On the labels')).toHaveAttribute('placeholder', /in PR-10$/);
 });
 

@@ -1,53 +1,16 @@
-import { back, nothing, put, write } from '../../resources/js/lib/weighing';
-import type { WeighingResult } from '../../resources/js/types/server';
 import { expect, onScale, type Shop, test } from './shop';
 import type { Locator, Page } from '@playwright/test';
 
-// What goes into the cups and pucks of a series, and how the scale leads from one to the next.
-
-const cup = [{ grams: 42 }, { grams: 42 }];
-const next = (line: number, before: number, vessel = 'plain cup'): WeighingResult => ({
-    vessel,
-    line,
-    before,
-    add: '',
-    grams: 0,
-    running: 0,
-    from: 0,
-    to: 0,
-    opens: before === 0,
-    meets: false,
-    because: null,
-});
-
-test('the display rises, and as much more is in that line', () => {
-    let weighed = put(nothing(), next(0, 0), 41.9, cup);
-    expect(weighed.grams).toEqual({ 'plain cup': [41.9, null] });
-    weighed = put(weighed, next(1, 41.9), 86.9, cup);
-    expect(weighed.grams).toEqual({ 'plain cup': [41.9, 45] });
-    // A rescue puts more of the first part in.
-    weighed = put(weighed, next(0, 86.9), 90, cup);
-    expect(weighed.grams).toEqual({ 'plain cup': [45, 45] });
-
-    weighed = back(weighed);
-    expect(weighed.grams).toEqual({ 'plain cup': [41.9, 45] });
-    weighed = back(back(weighed));
-    expect(weighed.grams).toEqual({ 'plain cup': [null, null] });
-    expect(back(weighed)).toEqual(weighed);
-});
-
-test('what is typed over a line stays, whatever is taken back', () => {
-    let weighed = put(put(nothing(), next(0, 0), 42, cup), next(1, 42), 84, cup);
-    weighed = write(weighed, 'plain cup', cup, 0, 43);
-    expect(weighed.grams).toEqual({ 'plain cup': [43, 42] });
-    weighed = back(back(weighed));
-    expect(weighed.grams).toEqual({ 'plain cup': [43, null] });
-    expect(write(weighed, 'plain cup', cup, 0, null).grams).toEqual({ 'plain cup': [null, null] });
-    expect(write(nothing(), 'puck 2', cup, 1, 'lots').grams).toEqual({ 'puck 2': [null, 'lots'] });
-});
+// How a series is weighed up: the scale leads from one thing to the next.
 
 /** What is asked for now belongs to what is in. */
 const asked = (page: Page): Locator => page.locator('.next[aria-busy="false"]');
+
+async function begin(page: Page, shop: Shop): Promise<void> {
+    await page.goto(`${shop.url}/swatches/series?base=pr-10`);
+    await page.getByRole('button', { name: 'Begin weighing' }).click();
+    await expect(page.getByRole('heading', { name: 'Pucks of PR-10' })).toBeVisible();
+}
 
 const aim = async (page: Page): Promise<number> => Number(await page.getByTestId('aim').textContent());
 
@@ -78,6 +41,8 @@ test('a series is led by the scale: an over-poured part is made good, a puck kee
     await page.getByLabel(/^Pucks at/).fill('0 60');
     await page.getByRole('heading', { name: 'Make a series' }).click();
     await expect(page.locator('.pucks li')).toHaveCount(2);
+    await page.getByRole('button', { name: 'Begin weighing' }).click();
+    await expect(page.getByRole('heading', { name: 'Pucks of PR-10' })).toBeVisible();
     await expect(asked(page)).toContainText('Empty, onto the scale:');
 
     // Too early: the pan is short of what is wanted, and says how much.
@@ -110,7 +75,9 @@ test('a series is led by the scale: an over-poured part is made good, a puck kee
 
     // The pucks: the second takes more from the cup than planned, so its softener follows. The page is closed in between.
     await fill(page, shop, 1);
-    await page.reload();
+    await page.goto(shop.url);
+    await expect(page.locator('header').getByText('Pucks · PR-10')).toBeVisible();
+    await page.locator('article', { hasText: 'Pucks · PR-10' }).getByRole('link', { name: 'Go on' }).click();
     await expect(asked(page)).toContainText('Empty, onto the scale: the 60 % puck');
     await fill(page, shop, 2, [1.9]);
     await expect(page.getByText('Everything is in.')).toBeVisible();
@@ -120,8 +87,7 @@ test('a series is led by the scale: an over-poured part is made good, a puck kee
 });
 
 test('a scale that falls silent is said, and the grams are written by hand', async ({ page, demo: shop }) => {
-    await page.goto(`${shop.url}/swatches/series?base=pr-10`);
-    await page.getByRole('heading', { name: 'Make a series' }).click();
+    await begin(page, shop);
     await expect(page.getByTestId('live')).not.toHaveText('–');
     await shop.scale('DROP 4');
     await expect(page.getByText('The grams can be written into the list below.')).toBeVisible();
@@ -131,5 +97,32 @@ test('a scale that falls silent is said, and the grams are written by hand', asy
     await expect(asked(page)).toContainText('Empty, onto the scale: the 0 % puck');
     await expect(page.getByTestId('live')).toBeVisible({ timeout: 15_000 });
     await page.getByLabel('B in the plain cup').fill('lots');
-    await expect(page.getByRole('alert').filter({ hasText: 'This needs a number; it was “lots”.' })).toBeVisible();
+    await page.getByLabel('On the labels').click();
+    await expect(page.getByText('Grams, as a number: 12.3.')).toBeVisible();
+    await expect(page.getByLabel('B in the plain cup')).toHaveValue('lots');
+});
+
+test('two screens and a server that dies in between stand where the weigh-up stands', async ({ page, context, empty: shop }) => {
+    await begin(page, shop);
+    await page.getByLabel('B in the plain cup').fill('41');
+    await page.getByLabel('On the labels').click();
+    const other = await context.newPage();
+    await other.goto(page.url());
+    await expect(other.getByLabel('B in the plain cup')).toHaveValue('41.0');
+
+    shop.kill9();
+    await page.getByRole('button', { name: 'A meets B: start the clock' }).click();
+    await expect(page.getByText('Kept on this device')).toBeVisible();
+    await shop.start();
+    await expect(page.getByText('Kept on this device')).toBeHidden({ timeout: 20_000 });
+    await expect(page.getByTestId('series-left')).toBeVisible();
+    await expect(other.getByTestId('series-left')).toBeVisible();
+});
+
+test('a series nobody will finish is taken off the bench, and put back', async ({ page, empty: shop }) => {
+    await begin(page, shop);
+    await page.getByRole('button', { name: 'Take it off the bench' }).click();
+    await expect(page.getByRole('heading', { name: 'Make a series' })).toBeVisible();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('heading', { name: 'Pucks of PR-10' })).toBeVisible();
 });

@@ -239,4 +239,16 @@ final class SeriesTest extends TestCase
         $this->post("/swatches/series/{$series->id}/label", ['name' => ''])->assertRedirect('/swatches/drawer');
         self::assertSame([], $this->get('/')->inertiaProps('bench.items'));
     }
+
+    public function test_looking_at_scale_room_and_state_does_not_use_up_what_one_page_left_for_the_next_to_say(): void
+    {
+        [$series, $other, $pour] = [$this->beginSeries(self::series()), $this->beginSeries(self::series()), $this->begun()];
+        $this->delete("/swatches/series/{$series->id}")->assertSessionHas('said');
+        foreach (['/devices/scale', '/devices/thermometer', '/frame', '/find?q=owl', "/swatches/series/{$other->id}/state", "/pours/{$pour->id}/state"] as $look) {
+            $this->getJson($look)->assertOk();
+        }
+
+        $this->get('/swatches/series')->assertInertia(fn (AssertableInertia $page) => $page->where('flash', 'The series is off the bench.')->where('undo', "/swatches/series/{$series->id}/restore"));
+        $this->get('/swatches/series')->assertInertia(fn (AssertableInertia $page) => $page->where('flash', null));
+    }
 }
