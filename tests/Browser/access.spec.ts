@@ -31,6 +31,11 @@ const screens: Record<string, (page: Page, url: string) => Promise<void>> = {
         await page.goto(`${url}/swatches/series?kind=tint&pigment=pi-russet`);
         await expect(page.getByText('First the full cup')).toBeVisible();
     },
+    'series on the bench': async (page, url) => {
+        await page.goto(`${url}/swatches/series?base=pr-10`);
+        await page.getByRole('button', { name: 'Begin weighing' }).click();
+        await expect(page.getByRole('heading', { name: 'Pucks of PR-10' })).toBeVisible();
+    },
     labels: async (page, url) => {
         await page.goto(`${url}/swatches/labels?ids=1,2,3`);
         await page.getByLabel('Onto').selectOption('a4-21');

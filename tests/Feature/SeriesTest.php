@@ -140,6 +140,14 @@ final class SeriesTest extends TestCase
         self::assertSame((int) $met->getTimestampMs(), $run['met_ms'], 'A clock that ran is not taken back by the way.');
     }
 
+    public function test_pucks_past_what_the_sheet_allows_are_questioned_by_name(): void
+    {
+        $warnings = fn (string $base): array => array_column($this->postJson('/swatches/series/plan', self::series(['recipe' => self::recipe($base)]))->assertOk()->json('warnings'), 'message', 'code');
+
+        self::assertArrayNotHasKey('over_max', $warnings('pr-10'));
+        self::assertStringStartsWith('The sheet allows 30 % of softener; 60 and 90 % is past it.', $warnings('pr-25')['over_max']);
+    }
+
     public function test_a_plan_that_has_begun_stays_as_it_is(): void
     {
         $series = $this->beginSeries(self::series());

@@ -199,6 +199,13 @@ final readonly class SeriesPlanner
                 }
             }
         }
+        $beyond = array_filter($request->steps, static fn (float $step): bool => $step > ($request->softener->max ?? INF));
+        if ($beyond !== []) {
+            yield new Warning('over_max', sprintf(
+                'The sheet allows %s %% of %s; %s %% is past it. As a trial that tells something: keep it off skin, and look for sweating before you trust its reading.',
+                Say::number($request->softener->max ?? 0.0), lcfirst($request->softener->name ?? ''), implode(' and ', array_map(Say::number(...), array_values($beyond))),
+            ));
+        }
         if ($minutes > $usable) {
             yield new Warning('pot_life_short', sprintf('%d pucks take about %s, and the mix pours for %s. Make two short series, or let somebody help.', count($pucks), Say::minutes($minutes), Say::minutes($usable)));
         }

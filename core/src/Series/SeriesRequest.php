@@ -39,7 +39,7 @@ final readonly class SeriesRequest
     public static function from(Fields $in): self
     {
         $in->only('base', 'additives', 'softener', 'pct_of_ab', 'tint', 'pct_of_full', 'puck_ml', 'spare_pct', 'scale', 'room_c', 'mix_min', 'weighed');
-        $softener = $in->objectOrNull('softener')?->only('name', 'sg');
+        $softener = $in->objectOrNull('softener')?->only('name', 'sg', 'max');
         if (($softener === null) === ! $in->has('tint')) {
             throw BadInput::at($in->at('softener'), 'Say what rises in the series: the softener, or the tint.');
         }
@@ -47,7 +47,7 @@ final readonly class SeriesRequest
         return self::of(
             Base::from($in->object('base')),
             $in->has('additives') ? array_map(Additive::from(...), $in->objects('additives')) : [],
-            $softener === null ? null : Additive::from(Fields::of(['name' => $softener->text('name'), 'amount' => 0, 'basis' => 'pct_of_ab', 'into' => 'after', 'sg' => $softener->positive('sg')], 'softener')),
+            $softener === null ? null : Additive::from(Fields::of(['name' => $softener->text('name'), 'amount' => 0, 'basis' => 'pct_of_ab', 'into' => 'after', 'sg' => $softener->positive('sg'), 'max' => $softener->numberOrNull('max', 0.0, 1000.0)], 'softener')),
             $in->textOrNull('tint'),
             $softener === null ? $in->numbers('pct_of_full', 0.0, 100.0) : $in->numbers('pct_of_ab', 0.0, 500.0),
             $in,

@@ -126,6 +126,7 @@ final class SeriesPlannerTest extends TestCase
         yield 'too little to weigh' => [['pct_of_ab' => [2, 60], 'puck_ml' => 20], 'batch_below_scale'];
         yield 'more pucks than the pot life has minutes' => [['pct_of_ab' => [0, 10, 20, 30, 40, 50, 60, 70, 80, 90], 'base' => [...self::BASE, 'pot_life_min' => 12]], 'pot_life_short'];
         yield 'steps too close' => [['pct_of_ab' => [40, 45]], 'narrow'];
+        yield 'past the sheet' => [['softener' => ['name' => 'softener', 'sg' => 0.97, 'max' => 50]], 'over_max'];
         yield 'a cold room' => [['room_c' => 15], 'cold_room'];
     }
 

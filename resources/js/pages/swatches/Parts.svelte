@@ -10,7 +10,7 @@
         { name: 'Formulas', href: '/formulas' },
     ];
     const path = $derived(page.url.split(/[?#]/)[0] ?? '');
-    const here = (href: string): boolean => (href === '/formulas' ? path.startsWith(href) : path === href);
+    const here = (href: string): boolean => (href === '/swatches' ? path === href : path.startsWith(href));
 </script>
 
 <nav class="rooms" aria-label="Swatches">

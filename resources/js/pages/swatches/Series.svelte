@@ -19,7 +19,7 @@
 
     let { page }: { page: SeriesView } = $props();
 
-    const usually = { softener: { steps: '0 30 60 90', puck: 25, thickness: 8 }, tint: { steps: '0 30 100', puck: 12, thickness: 2 } };
+    const usually = { softener: { puck: 25, thickness: 8 }, tint: { puck: 12, thickness: 2 } };
     /** What is typed here before anything is poured; it comes back after a reload of the same address. */
     type Form = {
         kind: 'softener' | 'tint';
@@ -27,7 +27,8 @@
         pigment: string;
         softener: string;
         load: Entry;
-        steps: string;
+        /** As usual for this base until somebody says otherwise. */
+        steps: string | null;
         puck: Entry;
         thickness: Entry;
         spare: Entry;
@@ -37,7 +38,7 @@
     const form = $state<Form>(
         untrack(() => ({
             ...{ kind: page.kind, base: page.base, pigment: page.pigment, softener: '', load: 1, spare: 10, mixing: 3 },
-            ...usually[page.kind],
+            ...{ ...usually[page.kind], steps: null },
             ...kept.read(),
         })),
     );
@@ -50,6 +51,14 @@
     const bases = $derived(page.bases.filter((b) => form.kind === 'tint' || b.softeners.length > 0));
     const why = $derived(refused('series'));
 
+    const steps = $derived(
+        form.steps ??
+            (form.kind === 'tint'
+                ? [0, 30, 100]
+                : [0, 0.3, 0.6, 0.9].map((share) => Math.round(share * (softening?.limit_pct ?? 100)))
+            ).join(' '),
+    );
+
     const question = (): Record<string, unknown> => ({
         kind: form.kind,
         recipe: {
@@ -60,7 +69,7 @@
                     : [],
         },
         ...(form.kind === 'tint' ? { pigments: tinting === undefined ? [] : [tinting.code] } : { softener: softening?.code ?? null }),
-        steps: form.steps
+        steps: steps
             .trim()
             .split(/[\s;/]+|,\s+/)
             .filter((word) => word !== '')
@@ -81,7 +90,7 @@
     );
 
     function choose(next: 'softener' | 'tint'): void {
-        Object.assign(form, { kind: next, ...usually[next] });
+        Object.assign(form, { kind: next, ...usually[next], steps: null });
         if (!bases.some((b) => b.code === form.base)) {
             form.base = bases[0]?.code ?? '';
         }
@@ -150,7 +159,7 @@
                 : `Pucks at, in % of A+B (its sheet allows ${figure(softening?.limit_pct ?? 0, 'percent', 'metric', 0)})`}
             fig
             inputmode="decimal"
-            bind:value={form.steps}
+            bind:value={() => steps, (words) => (form.steps = words)}
             oninput={ask}
             error={trouble('steps', 'pct_')}
         />

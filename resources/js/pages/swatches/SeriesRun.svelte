@@ -67,7 +67,9 @@
             />
         {/if}
         <Wrong says={live.trouble === null ? null : inWords(live.trouble, bench.units)} />
-        {#if live.outbox.waiting > 0 && live.trouble !== null}<p class="quiet" role="status">Kept on this device, not yet on the bench computer.</p>{/if}
+        {#if live.outbox.waiting > 0 && live.trouble !== null}<p class="quiet" role="status">
+                Kept on this device, not yet on the bench computer.
+            </p>{/if}
         <WeighUp {plan} {fine} grams={run.grams} next={run.next} onwrite={(vessel, line, grams) => void live.write(vessel, line, grams)}>
             <SeriesClock
                 met={run.met_ms}
