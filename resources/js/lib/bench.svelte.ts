@@ -1,7 +1,6 @@
 import type { FrameView } from '../types/server';
 import { ask, type Wrong } from './api';
-import type { Entry } from './sheet.svelte';
-import { decimalsOf, type Units } from './units';
+import { type Entry, decimalsOf, type Units } from './units';
 
 /** What can be changed; what is no number is refused by the server, in a sentence. */
 type Change = Partial<{

@@ -2,7 +2,7 @@ import type { SeriesRunView } from '../types/server';
 import { ask } from './api';
 import { bench } from './bench.svelte';
 import { Outbox } from './outbox.svelte';
-import type { Entry } from './sheet.svelte';
+import type { Entry } from './units';
 
 /** A series on this screen. What is in its cups the server reads off the facts; this records them and shows the answer. */
 export class LiveSeries {

@@ -1,7 +1,6 @@
+import type { Entry } from './units';
 import type { ReckoningView } from '../types/server';
 import { Asking } from './asking.svelte';
-
-export type Entry = number | string | null;
 
 export type Volume = { method: string; allowance_pct: Entry; correction_pct?: Entry; [field: string]: unknown };
 export type Additive = { code: string; amount: Entry; basis: string; into: string };

@@ -71,8 +71,11 @@ export function figure(metric: number | null | undefined, quantity: Quantity, un
 export const measure = (metric: number | null | undefined, quantity: Quantity, units: Units, decimals?: number): string =>
     `${figure(metric, quantity, units, decimals)} ${sign(quantity, units)}`.trim();
 
+/** What stands in a field, in metric: a number, nothing, or the text as it was typed where it is no number. */
+export type Entry = number | string | null;
+
 /** What was typed, in metric: a number, null when empty, or the text itself when it is no number, so that nothing is lost. */
-export function typed(text: string, quantity: Quantity, units: Units): number | string | null {
+export function typed(text: string, quantity: Quantity, units: Units): Entry {
     const plain = text.trim().replace(/\s+/g, '').replace('−', '-');
     if (plain === '') {
         return null;

@@ -2,7 +2,7 @@
     /** Pours a past pour again, scaled to a new mass; its sheet opens with the grams in it. */
     import { router } from '@inertiajs/svelte';
     import { refused } from '../lib/refused';
-    import type { Entry } from '../lib/sheet.svelte';
+    import type { Entry } from '../lib/units';
     import Measure from './Measure.svelte';
 
     let { pour, grams, what, small = false }: { pour: number; grams: number | null; what: string; small?: boolean } = $props();

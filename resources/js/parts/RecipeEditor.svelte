@@ -1,8 +1,8 @@
 <script lang="ts">
     /** A recipe as it is written at a bench: the base, and what goes in, in order; every percentage on both bases. */
     import { bench } from '../lib/bench.svelte';
-    import type { Additive, Entry } from '../lib/sheet.svelte';
-    import { bothWays, measure } from '../lib/units';
+    import type { Additive } from '../lib/sheet.svelte';
+    import { type Entry, bothWays, measure } from '../lib/units';
     import type { ShelfView } from '../types/server';
     import Choice from './Choice.svelte';
     import Measure from './Measure.svelte';

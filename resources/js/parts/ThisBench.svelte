@@ -2,7 +2,7 @@
     /** What seldom changes: the shop's name, the scale it weighs on, its working day. */
     import { bench } from '../lib/bench.svelte';
     import type { Wrong } from '../lib/api';
-    import type { Entry } from '../lib/sheet.svelte';
+    import type { Entry } from '../lib/units';
     import Measure from './Measure.svelte';
     import TextLine from './TextLine.svelte';
     import Refused from './Wrong.svelte';

@@ -4,8 +4,7 @@
     import { Asking } from '../../lib/asking.svelte';
     import { bench } from '../../lib/bench.svelte';
     import { verdictMark } from '../../lib/contacts';
-    import type { Entry } from '../../lib/sheet.svelte';
-    import { figure, measure, minutes } from '../../lib/units';
+    import { type Entry, figure, measure, minutes } from '../../lib/units';
     import Mark from '../../parts/Mark.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Warnings from '../../parts/Warnings.svelte';

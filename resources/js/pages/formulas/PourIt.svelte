@@ -3,8 +3,7 @@
     import { router } from '@inertiajs/svelte';
     import { bench } from '../../lib/bench.svelte';
     import { refused } from '../../lib/refused';
-    import type { Entry } from '../../lib/sheet.svelte';
-    import { dayAndTime, measure } from '../../lib/units';
+    import { type Entry, dayAndTime, measure } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import PourAgain from '../../parts/PourAgain.svelte';

@@ -4,8 +4,8 @@
     import { onMount } from 'svelte';
     import { Asking } from '../../lib/asking.svelte';
     import { bench } from '../../lib/bench.svelte';
-    import type { Additive, Entry } from '../../lib/sheet.svelte';
-    import { bothWays, figure, measure } from '../../lib/units';
+    import type { Additive } from '../../lib/sheet.svelte';
+    import { type Entry, bothWays, figure, measure } from '../../lib/units';
     import Cautions from '../../parts/Cautions.svelte';
     import Lines from '../../parts/Lines.svelte';
     import Measure from '../../parts/Measure.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
     /** One measure of the sheet, found by its path, with what the server says of it. */
-    import type { Entry, LiveSheet } from '../../lib/sheet.svelte';
-    import type { Quantity } from '../../lib/units';
+    import type { LiveSheet } from '../../lib/sheet.svelte';
+    import type { Entry, Quantity } from '../../lib/units';
     import Measure from '../../parts/Measure.svelte';
 
     let { live, path, label, kind, hint = '' }: { live: LiveSheet; path: string; label: string; kind: Quantity; hint?: string } = $props();

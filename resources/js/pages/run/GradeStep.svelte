@@ -1,6 +1,6 @@
 <script lang="ts">
     import { untrack } from 'svelte';
-    import type { Entry } from '../../lib/sheet.svelte';
+    import type { Entry } from '../../lib/units';
     import Measure from '../../parts/Measure.svelte';
     import type { RunView } from '../../types/server';
 

@@ -1,5 +1,5 @@
 <script lang="ts" module>
-    import type { Entry } from '../../lib/sheet.svelte';
+    import type { Entry } from '../../lib/units';
     import type { DraftView } from '../../types/server';
 
     /** What grams are wanted for: a mass, a volume, or a pour that is being planned. */

@@ -4,8 +4,8 @@
     import { Asking } from '../../lib/asking.svelte';
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
-    import type { Additive, Entry } from '../../lib/sheet.svelte';
-    import { figure, measure } from '../../lib/units';
+    import type { Additive } from '../../lib/sheet.svelte';
+    import { type Entry, figure, measure } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Warnings from '../../parts/Warnings.svelte';

@@ -1,8 +1,7 @@
 <script lang="ts">
     /** Every pigment that is known, what it takes of each, and which may be used. */
     import { bench } from '../../lib/bench.svelte';
-    import type { Entry } from '../../lib/sheet.svelte';
-    import { measure } from '../../lib/units';
+    import { type Entry, measure } from '../../lib/units';
     import Measure from '../../parts/Measure.svelte';
     import type { ColourAnswerView, ColourView } from '../../types/server';
 

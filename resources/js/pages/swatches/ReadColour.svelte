@@ -2,8 +2,7 @@
     /** Reading the colour of a swatch over a card, with an instrument or off a photo. */
     import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
-    import type { Entry } from '../../lib/sheet.svelte';
-    import { figure } from '../../lib/units';
+    import { type Entry, figure } from '../../lib/units';
     import Measure from '../../parts/Measure.svelte';
     import type { DrawerView, PatchResult } from '../../types/server';
     import PhotoPatch from './PhotoPatch.svelte';

@@ -6,8 +6,7 @@
     import { bench } from '../../lib/bench.svelte';
     import { Kept } from '../../lib/kept';
     import { refused } from '../../lib/refused';
-    import type { Entry } from '../../lib/sheet.svelte';
-    import { figure, inWords } from '../../lib/units';
+    import { type Entry, figure, inWords } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import TextLine from '../../parts/TextLine.svelte';

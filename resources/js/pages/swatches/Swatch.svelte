@@ -3,8 +3,7 @@
     import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
-    import type { Entry } from '../../lib/sheet.svelte';
-    import { dayAndTime, figure, measure, minutes } from '../../lib/units';
+    import { type Entry, dayAndTime, figure, measure, minutes } from '../../lib/units';
     import Chip from '../../parts/Chip.svelte';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';

@@ -2,7 +2,7 @@
     /** The colour wanted: as L, a and b, as a screen has it, off a photo, or one that was kept. */
     import { router } from '@inertiajs/svelte';
     import { refused } from '../../lib/refused';
-    import type { Entry } from '../../lib/sheet.svelte';
+    import type { Entry } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import TextLine from '../../parts/TextLine.svelte';

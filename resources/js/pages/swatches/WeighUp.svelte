@@ -2,8 +2,7 @@
     /** The cups of a series and what goes from them into each puck: as planned, or, on the bench, with what is in. */
     import type { Snippet } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
-    import type { Entry } from '../../lib/sheet.svelte';
-    import { figure, minutes, sign } from '../../lib/units';
+    import { type Entry, figure, minutes, sign } from '../../lib/units';
     import Lines from '../../parts/Lines.svelte';
     import Measure from '../../parts/Measure.svelte';
     import type { SeriesResult, WeighingResult } from '../../types/server';
