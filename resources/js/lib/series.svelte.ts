@@ -35,9 +35,9 @@ export class LiveSeries {
         return next === null ? Promise.resolve() : this.#record('put', { vessel: next.vessel, line: next.line, reading_g: reading });
     }
 
-    /** Written over a line by hand; an emptied field is not in yet. */
+    /** Written over a line by hand; an emptied field is not in yet. Every writing is a fact of its own: the last one stands. */
     write(vessel: string, line: number, grams: Entry): Promise<void> {
-        return this.#record('written', { vessel, line, grams }, `${vessel}/${String(line)}/${String(grams)}`);
+        return this.#record('written', { vessel, line, grams }, `${vessel}/${String(line)}/${Date.now().toString(36)}`);
     }
 
     met(): Promise<void> {
