@@ -12,6 +12,7 @@ use App\Models\PourState;
 use App\Models\Workshop;
 use App\Shop\PourClock;
 use App\Shop\RecordedRun;
+use App\Shop\SeriesBook;
 use App\Shop\SheetReckoner;
 use Carbon\CarbonImmutable;
 
@@ -24,7 +25,7 @@ final readonly class DrawStrip
     /** A series nobody touched for so long is no longer live today. */
     private const IDLE_H = 12;
 
-    public function __construct(private PourClock $clock, private SheetReckoner $reckoner, private Workshop $workshop, private PourSeries $series) {}
+    public function __construct(private PourClock $clock, private SheetReckoner $reckoner, private Workshop $workshop, private SeriesBook $series) {}
 
     public function __invoke(CarbonImmutable $now): StripView
     {

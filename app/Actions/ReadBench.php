@@ -13,6 +13,7 @@ use App\Shop\Library;
 use App\Shop\PourClock;
 use App\Shop\RecordedRun;
 use App\Shop\RecordedSeries;
+use App\Shop\SeriesBook;
 use App\Shop\SheetReckoner;
 use App\Shop\SmallThings;
 use Carbon\CarbonImmutable;
@@ -24,7 +25,7 @@ use Carbon\CarbonImmutable;
  */
 final readonly class ReadBench
 {
-    public function __construct(private PourClock $clock, private SheetReckoner $reckoner, private SmallThings $small, private PourSeries $series, private Library $library) {}
+    public function __construct(private PourClock $clock, private SheetReckoner $reckoner, private SmallThings $small, private SeriesBook $series, private Library $library) {}
 
     public function __invoke(CarbonImmutable $now): BenchView
     {

@@ -10,6 +10,7 @@ use Apalos\Core\Result\Say;
 use Apalos\Core\Series\FactKind;
 use App\Models\Series;
 use App\Shop\RecordedSeries;
+use App\Shop\SeriesBook;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -24,7 +25,7 @@ final readonly class WeighSeries
     /** Nobody fills pucks for half a day. */
     private const OLDEST_H = 12;
 
-    public function __construct(private PourSeries $series) {}
+    public function __construct(private SeriesBook $book) {}
 
     /**
      * @param  Fields  $in  `key`, `kind`, `at_ms`, `payload`
@@ -44,7 +45,7 @@ final readonly class WeighSeries
 
         return DB::transaction(function () use ($series, $in, $key, $kind, $payload, $now): RecordedSeries {
             $series = Series::query()->lockForUpdate()->findOrFail($series->id);
-            $recorded = $this->series->recorded($series);
+            $recorded = $this->book->recorded($series);
             if ($series->facts()->where('key', $key)->exists()) {
                 return $recorded;
             }
@@ -53,7 +54,7 @@ final readonly class WeighSeries
             }
             $series->facts()->create(['key' => $key, 'kind' => $kind, 'at' => self::at($in, $recorded, $now), 'payload' => self::checked($kind, $payload, $recorded)]);
 
-            return $this->series->recorded($series);
+            return $this->book->recorded($series);
         });
     }
 

@@ -6,7 +6,8 @@ namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use App\Actions\PourSeries;
+use App\Actions\BeginSeries;
+use App\Actions\LabelSeries;
 use App\Actions\StepHasMoved;
 use App\Actions\WeighSeries;
 use App\Http\Views\SeriesRunView;
@@ -14,6 +15,7 @@ use App\Http\Views\SeriesView;
 use App\Models\Series;
 use App\Models\Swatch;
 use App\Shop\Library;
+use App\Shop\SeriesBook;
 use App\Shop\ShopHardness;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -25,7 +27,7 @@ use Inertia\Response;
 /** A series of pucks: planned as one small pour, weighed up, then labelled. */
 final readonly class SeriesController
 {
-    public function __construct(private PourSeries $series) {}
+    public function __construct(private SeriesBook $book) {}
 
     public function show(Request $request, Library $library, ShopHardness $hardness): Response
     {
@@ -36,13 +38,13 @@ final readonly class SeriesController
 
     public function plan(Request $request): JsonResponse
     {
-        return new JsonResponse($this->series->plan(Fields::fromJson($request->getContent()))->toArray());
+        return new JsonResponse($this->book->plan(Fields::fromJson($request->getContent()))->toArray());
     }
 
-    public function begin(Request $request): RedirectResponse
+    public function begin(Request $request, BeginSeries $begin): RedirectResponse
     {
         try {
-            $series = $this->series->begin(Fields::of($request->all()), CarbonImmutable::now());
+            $series = $begin(Fields::of($request->all()), CarbonImmutable::now());
         } catch (BadInput $wrong) {
             return back()->withErrors(['series' => $wrong->getMessage()]);
         }
@@ -73,10 +75,10 @@ final readonly class SeriesController
         return new JsonResponse($this->view($series));
     }
 
-    public function label(Request $request, Series $series): RedirectResponse
+    public function label(Request $request, Series $series, LabelSeries $label): RedirectResponse
     {
         try {
-            $made = $this->series->label($series, Fields::of($request->all())->textOrNull('name'), CarbonImmutable::now());
+            $made = $label($series, Fields::of($request->all())->textOrNull('name'), CarbonImmutable::now());
         } catch (BadInput $wrong) {
             return back()->withErrors(['series' => $wrong->getMessage()]);
         }
@@ -103,6 +105,6 @@ final readonly class SeriesController
     /** @return array<string, mixed> */
     private function view(Series $series): array
     {
-        return (new SeriesRunView($this->series->recorded($series->refresh()), $this->series->called($series)))->toArray();
+        return (new SeriesRunView($this->book->recorded($series->refresh()), $this->book->called($series)))->toArray();
     }
 }

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Mix\Line;
+use Apalos\Core\Result\Say;
+use Apalos\Core\Series\Puck;
+use Apalos\Core\Series\SeriesPlanner;
+use Apalos\Core\Series\SeriesResult;
+use App\Models\FormulaKind;
+use App\Models\Series;
+use App\Models\Swatch;
+use App\Models\Workshop;
+use App\Shop\Library;
+use App\Shop\SeriesBook;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Labels the pucks of a series with what is really in them: the percentages that follow from the grams, not those that were
+ * wanted. They are as old as the moment A met B.
+ */
+final readonly class LabelSeries
+{
+    private const LONGEST_NAME = 80;
+
+    public function __construct(private Workshop $workshop, private Library $library, private SeriesBook $book, private KeepFormula $keep) {}
+
+    /**
+     * @return list<Swatch>
+     *
+     * @throws BadInput
+     */
+    public function __invoke(Series $series, ?string $name, CarbonImmutable $now): array
+    {
+        $recorded = $this->book->recorded($series);
+        $name = mb_substr($name ?? $this->book->called($series), 0, self::LONGEST_NAME);
+        $in = Fields::of($series->question);
+        [$plan, $weighed, $poured] = [$recorded->plan, $recorded->state->weighed, $recorded->metAt() ?? $now];
+        $strength = 1.0;
+        if ($in->text('kind') === 'tint' && isset($plan->cups[SeriesPlanner::FULL])) {
+            $lines = $plan->cups[SeriesPlanner::FULL]->batches[0]->lines;
+            $strength = SeriesPlanner::strength($this->book->asked($series), $weighed->lines(SeriesPlanner::FULL, $lines)) / max(1e-9, SeriesPlanner::strength($this->book->asked($series), $lines));
+        }
+
+        return DB::transaction(function () use ($series, $plan, $weighed, $poured, $strength, $in, $name, $now): array {
+            if (Series::query()->live()->whereKey($series->id)->update(['labelled_at' => $now->format('Y-m-d H:i:s.v')]) === 0) {
+                throw BadInput::at('series', 'These pucks are labelled already; they lie in the drawer.');
+            }
+
+            return array_map(function (Puck $puck, int $i) use ($series, $weighed, $poured, $strength, $in, $name): Swatch {
+                $pct = round($strength * self::really($puck, $weighed->lines(SeriesResult::puck($i), $puck->lines), $in->text('kind') === 'tint'), 2);
+                $version = ($this->keep)("{$name}, pucks", Fields::of($this->poured($in, $pct)), FormulaKind::Trial);
+
+                return $this->workshop->swatches()->create([
+                    'formula_version_id' => $version->id, 'name' => "{$name} ".Say::number($pct).' %', 'poured_at' => $poured, 'thickness_mm' => $series->thickness_mm,
+                ]);
+            }, $plan->pucks, array_keys($plan->pucks));
+        });
+    }
+
+    /**
+     * The percentage of a puck from what the display really showed for each of its lines: what is counted rises as the grams of
+     * the rising thing do, against those of the other, or in a ladder against all.
+     *
+     * @param  list<Line>  $shown
+     */
+    private static function really(Puck $puck, array $shown, bool $isTint): float
+    {
+        $sum = static fn (array $lines, bool $plain): float => array_sum(array_map(static fn (Line $line): float => ($line->add === SeriesPlanner::PLAIN) === $plain ? $line->grams->g : 0.0, $lines));
+        [$rose, $plain, $roseNow, $plainNow] = [$sum($puck->lines, false), $sum($puck->lines, true), $sum($shown, false), $sum($shown, true)];
+        if ($isTint) {
+            return $rose <= 0.0 ? 0.0 : $puck->truePct * ($roseNow / max(1e-9, $roseNow + $plainNow)) / ($rose / ($rose + $plain));
+        }
+
+        return $rose <= 0.0 || $plainNow <= 0.0 ? $puck->truePct : $puck->truePct * ($roseNow / $plainNow) / ($rose / $plain);
+    }
+
+    /** @return array<string, mixed> the recipe of one puck */
+    private function poured(Fields $in, float $pct): array
+    {
+        $recipe = $in->object('recipe');
+        $lines = array_map(static fn (Fields $line): array => $line->toArray(), $recipe->objects('additives'));
+        if ($in->text('kind') === 'tint') {
+            $rising = $this->book->pigments($in);
+            $lines = array_map(static fn (array $line): array => in_array($line['code'] ?? null, $rising, true) ? [...$line, 'amount' => round((float) ($line['amount'] ?? 0.0) * $pct / 100.0, 6)] : $line, $lines);
+            $lines = array_values(array_filter($lines, static fn (array $line): bool => ($line['amount'] ?? 0.0) > 0.0));
+        } elseif ($pct > 0.0) {
+            $lines[] = ['code' => $in->text('softener'), 'amount' => $pct, 'basis' => 'pct_of_ab', 'into' => $this->library->shelf()->additive($in->text('softener'))->into->value];
+        }
+
+        return ['base' => $recipe->text('base'), 'additives' => $lines];
+    }
+}
