@@ -110,13 +110,28 @@ test('two screens and a server that dies in between stand where the weigh-up sta
     await other.goto(page.url());
     await expect(other.getByLabel('B in the plain cup')).toHaveValue('41.0');
 
+    // What is written meanwhile goes out in its order; the last word stands, also where it is one that was said before.
     shop.kill9();
+    for (const grams of ['40', '43', '40']) {
+        await page.getByLabel('A in the plain cup').fill(grams);
+        await page.getByLabel('A in the plain cup').press('Enter');
+    }
     await page.getByRole('button', { name: 'A meets B: start the clock' }).click();
     await expect(page.getByText('Kept on this device')).toBeVisible();
     await shop.start();
     await expect(page.getByText('Kept on this device')).toBeHidden({ timeout: 20_000 });
     await expect(page.getByTestId('series-left')).toBeVisible();
     await expect(other.getByTestId('series-left')).toBeVisible();
+    await expect(other.getByLabel('A in the plain cup')).toHaveValue('40.0');
+
+    // The last field is still open when the labels are asked for: what was typed there is on them.
+    await page
+        .locator('.pucks li')
+        .nth(3)
+        .getByLabel(/^Softener/)
+        .fill('10.72');
+    await page.getByRole('button', { name: 'Poured, label them' }).click();
+    await expect(page.locator('.tile', { hasText: 'PR-10 80 %' })).toBeVisible();
 });
 
 test('a series nobody will finish is taken off the bench, and put back', async ({ page, empty: shop }) => {

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\FormulaKind;
 use App\Models\Swatch;
+use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Drawer;
 use Tests\TestCase;
 
@@ -55,5 +57,27 @@ final class LabelsTest extends TestCase
 
         self::assertSame(['Plover 0 %', 'Plover 60.3 %'], array_column($this->labels(), 'name'));
         self::assertSame(['Plover 0 %', 'Plover 60.3 %'], array_column($this->labels('?ids=none'), 'name'));
+    }
+
+    /** @return iterable<string, array{string, list<array{string, int|float, string, string}>, list<string>}> */
+    public static function formulas(): iterable
+    {
+        yield 'a tin rubber mixed 10:1: of A alone it is eleven tenths' => ['tr-25', [['sf-1', 20, 'pct_of_ab', 'after']], ['Softener 20 % of A+B = 22 % of A alone']];
+        yield 'softener counted on one part is told on both' => ['pr-10', [['sf-1', 120, 'pct_of_a', 'after']], ['Softener 60 % of A+B = 120 % of A alone']];
+        yield 'what has one part has one basis' => ['hv-08', [['vs-1', 12, 'pct_of_ab', 'a']], ['Vinyl softener 12 % of the base']];
+        yield 'softener first, then what colours it' => ['pr-10', [['pi-fawn', 0.8, 'pct_of_total', 'b'], ['sf-1', 40, 'pct_of_ab', 'after']], ['Softener 40 % of A+B = 80 % of A alone', 'Fawn pigment 0.8 % of everything']];
+    }
+
+    /**
+     * @param  list<array{string, int|float, string, string}>  $lines
+     * @param  list<string>  $inside
+     */
+    #[DataProvider('formulas')]
+    public function test_what_is_inside_is_written_as_the_bench_says_it(string $base, array $lines, array $inside): void
+    {
+        $version = $this->version('Puck', $base, $lines, FormulaKind::Trial);
+        $this->workshop->swatches()->create(['formula_version_id' => $version->id, 'name' => 'One', 'poured_at' => $this->now]);
+
+        self::assertSame($inside, $this->labels()[0]['inside']);
     }
 }

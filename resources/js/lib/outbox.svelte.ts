@@ -34,6 +34,14 @@ export class Outbox<A> {
         return !this.#sending && this.waiting === 0;
     }
 
+    /** Resolves when everything has been sent; false when it cannot be just now. */
+    async settled(): Promise<boolean> {
+        for (let i = 0; i < 100 && !this.idle; i++) {
+            await new Promise((done) => setTimeout(done, 50));
+        }
+        return this.idle;
+    }
+
     /** `key` says what is confirmed and from which state: pressed twice it is one fact. */
     add(key: string, kind: string, payload: Record<string, unknown>): Promise<void> {
         const facts = this.#facts();

@@ -5,6 +5,7 @@
     import { clockTime, decimalsOf, figure, inWords, measure, minutes, sign } from '../../lib/units';
     import Lines from '../../parts/Lines.svelte';
     import Warnings from '../../parts/Warnings.svelte';
+    import Working from '../../parts/Working.svelte';
     import Wrong from '../../parts/Wrong.svelte';
 
     let {
@@ -105,17 +106,13 @@
     {@render children()}
     <div class:stale={!live.fresh}><Warnings warnings={live.answer.warnings} /></div>
     {#if volume !== null || mix !== null}
-        <details bind:open>
-            <summary class="cursor-pointer link">How these numbers come about</summary>
-            <ol class="working" class:stale={!live.fresh}>
-                {#each [...(volume?.working ?? []), ...(mix?.working ?? [])] as line, i (i)}<li>{inWords(line, bench.units)}</li>{/each}
-            </ol>
+        <Working lines={[...(volume?.working ?? []), ...(mix?.working ?? [])]} stale={!live.fresh} bind:open>
             {#if volume !== null}<p class="mt-2 text-sm font-bold">{inWords(volume.advice, bench.units)}</p>{/if}
             {#if cure !== null && cure.rests_on > 0}<p class="mt-1 text-sm">
                     The clock rests on {cure.rests_on}
                     {cure.rests_on === 1 ? 'gel' : 'gels'} watched in this shop.
                 </p>{/if}
-        </details>
+        </Working>
     {/if}
 </div>
 
@@ -159,13 +156,5 @@
     }
     dd {
         font-weight: 700;
-    }
-    .working {
-        list-style: decimal;
-        padding-left: 1.3rem;
-        font-size: 0.9rem;
-        display: grid;
-        gap: 0.25rem;
-        margin-top: 0.5rem;
     }
 </style>

@@ -6,11 +6,12 @@
     import { bench } from '../../lib/bench.svelte';
     import { Kept } from '../../lib/kept';
     import { refused } from '../../lib/refused';
-    import { type Entry, figure, inWords } from '../../lib/units';
+    import { type Entry, figure } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import Warnings from '../../parts/Warnings.svelte';
+    import Working from '../../parts/Working.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { SeriesResult, SeriesView } from '../../types/server';
     import Heading from './Heading.svelte';
@@ -171,12 +172,7 @@
         <Wrong says={elsewhere} />
         {#if plan !== null}
             <div class:stale={!asking.fresh}><Warnings warnings={plan.warnings} /></div>
-            <details>
-                <summary class="link cursor-pointer">How these numbers come about</summary>
-                <ol class="working">
-                    {#each plan.working as line, i (i)}<li>{inWords(line, bench.units)}</li>{/each}
-                </ol>
-            </details>
+            <Working lines={plan.working} />
         {/if}
     </section>
 
@@ -208,11 +204,6 @@
         display: grid;
         grid-template-columns: 1fr 1fr;
         gap: 0.6rem;
-    }
-    .working {
-        list-style: decimal;
-        padding-left: 1.3rem;
-        font-size: 0.9rem;
     }
     @media (max-width: 1000px) {
         .screen {

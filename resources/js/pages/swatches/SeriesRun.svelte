@@ -9,6 +9,7 @@
     import { decimalsOf, figure, inWords } from '../../lib/units';
     import TextLine from '../../parts/TextLine.svelte';
     import Warnings from '../../parts/Warnings.svelte';
+    import Working from '../../parts/Working.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { SeriesRunView } from '../../types/server';
     import Heading from './Heading.svelte';
@@ -31,6 +32,15 @@
         }
         return plan.cups.length === 1 ? 'the cup they all come from' : `the ${run.next?.vessel ?? ''}`;
     });
+
+    /** What was written last is on its way when the button is pressed: it belongs on the labels too. */
+    async function label(): Promise<void> {
+        if (await live.outbox.settled()) {
+            router.post(`${url}/label`, { name });
+        } else {
+            live.trouble = 'The bench computer does not know yet all that is in. Label them as soon as it answers.';
+        }
+    }
 
     let hand = $state<WeighNext>();
     onMount(() => {
@@ -89,19 +99,14 @@
             class="grid gap-3"
             onsubmit={(event) => {
                 event.preventDefault();
-                router.post(`${url}/label`, { name });
+                void label();
             }}
         >
             <TextLine label="On the labels" placeholder={run.called} bind:value={name} maxlength={80} />
-            <button class="btn btn-primary" disabled={!live.outbox.idle}>Poured, label them</button>
+            <button class="btn btn-primary">Poured, label them</button>
         </form>
         <Wrong says={refused('series')} />
-        <details>
-            <summary class="link cursor-pointer">How these numbers come about</summary>
-            <ol class="working">
-                {#each plan.working as line, i (i)}<li>{inWords(line, bench.units)}</li>{/each}
-            </ol>
-        </details>
+        <Working lines={plan.working} />
         <p><button class="btn btn-ghost btn-sm" onclick={() => router.delete(url)}>Take it off the bench</button></p>
     </section>
 </div>
@@ -113,11 +118,6 @@
         gap: 1.5rem;
         margin-top: 0.6rem;
         align-items: start;
-    }
-    .working {
-        list-style: decimal;
-        padding-left: 1.3rem;
-        font-size: 0.9rem;
     }
     @media (max-width: 1000px) {
         .screen {

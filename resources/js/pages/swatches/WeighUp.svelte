@@ -42,7 +42,14 @@
     {#if onwrite === undefined}
         <span class="fig">{shown(line.grams)}</span>
     {:else}
-        <span class="field-of" class:in={isIn(vessel, j)} class:now={isNow(vessel, j)} onfocusout={() => leave(vessel, j)}>
+        <span
+            class="field-of"
+            class:in={isIn(vessel, j)}
+            class:now={isNow(vessel, j)}
+            role="presentation"
+            onfocusout={() => leave(vessel, j)}
+            onkeydown={(event) => event.key === 'Enter' && leave(vessel, j)}
+        >
             <Measure
                 {label}
                 kind="mass"

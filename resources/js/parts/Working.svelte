@@ -1,0 +1,25 @@
+<script lang="ts">
+    /** How the numbers of an answer come about, line by line, for whoever wants to see it. */
+    import type { Snippet } from 'svelte';
+    import { bench } from '../lib/bench.svelte';
+    import { inWords } from '../lib/units';
+
+    type Props = { lines: string[]; stale?: boolean; open?: boolean; children?: Snippet };
+    let { lines, stale = false, open = $bindable(false), children }: Props = $props();
+</script>
+
+<details bind:open>
+    <summary class="link cursor-pointer">How these numbers come about</summary>
+    <ol class:stale>
+        {#each lines as line, i (i)}<li>{inWords(line, bench.units)}</li>{/each}
+    </ol>
+    {@render children?.()}
+</details>
+
+<style>
+    ol {
+        list-style: decimal;
+        padding-left: 1.3rem;
+        font-size: 0.9rem;
+    }
+</style>
