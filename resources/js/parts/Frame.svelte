@@ -34,7 +34,7 @@
                 ? '/swatches'
                 : `/${path.split('/')[1] ?? ''}`;
     });
-    const running = $derived(/^\/pours\/\d+\/run/.test(page.url));
+    const running = $derived(/^\/(pours\/\d+\/run|swatches\/series\/\d+)/.test(page.url));
 
     let finding = $state(false);
     let help: HTMLDialogElement;

@@ -89,8 +89,10 @@
     {:else}
         <p class="text-lg">
             <b>{what}</b> <span class="quiet">into {into}, until the display reads</span>
-            <b class="fig aim" data-testid="aim">{figure(next.running, 'mass', bench.units, fine)}</b>
-            <span class="quiet">{sign('mass', bench.units)}</span>
+            <span class="whitespace-nowrap"
+                ><b class="fig aim" data-testid="aim">{figure(next.running, 'mass', bench.units, fine)}</b>
+                <span class="quiet">{sign('mass', bench.units)}</span></span
+            >
         </p>
         {#if next.because !== null}<p class="text-sm">{inWords(next.because, bench.units)}</p>{/if}
     {/if}
