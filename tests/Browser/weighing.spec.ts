@@ -141,3 +141,25 @@ test('a series nobody will finish is taken off the bench, and put back', async (
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(page.getByRole('heading', { name: 'Pucks of PR-10' })).toBeVisible();
 });
+
+test('a press while it still runs counts when the scale has come to rest, however often the screen looked in between', async ({
+    page,
+    empty: shop,
+}) => {
+    await begin(page, shop);
+    await expect(asked(page)).toContainText('Empty, onto the scale:');
+    await shop.scale('CLR');
+    await expect.poll(() => shop.scale('Q')).toMatch(/^ST/);
+    await page.keyboard.press('Space');
+    await expect(page.getByTestId('aim')).toHaveText('42.0');
+    await shop.scale('+42.00');
+    await shop.scale('>2');
+    await expect.poll(() => onScale(page)).toBeGreaterThan(42);
+    const looked = page.waitForResponse(/\/state$/);
+    await page.keyboard.press('Space');
+    await expect(page.getByText('Waiting for it to rest')).toBeVisible();
+    await looked;
+    await expect(page.getByText('Waiting for it to rest')).toBeVisible();
+    await shop.scale('|');
+    await expect(asked(page)).toContainText('A into the cup');
+});

@@ -112,9 +112,10 @@
         }
     }
 
-    // What was pressed for one step must not act on the next, whoever moved it on.
+    // What was pressed for one step must not act on the next, whoever moved it on; hearing the same again changes nothing.
+    const step = $derived(run.step.key);
     $effect(() => {
-        void run.step.key;
+        void step;
         armed = false;
     });
 

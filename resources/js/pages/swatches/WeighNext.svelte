@@ -35,9 +35,10 @@
     const good = $derived(next !== null && scale.grams !== null && scale.grams >= next.from && !over);
     const what = $derived(next === null ? '' : next.add.endsWith(' cup') ? `From the ${next.add}` : next.add);
 
-    // What was pressed for one thing must not act on the next.
+    // What was pressed for one thing must not act on the next; hearing the same again changes nothing.
+    const asks = $derived(`${next?.vessel ?? ''} ${String(next?.line)} ${String(next?.before)}`);
     $effect(() => {
-        void `${next?.vessel ?? ''} ${String(next?.line)} ${String(next?.before)}`;
+        void asks;
         armed = false;
         trouble = null;
     });
