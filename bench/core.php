@@ -8,8 +8,8 @@ use Apalos\Core\Contact\ContactEngine;
 use Apalos\Core\Contact\ContactRequest;
 use Apalos\Core\Cure\Clock;
 use Apalos\Core\Cure\CureRequest;
-use Apalos\Core\Harden\Hardener;
 use Apalos\Core\Harden\HardenRequest;
+use Apalos\Core\Harden\SofteningPlanner;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Tests\Contact\Shipped;
 use Apalos\Core\Tests\Mix\Brow;
@@ -36,7 +36,7 @@ $measured = [
         'base' => ['pot_life_min' => 22, 'recoat_open_min' => 45, 'recoat_close_min' => 120, 'demould_min' => 240, 'service_min' => 1440, 'ref_c' => 23, 'q10' => 2],
         'room_c' => 19, 'mass_g' => null, 'logs' => array_map(static fn (int $i): array => ['room_c' => 16 + $i % 10, 'kind' => $i % 2 === 0 ? 'gel' : 'demould', 'minutes' => $i % 2 === 0 ? 25 : 260], range(1, 100)),
     ])))],
-    'harden: a curve of 121 points and a target' => [10.0, static fn () => (new Hardener)->answer(HardenRequest::from(Fields::of([
+    'harden: a curve of 121 points and a target' => [10.0, static fn () => (new SofteningPlanner)->answer(HardenRequest::from(Fields::of([
         'base' => ['shore' => 10, 'scale' => 'A', 'k' => 2.7, 'max_pct' => 100], 'swatches' => $pucks, 'target' => ['reading' => 20, 'scale' => '00'], 'at_pct_of_ab' => range(0, 120),
     ])))],
     'tint: a prediction with its chips' => [20.0, static fn () => (new Tinter)->ask(Fields::of(Palette::question(['loads' => ['fawn' => 0.8, 'oxblood' => 0.1]])))],

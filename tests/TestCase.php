@@ -11,7 +11,7 @@ use App\Models\Job;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Workshop;
-use App\Shop\Room;
+use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
@@ -53,7 +53,7 @@ abstract class TestCase extends LaravelTestCase
 
     protected function warm(float $celsius): void
     {
-        (new Room($this->workshop))->note(Celsius::of($celsius), 'hand', CarbonImmutable::now());
+        (new RoomTemperature($this->workshop))->note(Celsius::of($celsius), 'hand', CarbonImmutable::now());
     }
 
     protected function impression(string $kind = 'cast', string $material = 'pr-10'): Impression

@@ -8,14 +8,14 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Models\Series;
 use App\Models\Workshop;
-use App\Shop\Room;
-use App\Shop\SeriesBook;
+use App\Workshop\RoomTemperature;
+use App\Workshop\SeriesBook;
 use Carbon\CarbonImmutable;
 
 /** What was asked for goes onto the bench, with the scale and the room it was planned for: from here on its plan stays. */
 final readonly class BeginSeries
 {
-    public function __construct(private Workshop $workshop, private Room $room, private SeriesBook $book) {}
+    public function __construct(private Workshop $workshop, private RoomTemperature $room, private SeriesBook $book) {}
 
     /**
      * @param  Fields  $in  as for a plan, and `thickness_mm`

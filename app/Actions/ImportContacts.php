@@ -12,8 +12,8 @@ use Apalos\Core\Contact\SurfaceState;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Models\Workshop;
-use App\Shop\Library;
-use App\Shop\ShopContacts;
+use App\Workshop\ContactBook;
+use App\Workshop\Library;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\Yaml\Exception\ParseException;
@@ -22,7 +22,7 @@ use Symfony\Component\Yaml\Yaml;
 /** Takes in rules and tests of the shop's own, all of a file or nothing of it. */
 final readonly class ImportContacts
 {
-    public function __construct(private Workshop $workshop, private Library $library, private ShopContacts $contacts) {}
+    public function __construct(private Workshop $workshop, private Library $library, private ContactBook $contacts) {}
 
     /**
      * @return array{rules: int, tests: int} how many were new

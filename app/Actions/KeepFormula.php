@@ -11,7 +11,7 @@ use App\Models\Formula;
 use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
 use App\Models\Workshop;
-use App\Shop\Library;
+use App\Workshop\Library;
 use Illuminate\Support\Facades\DB;
 
 /** Keeps a recipe as a version of a named formula. What that formula already says is not kept twice. */

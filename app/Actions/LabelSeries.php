@@ -8,15 +8,15 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Line;
 use Apalos\Core\Result\Say;
-use Apalos\Core\Series\Puck;
 use Apalos\Core\Series\SeriesPlanner;
+use Apalos\Core\Series\SeriesPuck;
 use Apalos\Core\Series\SeriesResult;
 use App\Models\FormulaKind;
 use App\Models\Series;
 use App\Models\Swatch;
 use App\Models\Workshop;
-use App\Shop\Library;
-use App\Shop\SeriesBook;
+use App\Workshop\Library;
+use App\Workshop\SeriesBook;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -52,7 +52,7 @@ final readonly class LabelSeries
                 throw BadInput::at('series', 'These pucks are labelled already; they lie in the drawer.');
             }
 
-            return array_map(function (Puck $puck, int $i) use ($series, $weighed, $poured, $strength, $in, $name): Swatch {
+            return array_map(function (SeriesPuck $puck, int $i) use ($series, $weighed, $poured, $strength, $in, $name): Swatch {
                 $pct = round($strength * self::really($puck, $weighed->lines(SeriesResult::puck($i), $puck->lines), $in->text('kind') === 'tint'), 2);
                 $version = ($this->keep)("{$name}, pucks", Fields::of($this->poured($in, $pct)), FormulaKind::Trial);
 
@@ -69,7 +69,7 @@ final readonly class LabelSeries
      *
      * @param  list<Line>  $shown
      */
-    private static function really(Puck $puck, array $shown, bool $isTint): float
+    private static function really(SeriesPuck $puck, array $shown, bool $isTint): float
     {
         $sum = static fn (array $lines, bool $plain): float => array_sum(array_map(static fn (Line $line): float => ($line->add === SeriesPlanner::PLAIN) === $plain ? $line->grams->g : 0.0, $lines));
         [$rose, $plain, $roseNow, $plainNow] = [$sum($puck->lines, false), $sum($puck->lines, true), $sum($shown, false), $sum($shown, true)];

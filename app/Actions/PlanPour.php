@@ -8,7 +8,7 @@ use App\Models\Impression;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Workshop;
-use App\Shop\Library;
+use App\Workshop\Library;
 
 /** Opens a sheet for the next pour of an impression: the one begun before, a copy of the last pour's, or a fresh one. */
 final readonly class PlanPour

@@ -9,7 +9,7 @@ use App\Models\FormulaVersion;
 use App\Models\Impression;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Shop\Library;
+use App\Workshop\Library;
 
 /** A sheet for pouring a formula again: of a pour that was, scaled to a new mass, or of a version into a link of its own. */
 final readonly class PourAgain

@@ -13,7 +13,7 @@ use Apalos\Core\Tint\Lab;
 use Apalos\Core\Tint\Translucency;
 use Apalos\Core\Units\ShoreScale;
 use App\Models\Swatch;
-use App\Shop\KnownSwatch;
+use App\Workshop\KnownSwatch;
 use Carbon\CarbonImmutable;
 
 /** Writes down what was read of a swatch, and says what is doubtful about it. */

@@ -14,8 +14,8 @@ use App\Models\Grade;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\RunEvent;
-use App\Shop\Library;
-use App\Shop\RecordedRun;
+use App\Workshop\Library;
+use App\Workshop\RecordedRun;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 

@@ -8,7 +8,7 @@ use Apalos\Core\Input\BadInput;
 use App\Models\Impression;
 use App\Models\Job;
 use App\Models\PourState;
-use App\Shop\JobContacts;
+use App\Workshop\JobContacts;
 use Illuminate\Support\Facades\DB;
 
 /** Puts links into a chain, changes, moves and takes them out, and lets nothing through that would make no chain. */

@@ -9,7 +9,7 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Result\Say;
 use Apalos\Core\Units\Celsius;
 use App\Models\Workshop;
-use App\Shop\Room;
+use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
 
 /** Changes what holds for the whole bench: its name, units, sound, room, scale and working day. */
@@ -20,7 +20,7 @@ final readonly class SetUpBench
 
     private const DAY_MIN = 24 * 60;
 
-    public function __construct(private Workshop $workshop, private Room $room) {}
+    public function __construct(private Workshop $workshop, private RoomTemperature $room) {}
 
     /**
      * @param  Fields  $in  any of `name`, `units`, `muted`, `room_c`, `room_source`, `scale_division_g`, `scale_capacity_g`, `day_starts_min`, `day_ends_min`

@@ -13,16 +13,16 @@ use Apalos\Core\Units\Minutes;
 use App\Models\FormulaVersion;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Shop\JobContacts;
-use App\Shop\Room;
-use App\Shop\SheetReckoner;
+use App\Workshop\JobContacts;
+use App\Workshop\RoomTemperature;
+use App\Workshop\SheetReckoner;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
 /** Begins a run: freezes the plan, pins the formula to a version. Asked twice, it begins once. */
 final readonly class StartPour
 {
-    public function __construct(private SheetReckoner $reckoner, private Room $room, private JobContacts $contacts, private KeepFormula $keep) {}
+    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep) {}
 
     /** @throws BadInput when the sheet does not add up yet */
     public function __invoke(Pour $pour, CarbonImmutable $now): Pour

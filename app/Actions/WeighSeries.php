@@ -9,8 +9,8 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Result\Say;
 use Apalos\Core\Series\FactKind;
 use App\Models\Series;
-use App\Shop\RecordedSeries;
-use App\Shop\SeriesBook;
+use App\Workshop\RecordedSeries;
+use App\Workshop\SeriesBook;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -73,7 +73,7 @@ final readonly class WeighSeries
     private static function checked(FactKind $kind, Fields $in, RecordedSeries $recorded): array
     {
         return match ($kind) {
-            FactKind::Nought => self::nought($in, $recorded),
+            FactKind::Tared => self::tared($in, $recorded),
             FactKind::Put => self::put($in, $recorded),
             FactKind::Written => self::written($in, $recorded),
             FactKind::Met => $recorded->state->metAt === null ? [] : throw new StepHasMoved('The clock of this series already runs.'),
@@ -83,7 +83,7 @@ final readonly class WeighSeries
     }
 
     /** @return array{vessel: string} */
-    private static function nought(Fields $in, RecordedSeries $recorded): array
+    private static function tared(Fields $in, RecordedSeries $recorded): array
     {
         $next = $recorded->next();
         if ($in->only('vessel')->text('vessel') !== $next?->vessel) {

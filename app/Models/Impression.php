@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Apalos\Core\Contact\Role;
+use Apalos\Core\Contact\MouldPart;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -21,7 +21,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property string|null $material
  * @property string|null $note
  * @property string|null $surface id of an original's surface
- * @property Role $role
+ * @property MouldPart $role
  * @property int|null $from_id the link whose shape it takes, where it is not the one before
  * @property string|null $wall
  * @property string|null $bed
@@ -39,7 +39,7 @@ final class Impression extends Model
 
     protected function casts(): array
     {
-        return ['kind' => ImpressionKind::class, 'position' => 'integer', 'role' => Role::class, 'from_id' => 'integer', 'contacts' => 'array'];
+        return ['kind' => ImpressionKind::class, 'position' => 'integer', 'role' => MouldPart::class, 'from_id' => 'integer', 'contacts' => 'array'];
     }
 
     /** @return BelongsTo<Job, $this> */

@@ -8,12 +8,12 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * A dab of a fresh material on a hidden place of a surface; read after its time, it is a fact of this shop.
+ * A test patch of a fresh material on a hidden place of a surface; read after its time, it is a fact of this shop.
  *
  * @property int $id
  * @property string $fresh
  * @property string $surface
- * @property string|null $base house code of what was dabbed
+ * @property string|null $base house code of what was put on
  * @property string|null $place
  * @property CarbonImmutable $put_on_at
  * @property CarbonImmutable $due_at

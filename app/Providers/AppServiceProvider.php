@@ -10,12 +10,12 @@ use App\Devices\TcpScale;
 use App\Devices\TcpThermometer;
 use App\Devices\ThermometerPort;
 use App\Models\Workshop;
-use App\Shop\Library;
-use App\Shop\PourClock;
-use App\Shop\Room;
-use App\Shop\ShopColours;
-use App\Shop\ShopContacts;
-use App\Shop\SwatchBook;
+use App\Workshop\ColourBook;
+use App\Workshop\ContactBook;
+use App\Workshop\CureClock;
+use App\Workshop\Library;
+use App\Workshop\RoomTemperature;
+use App\Workshop\SwatchBook;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Database\Eloquent\Model;
@@ -28,11 +28,11 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->app->scoped(Library::class, static fn ($app): Library => new Library(base_path('library'), $app->make(Repository::class)));
         $this->app->scoped(Workshop::class, static fn (): Workshop => Workshop::here());
-        $this->app->scoped(Room::class);
-        $this->app->scoped(PourClock::class);
-        $this->app->scoped(ShopContacts::class);
+        $this->app->scoped(RoomTemperature::class);
+        $this->app->scoped(CureClock::class);
+        $this->app->scoped(ContactBook::class);
         $this->app->scoped(SwatchBook::class);
-        $this->app->scoped(ShopColours::class);
+        $this->app->scoped(ColourBook::class);
         $this->app->bind(ScalePort::class, static fn (): ScalePort => new TcpScale(self::lines('scale')));
         $this->app->bind(ThermometerPort::class, static fn (): ThermometerPort => new TcpThermometer(self::lines('thermometer')));
     }

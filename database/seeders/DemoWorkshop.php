@@ -10,8 +10,8 @@ use App\Models\Impression;
 use App\Models\Job;
 use App\Models\Pour;
 use App\Models\Workshop;
-use App\Shop\RecordedRun;
-use App\Shop\Room;
+use App\Workshop\RecordedRun;
+use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;
@@ -33,7 +33,7 @@ final class DemoWorkshop extends Seeder
 
     private Hands $hands;
 
-    private Room $room;
+    private RoomTemperature $room;
 
     /** @var array<string, Impression> by job and link */
     private array $links = [];
@@ -45,14 +45,14 @@ final class DemoWorkshop extends Seeder
         DB::transaction(function (): void {
             $this->workshop = Workshop::here();
             $this->workshop->update(['name' => 'Quillfeather Softworks', 'room_source' => 'thermometer']);
-            $this->room = new Room($this->workshop);
+            $this->room = new RoomTemperature($this->workshop);
             app()->instance(Workshop::class, $this->workshop);
-            app()->instance(Room::class, $this->room);
+            app()->instance(RoomTemperature::class, $this->room);
             $this->hands = app(Hands::class);
             foreach (require __DIR__.'/demo/jobs.php' as $job) {
                 $this->job($job);
             }
-            $drawer = app(Drawer::class);
+            $drawer = app(DemoSwatches::class);
             $drawer->formulas($this->workshop, $this->now);
             $this->past();
             $this->present();

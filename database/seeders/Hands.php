@@ -11,7 +11,7 @@ use App\Actions\StartPour;
 use App\Models\Impression;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Shop\RecordedRun;
+use App\Workshop\RecordedRun;
 use Carbon\CarbonImmutable;
 
 /** Pours as a maker would, through the same actions the screens use, but at any moment of the past. */

@@ -77,7 +77,7 @@ test('a two-part mould is stopped at its second half, released, checked and pour
     await expect(page.getByRole('heading', { name: /Mix it/ })).toBeVisible();
 });
 
-test('the board is walked with the arrow keys, and a dab that failed changes its verdict', async ({ page, empty: shop }) => {
+test('the board is walked with the arrow keys, and a test patch that failed changes its verdict', async ({ page, empty: shop }) => {
     await page.goto(`${shop.url}/contacts`);
     await expect(page.getByRole('heading', { name: 'Platinum silicone on platinum silicone, cured' })).toBeVisible();
     await page.getByRole('gridcell', { name: 'platinum silicone on platinum silicone, cured: fuses: no release' }).focus();
@@ -88,7 +88,7 @@ test('the board is walked with the arrow keys, and a dab that failed changes its
     await expect(page.getByRole('heading', { name: 'Tin silicone on tin silicone, cured' })).toBeVisible();
 
     await page.getByRole('gridcell', { name: /^platinum silicone on polymer clay/ }).click();
-    await expect(page.getByText('Test it with a dab first.')).toBeVisible();
+    await expect(page.getByText('Put on a test patch first.')).toBeVisible();
     await page.getByLabel('where').fill('behind the ear');
     await page.getByRole('button', { name: 'It is on' }).click();
     await expect(page.getByText('behind the ear, since')).toBeVisible();

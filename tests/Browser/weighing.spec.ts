@@ -14,7 +14,7 @@ async function begin(page: Page, shop: Shop): Promise<void> {
 
 const aim = async (page: Page): Promise<number> => Number(await page.getByTestId('aim').textContent());
 
-/** Sets the empty vessel to nought and pours each line to where the screen wants it, so many grams beyond. */
+/** Tares the empty vessel and pours each line to where the screen wants it, so many grams beyond. */
 async function fill(page: Page, shop: Shop, lines: number, beyond: number[] = []): Promise<void> {
     await expect(asked(page)).toContainText('Empty, onto the scale:');
     await shop.scale('CLR');

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\FormulaVersion;
-use Tests\Drawer;
+use Tests\MakesSwatches;
 use Tests\TestCase;
 
 /** A house code that was on the shelf once and is there no more: what was made of it stays, and nothing is worked out with it. */
 final class BareShelfTest extends TestCase
 {
-    use Drawer;
+    use MakesSwatches;
 
     private function gone(string $base = 'zz-1', string $additive = 'sf-1'): FormulaVersion
     {

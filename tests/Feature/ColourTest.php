@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Inertia\Testing\AssertableInertia;
-use Tests\Drawer;
+use Tests\MakesSwatches;
 use Tests\TestCase;
 
 final class ColourTest extends TestCase
 {
-    use Drawer;
+    use MakesSwatches;
 
     /** @param  array<string, mixed>  $more */
     private function answer(array $more = []): \Illuminate\Testing\TestResponse

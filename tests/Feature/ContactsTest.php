@@ -155,11 +155,11 @@ final class ContactsTest extends TestCase
         $patch = TestPatch::query()->firstOrFail();
         // 240 min at 23 °C are 295.5 at 20 °C.
         self::assertEqualsWithDelta(240 * 2 ** 0.3, $patch->put_on_at->diffInSeconds($patch->due_at) / 60, 0.02);
-        self::assertContains('The dab is ready to read', array_column($this->getJson('/frame')->json('strip.calls'), 'what'));
+        self::assertContains('The test patch is ready to read', array_column($this->getJson('/frame')->json('strip.calls'), 'what'));
         $this->postJson('/contacts/judge', $question)->assertJsonPath('verdict', 'test-first');
 
         Storage::fake();
-        $this->post("/contacts/patches/{$patch->id}", ['passed' => '1', 'note' => 'clean', 'photo' => UploadedFile::fake()->createWithContent('dab.png', base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='))])->assertSessionHasNoErrors();
+        $this->post("/contacts/patches/{$patch->id}", ['passed' => '1', 'note' => 'clean', 'photo' => UploadedFile::fake()->createWithContent('patch.png', base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='))])->assertSessionHasNoErrors();
         $this->postJson('/contacts/judge', $question)->assertJsonPath('verdict', 'clear');
         $this->get("/contacts/patches/{$patch->id}/photo")->assertOk();
 

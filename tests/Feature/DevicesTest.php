@@ -22,7 +22,7 @@ final class DevicesTest extends TestCase
     {
         yield 'stable' => ['ST,+00123.4,g', 123.4, true, false];
         yield 'moving' => ["US,+00012.3,g\r\n", 12.3, false, false];
-        yield 'below nought' => ['ST,-00045.0,g', -45.0, true, false];
+        yield 'below zero' => ['ST,-00045.0,g', -45.0, true, false];
         yield 'overload' => ['OL,+99999.9,g', null, false, true];
     }
 

@@ -13,12 +13,12 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
-use Tests\Drawer;
+use Tests\MakesSwatches;
 use Tests\TestCase;
 
 final class ExchangeTest extends TestCase
 {
-    use Drawer;
+    use MakesSwatches;
 
     private function filled(): void
     {

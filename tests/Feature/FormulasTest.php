@@ -12,12 +12,12 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
 use Inertia\Testing\AssertableInertia;
 use LogicException;
-use Tests\Drawer;
+use Tests\MakesSwatches;
 use Tests\TestCase;
 
 final class FormulasTest extends TestCase
 {
-    use Drawer;
+    use MakesSwatches;
 
     private const SOFT = [['pi-fawn', 0.8, 'pct_of_total', 'b'], ['sf-1', 60, 'pct_of_ab', 'after']];
 

@@ -8,7 +8,7 @@ use Apalos\Core\Cure\Milestone;
 use App\Models\Pour;
 use App\Models\RoomReading;
 use App\Models\Workshop;
-use App\Shop\PourClock;
+use App\Workshop\CureClock;
 use Carbon\CarbonImmutable;
 use Database\Seeders\DatabaseSeeder;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -75,7 +75,7 @@ final class FrameTest extends TestCase
 
         $this->workUntil($pour, 'wait');
         $strip = $this->getJson('/frame')->json('strip');
-        $open = app(PourClock::class)->reaches($pour->refresh(), Milestone::Demould);
+        $open = app(CureClock::class)->reaches($pour->refresh(), Milestone::Demould);
         self::assertSame(['demould', 'service'], array_column($strip['lozenges'][0]['windows'], 'kind'));
         self::assertSame((int) $open['likely']->getTimestampMs(), $strip['lozenges'][0]['waits'][0]['to_ms']);
         self::assertSame('Ready to open', $strip['calls'][0]['what']);

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Inertia\Testing\AssertableInertia;
-use Tests\Drawer;
+use Tests\MakesSwatches;
 use Tests\TestCase;
 
 final class HardnessTest extends TestCase
 {
-    use Drawer;
+    use MakesSwatches;
 
     private function fourPucks(): void
     {

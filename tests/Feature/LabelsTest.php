@@ -7,12 +7,12 @@ namespace Tests\Feature;
 use App\Models\FormulaKind;
 use App\Models\Swatch;
 use PHPUnit\Framework\Attributes\DataProvider;
-use Tests\Drawer;
+use Tests\MakesSwatches;
 use Tests\TestCase;
 
 final class LabelsTest extends TestCase
 {
-    use Drawer;
+    use MakesSwatches;
 
     /** @return list<array<string, mixed>> */
     private function labels(string $query = ''): array

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Http\Views\DraftView;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\Reads\DraftView;
 use PHPUnit\Framework\Attributes\TestWith;
 use Tests\TestCase;
 

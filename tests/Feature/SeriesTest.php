@@ -12,13 +12,13 @@ use App\Models\Swatch;
 use Inertia\Testing\AssertableInertia;
 use LogicException;
 use PHPUnit\Framework\Attributes\DataProvider;
-use Tests\Drawer;
+use Tests\MakesSwatches;
 use Tests\TestCase;
 
 /** A series of pucks: planned, weighed up on the bench, labelled. */
 final class SeriesTest extends TestCase
 {
-    use Drawer;
+    use MakesSwatches;
 
     /** @return list<float> of the only additive of each swatch, oldest first */
     private static function amounts(): array
@@ -116,7 +116,7 @@ final class SeriesTest extends TestCase
         $page = $this->get("/swatches/series/{$series->id}")->assertOk()->inertiaProps('run');
         self::assertSame(['plain cup', 'B', true, ''], [$page['next']['vessel'], $page['next']['add'], $page['next']['opens'], $page['on']]);
 
-        $run = $this->fact($series, 'nought', ['vessel' => 'plain cup'])->assertOk()->json();
+        $run = $this->fact($series, 'tared', ['vessel' => 'plain cup'])->assertOk()->json();
         self::assertSame('plain cup', $run['on']);
         $run = $this->fact($series, 'put', ['vessel' => 'plain cup', 'line' => 0, 'reading_g' => 42.0])->assertOk()->json();
         self::assertEquals([42, null], $run['grams']['plain cup']);
@@ -167,7 +167,7 @@ final class SeriesTest extends TestCase
         self::assertSame(1, SeriesFact::query()->count());
 
         $this->fact($series, 'put', $put, 'another screen')->assertConflict()->assertJsonPath('run.next.add', 'A');
-        $this->fact($series, 'nought', ['vessel' => 'puck 3'])->assertConflict();
+        $this->fact($series, 'tared', ['vessel' => 'puck 3'])->assertConflict();
         $this->fact($series, 'undone', ['of' => 4711])->assertConflict();
         $this->fact($series, 'met')->assertOk();
         $this->fact($series, 'met')->assertConflict();

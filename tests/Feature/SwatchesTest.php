@@ -9,12 +9,12 @@ use App\Models\SwatchReading;
 use Illuminate\Support\Facades\Storage;
 use Inertia\Testing\AssertableInertia;
 use LogicException;
-use Tests\Drawer;
+use Tests\MakesSwatches;
 use Tests\TestCase;
 
 final class SwatchesTest extends TestCase
 {
-    use Drawer;
+    use MakesSwatches;
 
     public function test_readings_count_by_their_median_and_doubtful_ones_are_questioned(): void
     {
@@ -155,7 +155,7 @@ final class SwatchesTest extends TestCase
         self::assertSame([], $small());
 
         $this->travel(8)->hours();
-        self::assertSame(['Read the dab of platinum silicone on painted and clear-coated', '2 swatches of Ten, pucks can come out of the form'], $small());
+        self::assertSame(['Read the test patch of platinum silicone on painted and clear-coated', '2 swatches of Ten, pucks can come out of the form'], $small());
         [$first, $second] = [...Swatch::query()->orderBy('id')->get()];
         $this->post("/swatches/{$first->id}", ['demoulded' => true]);
         $this->post("/swatches/{$second->id}", ['demoulded' => true]);

@@ -7,7 +7,7 @@ namespace App\Console\Commands;
 use App\Devices\StandIn\StandIns;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Shop\RecordedRun;
+use App\Workshop\RecordedRun;
 use Illuminate\Console\Command;
 
 /** Stands in for a scale and a thermometer on two loopback ports, so that a run can be tried without either. */

@@ -19,7 +19,7 @@ final class WriteTypes extends Command
         $file = resource_path('js/types/server.ts');
         $fresh = $typeScript->of([
             ...$this->classes(base_path('core/src'), 'Apalos\\Core\\'),
-            ...$this->classes(app_path('Http/Views'), 'App\\Http\\Views\\'),
+            ...$this->classes(app_path('Reads'), 'App\\Reads\\'),
         ]);
         if ($this->option('check')) {
             $isFresh = is_file($file) && file_get_contents($file) === $fresh;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\ReadBench;
+use App\Reads\ReadBench;
 use Carbon\CarbonImmutable;
 use Inertia\Inertia;
 use Inertia\Response;

@@ -6,14 +6,14 @@ namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use App\Http\Views\ColourView;
 use App\Models\ColourTarget;
 use App\Models\Workshop;
-use App\Shop\Library;
-use App\Shop\PlannedBatch;
-use App\Shop\ShopColours;
-use App\Shop\ShopHardness;
-use App\Shop\ShopTint;
+use App\Reads\ColourAnswers;
+use App\Reads\ColourView;
+use App\Workshop\ColourBook;
+use App\Workshop\HardnessBook;
+use App\Workshop\Library;
+use App\Workshop\PlannedBatch;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -23,12 +23,12 @@ use Inertia\Response;
 /** The colour screen: pigments for a colour, chips, ladders, and the colours people want again. */
 final readonly class ColourController
 {
-    public function __construct(private Library $library, private ShopColours $colours, private ShopTint $tint, private Workshop $workshop, private PlannedBatch $batches) {}
+    public function __construct(private Library $library, private ColourBook $colours, private ColourAnswers $tint, private Workshop $workshop, private PlannedBatch $batches) {}
 
     public function show(Request $request): Response
     {
         $asked = $request->query('base');
-        $base = is_string($asked) && isset($this->library->shelf()->bases[$asked]) ? $asked : ShopHardness::USUAL_BASE;
+        $base = is_string($asked) && isset($this->library->shelf()->bases[$asked]) ? $asked : HardnessBook::USUAL_BASE;
 
         return Inertia::render('swatches/Colour', ['page' => (new ColourView($this->library, $this->colours, $this->tint, $this->workshop, $base))->toArray()]);
     }
@@ -57,7 +57,7 @@ final readonly class ColourController
         try {
             $in = Fields::of($request->all())->only('name', 'lab');
             $said = $in->toArray()['lab'] ?? null;
-            $lab = ShopTint::target(Fields::of(['lab' => is_array($said) ? array_map(static fn (mixed $v): mixed => is_numeric($v) ? (float) $v : $v, array_values($said)) : $said]));
+            $lab = ColourAnswers::target(Fields::of(['lab' => is_array($said) ? array_map(static fn (mixed $v): mixed => is_numeric($v) ? (float) $v : $v, array_values($said)) : $said]));
             $name = mb_substr(trim($in->text('name')), 0, 120);
             $name === '' ? throw BadInput::at('name', 'Give the colour a name.') : $this->workshop->colourTargets()->updateOrCreate(['name' => $name], ['lab' => $lab?->toArray()]);
         } catch (BadInput $wrong) {

@@ -7,8 +7,8 @@ namespace App\Http\Controllers;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Models\Impression;
-use App\Shop\JobContacts;
-use App\Shop\ShopContacts;
+use App\Workshop\ContactBook;
+use App\Workshop\JobContacts;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 
@@ -18,7 +18,7 @@ final readonly class ContactChoiceController
     /** A reason that says nothing is none. */
     private const SHORTEST_REASON = 10;
 
-    public function __construct(private JobContacts $contacts, private ShopContacts $shop) {}
+    public function __construct(private JobContacts $contacts, private ContactBook $shop) {}
 
     public function __invoke(Request $request, Impression $impression, string $key): RedirectResponse
     {

@@ -8,13 +8,13 @@ use Apalos\Core\Cure\CureModel;
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Input\BadInput;
 use App\Actions\ImportContacts;
-use App\Http\Views\ContactBoardView;
 use App\Models\OwnRule;
 use App\Models\TestPatch;
 use App\Models\Workshop;
-use App\Shop\Library;
-use App\Shop\Room;
-use App\Shop\ShopContacts;
+use App\Reads\ContactBoardView;
+use App\Workshop\ContactBook;
+use App\Workshop\Library;
+use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -25,7 +25,7 @@ use Inertia\Response;
 use Symfony\Component\HttpFoundation\Response as HttpResponse;
 use Symfony\Component\Yaml\Yaml;
 
-/** The contact board, the dabs that test it, and the shop's own rules. */
+/** The contact board, the test patches, and the shop's own rules. */
 final readonly class ContactController
 {
     /** Where the base is not on the shelf: long enough for most rubbers. */
@@ -33,7 +33,7 @@ final readonly class ContactController
 
     private const LARGEST_FILE = 500_000;
 
-    public function __construct(private ShopContacts $contacts, private Library $library, private Workshop $workshop) {}
+    public function __construct(private ContactBook $contacts, private Library $library, private Workshop $workshop) {}
 
     public function board(): Response
     {
@@ -46,11 +46,11 @@ final readonly class ContactController
         return new JsonResponse($this->contacts->judge($request->json()->all())->toArray());
     }
 
-    public function plan(Request $request, Room $room): RedirectResponse
+    public function plan(Request $request, RoomTemperature $room): RedirectResponse
     {
         $said = $request->validate(
             ['fresh' => ['required', 'string'], 'surface' => ['required', 'string'], 'base' => ['nullable', 'string'], 'place' => ['nullable', 'string', 'max:300']],
-            ['fresh.required' => 'Say what is dabbed.', 'surface.required' => 'Say on what.', 'place.max' => 'Keep the place under 300 letters.'],
+            ['fresh.required' => 'Say what is put on.', 'surface.required' => 'Say on what.', 'place.max' => 'Keep the place under 300 letters.'],
         );
         $knowledge = $this->contacts->knowledge();
         try {

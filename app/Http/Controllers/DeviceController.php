@@ -12,7 +12,7 @@ use App\Devices\ScalePort;
 use App\Devices\TcpLines;
 use App\Devices\ThermometerPort;
 use App\Models\Workshop;
-use App\Shop\Room;
+use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -60,7 +60,7 @@ final readonly class DeviceController
     }
 
     /** Reads the thermometer into the room's history, where the room is measured by it. */
-    public function thermometer(ThermometerPort $thermometer, Workshop $workshop, Room $room): JsonResponse
+    public function thermometer(ThermometerPort $thermometer, Workshop $workshop, RoomTemperature $room): JsonResponse
     {
         try {
             $celsius = Celsius::of($thermometer->celsius());

@@ -9,18 +9,18 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Pour\ComparisonResult;
 use App\Actions\KeepFormula;
 use App\Actions\PourAgain;
-use App\Http\Views\FormulasView;
-use App\Http\Views\FormulaView;
 use App\Models\Formula;
 use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
 use App\Models\Impression;
 use App\Models\Workshop;
-use App\Shop\FormulaReckoner;
-use App\Shop\Library;
-use App\Shop\PaintPot;
-use App\Shop\ShopHardness;
-use App\Shop\SwatchBook;
+use App\Reads\FormulaReckoner;
+use App\Reads\FormulasView;
+use App\Reads\FormulaView;
+use App\Reads\PaintPot;
+use App\Workshop\HardnessBook;
+use App\Workshop\Library;
+use App\Workshop\SwatchBook;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -37,7 +37,7 @@ final readonly class FormulaController
 
     public function __construct(private Workshop $workshop, private Library $library, private SwatchBook $swatches) {}
 
-    public function index(ShopHardness $hardness): Response
+    public function index(HardnessBook $hardness): Response
     {
         $formulas = $this->workshop->formulas()->whereHas('versions')->with('versions.pours')->orderBy('name')->get();
 

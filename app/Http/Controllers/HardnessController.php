@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use Apalos\Core\Harden\CostResult;
-use Apalos\Core\Harden\Hardener;
 use Apalos\Core\Harden\HardenRequest;
+use Apalos\Core\Harden\SofteningEffectsResult;
+use Apalos\Core\Harden\SofteningPlanner;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Basis;
 use Apalos\Core\Units\Shore;
-use App\Http\Views\HardnessAnswerView;
-use App\Http\Views\HardnessView;
-use App\Shop\Library;
-use App\Shop\PlannedBatch;
-use App\Shop\ShopHardness;
-use App\Shop\SofteningNotes;
-use App\Shop\SwatchBook;
+use App\Reads\HardnessAnswerView;
+use App\Reads\HardnessView;
+use App\Reads\SofteningNotes;
+use App\Workshop\HardnessBook;
+use App\Workshop\Library;
+use App\Workshop\PlannedBatch;
+use App\Workshop\SwatchBook;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -27,7 +27,7 @@ use Inertia\Response;
 /** The hardness screen: the softener curve, a target, and what it comes to in grams. */
 final readonly class HardnessController
 {
-    public function __construct(private ShopHardness $hardness, private PlannedBatch $batch, private SwatchBook $swatches, private Library $library, private SofteningNotes $notes) {}
+    public function __construct(private HardnessBook $hardness, private PlannedBatch $batch, private SwatchBook $swatches, private Library $library, private SofteningNotes $notes) {}
 
     public function show(Request $request): Response
     {
@@ -69,8 +69,8 @@ final readonly class HardnessController
         $target = $in->objectOrNull('target')?->only('scale', 'reading');
         $target = $target === null ? $this->halfWay($base->code, $softener->code) : HardenRequest::shore($target, 'reading');
         // Drawn far, asked near: what is warned of is the target, not the end of the drawing.
-        $line = (new Hardener)->answer($this->hardness->request($base->code, $softener->code, null));
-        $harden = (new Hardener)->answer($this->hardness->request($base->code, $softener->code, $target, [0.0]));
+        $line = (new SofteningPlanner)->answer($this->hardness->request($base->code, $softener->code, null));
+        $harden = (new SofteningPlanner)->answer($this->hardness->request($base->code, $softener->code, $target, [0.0]));
         [$mix, $wrong] = [null, null];
         $found = $harden->forTarget?->pctOfAB;
         try {
@@ -83,7 +83,7 @@ final readonly class HardnessController
 
         return new HardnessAnswerView(
             $base->code, $softener->code, $target, $harden, $line->curve,
-            $found === null || $softener->softening === null ? null : CostResult::of($base, $softener->softening, $limit, $found, $thinnest),
+            $found === null || $softener->softening === null ? null : SofteningEffectsResult::of($base, $softener->softening, $limit, $found, $thinnest),
             $mix, $wrong, $limit, $base->reference->degrees, $this->swatches->pucks($base->code, $softener->code), $found === null ? [] : $this->notes->near($base, $softener, $found),
         );
     }
@@ -92,7 +92,7 @@ final readonly class HardnessController
     private function halfWay(string $base, string $softener): Shore
     {
         $request = $this->hardness->request($base, $softener, null);
-        $half = (new Hardener)->answer($this->hardness->request($base, $softener, null, [$request->maxPct / 2.0]));
+        $half = (new SofteningPlanner)->answer($this->hardness->request($base, $softener, null, [$request->maxPct / 2.0]));
 
         return Shore::of($half->curve[0]->shore->scale, max(1.0, round($half->curve[0]->shore->reading)));
     }

@@ -8,13 +8,13 @@ use Apalos\Core\Contact\Release;
 use Apalos\Core\Contact\Sealer;
 use Apalos\Core\Contact\Surface;
 use App\Http\Requests\JobRequest;
-use App\Http\Views\JobsView;
-use App\Http\Views\JobView;
 use App\Models\Job;
 use App\Models\Workshop;
-use App\Shop\JobContacts;
-use App\Shop\Library;
-use App\Shop\ShopContacts;
+use App\Reads\JobsView;
+use App\Reads\JobView;
+use App\Workshop\ContactBook;
+use App\Workshop\JobContacts;
+use App\Workshop\Library;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Support\Facades\DB;
 use Inertia\Inertia;
@@ -22,7 +22,7 @@ use Inertia\Response;
 
 final class JobController
 {
-    public function index(Workshop $workshop, Library $library, JobContacts $contacts, ShopContacts $shop): Response
+    public function index(Workshop $workshop, Library $library, JobContacts $contacts, ContactBook $shop): Response
     {
         $jobs = $workshop->jobs()->with('impressions.pours')->latest('updated_at')->get();
 
@@ -45,7 +45,7 @@ final class JobController
         return redirect()->to("/jobs/{$job->id}");
     }
 
-    public function show(Job $job, Library $library, JobContacts $contacts, ShopContacts $shop): Response
+    public function show(Job $job, Library $library, JobContacts $contacts, ContactBook $shop): Response
     {
         $job->load('impressions.pours');
 
@@ -81,7 +81,7 @@ final class JobController
     }
 
     /** @return array{surfaces: array<string, string>, releases: array<string, array{name: string, how: string, hides: int, paint: string, skin_safe: bool, vapour: bool, coats: int, minutes: float, every: int, cost: float}>, sealers: array<string, string>} */
-    private static function words(ShopContacts $shop): array
+    private static function words(ContactBook $shop): array
     {
         $knowledge = $shop->knowledge();
 

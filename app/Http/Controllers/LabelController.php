@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Views\LabelsView;
 use App\Models\Swatch;
 use App\Models\Workshop;
-use App\Shop\KnownSwatch;
-use App\Shop\SwatchBook;
+use App\Reads\LabelsView;
+use App\Workshop\KnownSwatch;
+use App\Workshop\SwatchBook;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 use Inertia\Inertia;

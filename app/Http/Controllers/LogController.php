@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Exchange\Csv;
-use App\Http\Views\LogView;
 use App\Models\Pour;
-use App\Shop\Library;
-use App\Shop\LogQuery;
+use App\Reads\LogQuery;
+use App\Reads\LogView;
+use App\Workshop\Library;
 use Illuminate\Http\Request;
 use Inertia\Inertia;
 use Inertia\Response;

@@ -7,8 +7,8 @@ namespace App\Http\Controllers;
 use App\Actions\ReviseChain;
 use App\Models\ImpressionKind;
 use App\Models\Job;
-use App\Shop\Library;
-use App\Shop\ShopContacts;
+use App\Workshop\ContactBook;
+use App\Workshop\Library;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Inertia\Inertia;
@@ -19,7 +19,7 @@ final readonly class MouldController
 {
     public function __construct(private Library $library) {}
 
-    public function show(Job $job, ShopContacts $contacts): Response
+    public function show(Job $job, ContactBook $contacts): Response
     {
         $job->load('impressions');
         $knowledge = $contacts->knowledge();

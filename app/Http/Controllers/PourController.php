@@ -9,18 +9,18 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Pour\PourReckoning;
 use App\Actions\PourAgain;
 use App\Actions\StartPour;
-use App\Http\Views\PourSheetView;
-use App\Http\Views\ReckoningView;
 use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\RunEvent;
 use App\Models\Workshop;
-use App\Shop\Library;
-use App\Shop\Room;
-use App\Shop\SheetReckoner;
-use App\Shop\ShopHardness;
+use App\Reads\PourSheetView;
+use App\Reads\ReckoningView;
+use App\Workshop\HardnessBook;
+use App\Workshop\Library;
+use App\Workshop\RoomTemperature;
+use App\Workshop\SheetReckoner;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -33,7 +33,7 @@ final class PourController
     /** A sheet is a page, not a book. */
     private const LARGEST_SHEET = 40_000;
 
-    public function show(Pour $pour, Library $library, Workshop $workshop, SheetReckoner $reckoner, Room $room, ShopHardness $hardness): Response|RedirectResponse
+    public function show(Pour $pour, Library $library, Workshop $workshop, SheetReckoner $reckoner, RoomTemperature $room, HardnessBook $hardness): Response|RedirectResponse
     {
         if ($pour->state !== PourState::Draft) {
             return redirect()->to("/pours/{$pour->id}/run");
@@ -48,7 +48,7 @@ final class PourController
     }
 
     /** Keeps the sheet as typed, right or wrong, and answers it. */
-    public function sheet(Request $request, Pour $pour, SheetReckoner $reckoner, Room $room, ShopHardness $hardness): JsonResponse
+    public function sheet(Request $request, Pour $pour, SheetReckoner $reckoner, RoomTemperature $room, HardnessBook $hardness): JsonResponse
     {
         /** @var array<array-key, mixed> $sheet */
         $sheet = $request->json()->all();
@@ -99,7 +99,7 @@ final class PourController
     }
 
     /** @return array<string, mixed> */
-    private function answered(PourReckoning $reckoning, Room $room, ShopHardness $hardness): array
+    private function answered(PourReckoning $reckoning, RoomTemperature $room, HardnessBook $hardness): array
     {
         return (new ReckoningView($reckoning, $room->now()->degrees, $reckoning->recipe === null ? null : $hardness->expected($reckoning->recipe)))->toArray();
     }

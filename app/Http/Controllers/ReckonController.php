@@ -7,15 +7,15 @@ namespace App\Http\Controllers;
 use Apalos\Core\Console\Shelves;
 use Apalos\Core\Console\Verb;
 use Apalos\Core\Input\Fields;
-use App\Shop\Library;
-use App\Shop\ShopContacts;
+use App\Workshop\ContactBook;
+use App\Workshop\Library;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
 /** The console's verbs over HTTP: the same JSON in, the same JSON out, 422 where the console exits with 2. */
 final class ReckonController
 {
-    public function __invoke(Request $request, Library $library, ShopContacts $contacts, string $verb): JsonResponse
+    public function __invoke(Request $request, Library $library, ContactBook $contacts, string $verb): JsonResponse
     {
         $known = Verb::tryFrom($verb);
         abort_if($known === null, 404, 'Known are: '.implode(', ', array_column(Verb::cases(), 'value')).'.');

@@ -7,12 +7,12 @@ namespace App\Http\Controllers;
 use Apalos\Core\Input\Fields;
 use App\Actions\RecordEvent;
 use App\Actions\StepHasMoved;
-use App\Http\Views\RunView;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Shop\Library;
-use App\Shop\PourClock;
-use App\Shop\RecordedRun;
+use App\Reads\RunView;
+use App\Workshop\CureClock;
+use App\Workshop\Library;
+use App\Workshop\RecordedRun;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -22,7 +22,7 @@ use Inertia\Response;
 
 final readonly class RunController
 {
-    public function __construct(private Library $library, private PourClock $clock) {}
+    public function __construct(private Library $library, private CureClock $clock) {}
 
     public function show(Pour $pour): Response|RedirectResponse
     {

@@ -10,13 +10,13 @@ use App\Actions\BeginSeries;
 use App\Actions\LabelSeries;
 use App\Actions\StepHasMoved;
 use App\Actions\WeighSeries;
-use App\Http\Views\SeriesRunView;
-use App\Http\Views\SeriesView;
 use App\Models\Series;
 use App\Models\Swatch;
-use App\Shop\Library;
-use App\Shop\SeriesBook;
-use App\Shop\ShopHardness;
+use App\Reads\SeriesRunView;
+use App\Reads\SeriesView;
+use App\Workshop\HardnessBook;
+use App\Workshop\Library;
+use App\Workshop\SeriesBook;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -29,7 +29,7 @@ final readonly class SeriesController
 {
     public function __construct(private SeriesBook $book) {}
 
-    public function show(Request $request, Library $library, ShopHardness $hardness): Response
+    public function show(Request $request, Library $library, HardnessBook $hardness): Response
     {
         $word = static fn (string $key): string => is_string($said = $request->query($key)) ? $said : '';
 

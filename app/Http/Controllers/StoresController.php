@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Views\StoresView;
-use App\Shop\Library;
-use App\Shop\PourClock;
-use App\Shop\Room;
+use App\Reads\StoresView;
+use App\Workshop\CureClock;
+use App\Workshop\Library;
+use App\Workshop\RoomTemperature;
 use Inertia\Inertia;
 use Inertia\Response;
 
 final class StoresController
 {
-    public function __invoke(Library $library, Room $room, PourClock $clock, ?string $code = null): Response
+    public function __invoke(Library $library, RoomTemperature $room, CureClock $clock, ?string $code = null): Response
     {
         $shelf = $library->shelf();
         abort_if($code !== null && ! isset($shelf->bases[$code]) && ! isset($shelf->additives[$code]), 404);

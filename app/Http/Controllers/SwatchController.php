@@ -11,14 +11,14 @@ use Apalos\Core\Tint\Lab;
 use Apalos\Core\Units\Shore;
 use Apalos\Core\Units\ShoreScale;
 use App\Actions\ReadSwatch;
-use App\Http\Views\DrawerView;
 use App\Models\FormulaVersion;
 use App\Models\Swatch;
 use App\Models\SwatchReading;
 use App\Models\Workshop;
-use App\Shop\DrawerQuery;
-use App\Shop\Library;
-use App\Shop\ShopHardness;
+use App\Reads\DrawerQuery;
+use App\Reads\DrawerView;
+use App\Workshop\HardnessBook;
+use App\Workshop\Library;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -32,7 +32,7 @@ final readonly class SwatchController
 {
     public function __construct(private Workshop $workshop, private Library $library) {}
 
-    public function drawer(Request $request, DrawerQuery $query, ShopHardness $hardness): Response
+    public function drawer(Request $request, DrawerQuery $query, HardnessBook $hardness): Response
     {
         $word = static fn (string $key): string => is_string($said = $request->query($key)) ? trim($said) : '';
         $filter = ['q' => $word('q'), 'base' => $word('base'), 'hardness' => $word('hardness'), 'colour' => $word('colour')];

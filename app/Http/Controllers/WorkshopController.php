@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Apalos\Core\Input\Fields;
-use App\Actions\DrawStrip;
 use App\Actions\SetUpBench;
-use App\Http\Views\FrameView;
 use App\Models\Workshop;
-use App\Shop\Room;
+use App\Reads\DrawStrip;
+use App\Reads\FrameView;
+use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -17,7 +17,7 @@ use Illuminate\Http\Request;
 /** What holds for the whole bench. Answers with the frame as it is afterwards. */
 final readonly class WorkshopController
 {
-    public function __construct(private Workshop $workshop, private Room $room, private DrawStrip $draw) {}
+    public function __construct(private Workshop $workshop, private RoomTemperature $room, private DrawStrip $draw) {}
 
     public function show(): JsonResponse
     {

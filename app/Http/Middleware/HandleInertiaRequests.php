@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Actions\DrawStrip;
-use App\Http\Views\FrameView;
 use App\Models\Workshop;
-use App\Shop\Room;
+use App\Reads\DrawStrip;
+use App\Reads\FrameView;
+use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Inertia\Middleware;
@@ -22,7 +22,7 @@ final class HandleInertiaRequests extends Middleware
     {
         return [
             ...parent::share($request),
-            'frame' => static fn (): array => (new FrameView(app(Workshop::class), app(Room::class), app(DrawStrip::class)(CarbonImmutable::now())))->toArray(),
+            'frame' => static fn (): array => (new FrameView(app(Workshop::class), app(RoomTemperature::class), app(DrawStrip::class)(CarbonImmutable::now())))->toArray(),
             'flash' => fn (): ?string => $this->said($request, 'said'),
             'undo' => fn (): ?string => $this->said($request, 'undo'),
             'onward' => fn (): ?array => $this->onward($request),

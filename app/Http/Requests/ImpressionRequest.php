@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use Apalos\Core\Contact\Role;
+use Apalos\Core\Contact\MouldPart;
 use App\Http\Rules\KnownSurface;
 use App\Models\ImpressionKind;
 use Illuminate\Foundation\Http\FormRequest;
@@ -24,7 +24,7 @@ final class ImpressionRequest extends FormRequest
             'surface' => ['sometimes', 'nullable', 'string', 'max:60', new KnownSurface],
             'wall' => ['sometimes', 'nullable', 'string', 'max:60', new KnownSurface],
             'bed' => ['sometimes', 'nullable', 'string', 'max:60', new KnownSurface],
-            'role' => ['sometimes', Rule::enum(Role::class)],
+            'role' => ['sometimes', Rule::enum(MouldPart::class)],
             'from_id' => ['sometimes', 'nullable', 'integer'],
             'after' => ['sometimes', 'nullable', 'integer'],
         ];

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Rules;
 
-use App\Shop\ShopContacts;
+use App\Workshop\ContactBook;
 use Closure;
 use Illuminate\Contracts\Validation\ValidationRule;
 
@@ -13,7 +13,7 @@ final class KnownSurface implements ValidationRule
 {
     public function validate(string $attribute, mixed $value, Closure $fail): void
     {
-        if ($value !== null && $value !== '' && (! is_string($value) || ! isset(app(ShopContacts::class)->knowledge()->surfaces[$value]))) {
+        if ($value !== null && $value !== '' && (! is_string($value) || ! isset(app(ContactBook::class)->knowledge()->surfaces[$value]))) {
             $fail('That surface is not in the library. Choose one that is.');
         }
     }

@@ -8,8 +8,8 @@ use Apalos\Core\Contact\ContactEngine;
 use Apalos\Core\Contact\ContactRequest;
 use Apalos\Core\Cure\Clock;
 use Apalos\Core\Cure\CureRequest;
-use Apalos\Core\Harden\Hardener;
 use Apalos\Core\Harden\HardenRequest;
+use Apalos\Core\Harden\SofteningPlanner;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\MixPlanner;
 use Apalos\Core\Mix\MixRequest;
@@ -18,7 +18,7 @@ use Apalos\Core\Mix\TopupRequest;
 use Apalos\Core\Mould\MouldChooser;
 use Apalos\Core\Mould\PieceRequest;
 use Apalos\Core\Series\SeriesPlanner;
-use Apalos\Core\Tint\PatchReader;
+use Apalos\Core\Tint\PhotoPatchReader;
 use Apalos\Core\Tint\Tinter;
 use Apalos\Core\Volume\VolumeEstimator;
 use Apalos\Core\Volume\VolumeRequest;
@@ -65,9 +65,9 @@ enum Verb: string
             self::Topup => (new Topup)->rescue(TopupRequest::from($in))->toArray(),
             self::Cure => (new Clock)->read(CureRequest::from($in))->toArray(),
             self::Volume => (new VolumeEstimator)->estimate(VolumeRequest::from($in))->toArray(),
-            self::Harden => (new Hardener)->answer(HardenRequest::from($in))->toArray(),
+            self::Harden => (new SofteningPlanner)->answer(HardenRequest::from($in))->toArray(),
             self::Tint => is_array($answer = (new Tinter)->ask($in)) ? $answer : $answer->toArray(),
-            self::Patch => (new PatchReader)->read($in)->toArray(),
+            self::Patch => (new PhotoPatchReader)->read($in)->toArray(),
             self::Series => (new SeriesPlanner)->ask($in),
             self::Contact => (new ContactEngine($shelves->contacts))->judge(ContactRequest::from($in, $shelves->contacts))->toArray(),
             self::Mould => (new MouldChooser($shelves->moulds, $shelves->contacts))->choose(PieceRequest::from($in, $shelves->contacts))->toArray(),

@@ -45,7 +45,7 @@ final readonly class Chain
         }
         foreach (array_reverse($earlier) as $other) {
             // A mould takes a positive, a positive takes a mould, a jacket goes over the mould before it.
-            if ($link->role === Role::Jacket ? ! $other->positive : ($other->positive !== $link->positive && $other->role !== Role::Jacket)) {
+            if ($link->role === MouldPart::Jacket ? ! $other->positive : ($other->positive !== $link->positive && $other->role !== MouldPart::Jacket)) {
                 return $other;
             }
         }
@@ -89,18 +89,18 @@ final readonly class Chain
      */
     private function partners(ChainLink $link, ChainLink $source): array
     {
-        if ($link->role === Role::Jacket) {
+        if ($link->role === MouldPart::Jacket) {
             return [$source];
         }
         $partners = [$source];
         foreach ($this->before($link) as $other) {
-            if ($other === $source || $other->role === Role::Jacket) {
+            if ($other === $source || $other->role === MouldPart::Jacket) {
                 continue;
             }
             // Only halves stand together: a second mould of the same original is poured without the first.
-            $half = ($link->positive ? $source : $link)->role === Role::Half && $other->role === Role::Half;
+            $half = ($link->positive ? $source : $link)->role === MouldPart::Half && $other->role === MouldPart::Half;
             $sibling = $half && ! $other->positive && $this->source($other) === ($link->positive ? $this->source($source) : $source);
-            $within = $link->positive && in_array($other->role, [Role::Core, Role::Insert], true);
+            $within = $link->positive && in_array($other->role, [MouldPart::Core, MouldPart::Insert], true);
             if ($sibling || $within) {
                 $partners[] = $other;
             }

@@ -16,7 +16,7 @@ final readonly class ChainLink
         public int $id,
         public string $name,
         public bool $positive,
-        public Role $role,
+        public MouldPart $role,
         public ?Family $fresh,
         public ?Surface $becomes,
         public ?int $from = null,

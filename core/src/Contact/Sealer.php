@@ -31,7 +31,7 @@ final readonly class Sealer
         return $this->on->names($surface->id, $surface->groups) !== null;
     }
 
-    /** This may not cure over it: a dab first. */
+    /** This may not cure over it: a test patch first. */
     public function isDoubtfulUnder(Family $fresh): bool
     {
         return in_array($fresh->id, $this->testUnder, true);

@@ -16,8 +16,8 @@ final readonly class Contradictions
     private const FAR_SD = 3.0;
 
     /**
-     * @param  list<Swatch>  $swatches
-     * @return list<Puck> in the order of the swatches
+     * @param  list<SoftenedPuck>  $swatches
+     * @return list<JudgedPuck> in the order of the swatches
      */
     public static function among(Shore $base, float $k, array $swatches): array
     {
@@ -33,12 +33,12 @@ final readonly class Contradictions
         }
         $off = self::off($base, $k, $swatches, $kept);
 
-        return array_map(static fn (int $i): Puck => new Puck($swatches[$i], $off[$i], ! isset($kept[$i])), array_keys($swatches));
+        return array_map(static fn (int $i): JudgedPuck => new JudgedPuck($swatches[$i], $off[$i], ! isset($kept[$i])), array_keys($swatches));
     }
 
     /**
-     * @param  list<Swatch>  $swatches
-     * @param  array<int, Swatch>  $kept
+     * @param  list<SoftenedPuck>  $swatches
+     * @param  array<int, SoftenedPuck>  $kept
      * @return array<int, float>
      */
     private static function off(Shore $base, float $k, array $swatches, array $kept): array

@@ -19,7 +19,7 @@ final readonly class HardenRequest
     private const GRID_STEP_PCT = 10.0;
 
     /**
-     * @param  list<Swatch>  $swatches
+     * @param  list<SoftenedPuck>  $swatches
      * @param  list<float>  $at  per cent of A+B
      */
     public function __construct(
@@ -47,7 +47,7 @@ final readonly class HardenRequest
             $base->positiveOrNull('k', 20.0) ?? self::USUAL_K,
             $max,
             $ratio === null ? 0.5 : Ratio::from($ratio)->weightFractionOfA(null, null),
-            array_map(static fn (Fields $swatch): Swatch => new Swatch($swatch->only('pct_of_ab', 'reading', 'scale')->number('pct_of_ab', 0.0, 500.0), self::shore($swatch, 'reading')), $in->objects('swatches')),
+            array_map(static fn (Fields $swatch): SoftenedPuck => new SoftenedPuck($swatch->only('pct_of_ab', 'reading', 'scale')->number('pct_of_ab', 0.0, 500.0), self::shore($swatch, 'reading')), $in->objects('swatches')),
             $target === null ? null : self::shore($target->only('reading', 'scale'), 'reading'),
             $at === [] ? self::grid($max) : $at,
         );

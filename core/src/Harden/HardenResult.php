@@ -21,7 +21,7 @@ final readonly class HardenResult
 {
     /**
      * @param  list<CurvePoint>  $curve
-     * @param  list<Puck>  $pucks
+     * @param  list<JudgedPuck>  $pucks
      * @param  list<Warning>  $warnings
      */
     public function __construct(public float $c, public float $k, public array $curve, public array $pucks, public ?SoftenerAnswer $forTarget, public int $restsOn, public array $warnings) {}
@@ -33,7 +33,7 @@ final readonly class HardenResult
             'c' => $this->c,
             'k' => $this->k,
             'curve' => array_map(static fn (CurvePoint $p): array => ['pct_of_ab' => $p->pctOfAB, 'shore' => $p->shore->toArray(), 'other' => $p->other->toArray(), 'low' => $p->low, 'high' => $p->high], $this->curve),
-            'pucks' => array_map(static fn (Puck $p): array => ['pct_of_ab' => $p->swatch->pctOfAB, 'shore' => $p->swatch->shore->toArray(), 'off_sd' => $p->offSd, 'outlier' => $p->isOutlier], $this->pucks),
+            'pucks' => array_map(static fn (JudgedPuck $p): array => ['pct_of_ab' => $p->swatch->pctOfAB, 'shore' => $p->swatch->shore->toArray(), 'off_sd' => $p->offSd, 'outlier' => $p->isOutlier], $this->pucks),
             'for_target' => $this->forTarget === null ? null : [
                 'pct_of_ab' => $this->forTarget->pctOfAB, 'pct_of_one_part' => $this->forTarget->pctOfOnePart, 'low' => $this->forTarget->low, 'high' => $this->forTarget->high,
             ],

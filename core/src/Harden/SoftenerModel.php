@@ -24,7 +24,7 @@ final readonly class SoftenerModel
 
     private function __construct(public float $c, public float $k, private float $varC, private float $varK, private float $covariance) {}
 
-    /** @param  list<Swatch>  $swatches */
+    /** @param  list<SoftenedPuck>  $swatches */
     public static function learnt(Shore $base, float $k, array $swatches): self
     {
         [$cc, $ck, $kk] = [1.0 / self::SD_C ** 2, 0.0, 1.0 / (self::SD_K_SHARE * $k) ** 2];
@@ -62,7 +62,7 @@ final readonly class SoftenerModel
     }
 
     /** How far a puck that this line does not know lies from it, in standard deviations of such a reading. */
-    public function residual(Swatch $swatch): float
+    public function residual(SoftenedPuck $swatch): float
     {
         return (log($swatch->shore->modulus()) - $this->lnModulus($swatch->share())) / $this->sd($swatch->share());
     }

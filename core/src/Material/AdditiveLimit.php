@@ -11,13 +11,13 @@ use Apalos\Core\Mix\Into;
 /** How much of a kind of additive a base bears, on which basis, and the side it goes into. */
 final readonly class AdditiveLimit
 {
-    public function __construct(public Role $role, public float $max, public Basis $basis, public Into $into) {}
+    public function __construct(public AdditiveRole $role, public float $max, public Basis $basis, public Into $into) {}
 
     public static function from(Fields $in): self
     {
         $in->only('role', 'max', 'basis', 'into');
 
-        return new self($in->choice('role', Role::class), $in->positive('max'), $in->choice('basis', Basis::class), $in->choice('into', Into::class));
+        return new self($in->choice('role', AdditiveRole::class), $in->positive('max'), $in->choice('basis', Basis::class), $in->choice('into', Into::class));
     }
 
     /** @return array{role: string, max: float, basis: string, into: string} */

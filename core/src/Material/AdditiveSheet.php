@@ -23,7 +23,7 @@ final readonly class AdditiveSheet
     private function __construct(
         public string $code,
         public string $name,
-        public Role $role,
+        public AdditiveRole $role,
         public array $families,
         public Density $sg,
         public Basis $basis,
@@ -48,7 +48,7 @@ final readonly class AdditiveSheet
         return new self(
             $in->text('code'),
             $in->text('name'),
-            $in->choice('role', Role::class),
+            $in->choice('role', AdditiveRole::class),
             $strings($sheet['families'] ?? []),
             Density::of($in->positive('sg')),
             $in->choice('basis', Basis::class),

@@ -93,7 +93,7 @@ final readonly class BaseSheet
         return Fields::of($this->written, $this->code);
     }
 
-    public function limitFor(Role $role): ?AdditiveLimit
+    public function limitFor(AdditiveRole $role): ?AdditiveLimit
     {
         foreach ($this->limits as $limit) {
             if ($limit->role === $role) {

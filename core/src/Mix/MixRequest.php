@@ -15,7 +15,7 @@ final readonly class MixRequest
     /** @param  list<Additive>  $additives */
     public function __construct(
         public Base $base,
-        public Target $target,
+        public MixTarget $target,
         public array $additives,
         public Scale $scale,
         public ?Vessel $vessel,
@@ -33,7 +33,7 @@ final readonly class MixRequest
 
         return new self(
             Base::from($in->object('base')),
-            Target::from($in->object('target')),
+            MixTarget::from($in->object('target')),
             array_map(Additive::from(...), $in->objects('additives')),
             Scale::from($in->object('scale')),
             $vessel === null ? null : Vessel::from($vessel),

@@ -10,7 +10,7 @@ use Apalos\Core\Input\Fields;
 
 /**
  * A piece as mould choice asks about it: size in mm, undercuts, detail, casts wanted, what is cast and how hot, the original,
- * skin, purse; and what a study of its mesh found, where there is one.
+ * skin, budget; and what a study of its mesh found, where there is one.
  */
 final readonly class PieceRequest
 {

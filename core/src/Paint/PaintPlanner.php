@@ -6,13 +6,13 @@ namespace Apalos\Core\Paint;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Material\Role;
+use Apalos\Core\Material\AdditiveRole;
 use Apalos\Core\Mix\Additive;
 use Apalos\Core\Mix\Composition;
 use Apalos\Core\Mix\MixPlanner;
 use Apalos\Core\Mix\MixRequest;
+use Apalos\Core\Mix\MixTarget;
 use Apalos\Core\Mix\Scale;
-use Apalos\Core\Mix\Target;
 use Apalos\Core\Pour\Recipe;
 use Apalos\Core\Result\Say;
 use Apalos\Core\Result\Warning;
@@ -43,21 +43,21 @@ final readonly class PaintPlanner
     {
         $base = $recipe->base->forMixing();
         $all = self::unlimited($recipe);
-        $stays = array_values(array_filter($all, static fn (Additive $a): bool => ! in_array($a->name, self::named($recipe, Role::Solvent), true)));
+        $stays = array_values(array_filter($all, static fn (Additive $a): bool => ! in_array($a->name, self::named($recipe, AdditiveRole::Solvent), true)));
         $dry = Composition::of($base, $stays);
         $wet = Composition::of($base, $all);
         $dryMass = Millilitres::of($areaMm2 * $filmMm * $coats / 1000.0)->massAt($dry->density);
         $ab = $dryMass->g / $dry->massPerAB;
         $mix = $this->mixes->plan(new MixRequest(
-            $base, Target::from(Fields::of(['mass_g' => $ab * $wet->massPerAB, 'waste_pct' => $wastePct])), $all, $scale, null, $room, Minutes::of(0.0), Minutes::of(0.0), null,
+            $base, MixTarget::from(Fields::of(['mass_g' => $ab * $wet->massPerAB, 'waste_pct' => $wastePct])), $all, $scale, null, $room, Minutes::of(0.0), Minutes::of(0.0), null,
         ));
-        $of = static fn (Role $role): float => array_sum(array_map(static fn (string $name): float => $wet->parts[$name] ?? 0.0, self::named($recipe, $role)));
+        $of = static fn (AdditiveRole $role): float => array_sum(array_map(static fn (string $name): float => $wet->parts[$name] ?? 0.0, self::named($recipe, $role)));
         $wetMl = $ab * $wet->massPerAB / $wet->density->gPerMl;
 
         return new PaintResult(
             $mix, $dryMass, $coats, $areaMm2 <= 0.0 ? 0.0 : $wetMl * 1000.0 / $areaMm2 / $coats,
-            ['silicone' => 1.0, 'pigment' => $of(Role::Pigment), 'solvent' => $of(Role::Solvent)],
-            self::flash($recipe), iterator_to_array(self::warnings($recipe, $of(Role::Solvent), 100.0 * $of(Role::Pigment) / $dry->massPerAB), false),
+            ['silicone' => 1.0, 'pigment' => $of(AdditiveRole::Pigment), 'solvent' => $of(AdditiveRole::Solvent)],
+            self::flash($recipe), iterator_to_array(self::warnings($recipe, $of(AdditiveRole::Solvent), 100.0 * $of(AdditiveRole::Pigment) / $dry->massPerAB), false),
         );
     }
 
@@ -72,7 +72,7 @@ final readonly class PaintPlanner
     }
 
     /** @return list<string> */
-    private static function named(Recipe $recipe, Role $role): array
+    private static function named(Recipe $recipe, AdditiveRole $role): array
     {
         return array_values(array_map(static fn ($sheet): string => $sheet->name, array_filter($recipe->sheets(), static fn ($sheet): bool => $sheet->role === $role)));
     }
@@ -97,7 +97,7 @@ final readonly class PaintPlanner
             yield new Warning('no_pigment', 'There is no pigment in it: this is a clear coat.');
         }
         foreach ($recipe->sheets() as $sheet) {
-            if ($sheet->role === Role::Softener) {
+            if ($sheet->role === AdditiveRole::Softener) {
                 yield new Warning('soft_paint', "{$sheet->name} in a paint film stays tacky and picks up dust. Leave it out.");
             }
         }

@@ -13,8 +13,8 @@ use Apalos\Core\Material\Shelf;
 use Apalos\Core\Mix\MixPlanner;
 use Apalos\Core\Mix\MixRequest;
 use Apalos\Core\Mix\MixResult;
+use Apalos\Core\Mix\MixTarget;
 use Apalos\Core\Mix\Scale;
-use Apalos\Core\Mix\Target;
 use Apalos\Core\Mix\Vessel;
 use Apalos\Core\Units\Celsius;
 use Apalos\Core\Units\Minutes;
@@ -77,7 +77,7 @@ final readonly class PourReckoner
 
         return $this->mixes->plan(new MixRequest(
             $recipe->base->forMixing(),
-            Target::from(Fields::of($wanted, 'target')),
+            MixTarget::from(Fields::of($wanted, 'target')),
             $recipe->additives(),
             Scale::from($plan->object('scale')),
             $vessel,

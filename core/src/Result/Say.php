@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Result;
 
-/** How numbers are written in sentences: as many digits as help, no trailing noughts. */
+/** How numbers are written in sentences: as many digits as help, no trailing zeros. */
 final class Say
 {
     public static function number(float $value, int $decimals = 1): string

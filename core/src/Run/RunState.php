@@ -11,7 +11,7 @@ namespace Apalos\Core\Run;
 final readonly class RunState
 {
     /**
-     * @param  array<int, Cup>  $cups  by batch, from 1
+     * @param  array<int, MixingCup>  $cups  by batch, from 1
      * @param  array<int, float>  $filledAt  minutes at which each batch was in the mould
      * @param  list<array{at: float, text: string, fault: string|null}>  $notes
      * @param  array<string, mixed>|null  $grade  payload of the grading
@@ -40,7 +40,7 @@ final readonly class RunState
     /** @param  list<Event>  $events in the order they were recorded */
     public static function of(RunPlan $plan, array $events): self
     {
-        $state = new self($plan, new Step(StepKind::Gear), [1 => Cup::empty($plan, 1)], [], [], null, null, null, [], [], [], null, 0.0);
+        $state = new self($plan, new Step(StepKind::Gear), [1 => MixingCup::empty($plan, 1)], [], [], null, null, null, [], [], [], null, 0.0);
         foreach (self::withoutUndone($events) as $event) {
             $state = $state->after($event);
         }
@@ -64,7 +64,7 @@ final readonly class RunState
         return array_values(array_filter($events, static fn (Event $e): bool => $e->kind !== EventKind::Undone && ! isset($undone[$e->id])));
     }
 
-    public function cup(): Cup
+    public function cup(): MixingCup
     {
         return $this->cups[max(1, $this->step->batch)] ?? $this->cups[count($this->cups)];
     }
@@ -94,7 +94,7 @@ final readonly class RunState
     /** Grams weighed into all cups so far. */
     public function weighedGrams(): float
     {
-        return array_sum(array_map(static fn (Cup $cup): float => array_sum($cup->poured), $this->cups));
+        return array_sum(array_map(static fn (MixingCup $cup): float => array_sum($cup->poured), $this->cups));
     }
 
     private function after(Event $event): self
@@ -140,7 +140,7 @@ final readonly class RunState
         };
         $cups = $this->cups;
         if ($next->batch > 0 && ! isset($cups[$next->batch])) {
-            $cups[$next->batch] = Cup::empty($this->plan, $next->batch);
+            $cups[$next->batch] = MixingCup::empty($this->plan, $next->batch);
         }
 
         return $this->with(
@@ -175,13 +175,13 @@ final readonly class RunState
             : new Step(StepKind::Weigh, $this->step->batch, count($cup->weighings)));
     }
 
-    private function withCup(Cup $cup): self
+    private function withCup(MixingCup $cup): self
     {
         return $this->with(cups: [max(1, $this->step->batch) => $cup] + $this->cups);
     }
 
     /**
-     * @param  array<int, Cup>|null  $cups
+     * @param  array<int, MixingCup>|null  $cups
      * @param  array<int, float>|null  $filledAt
      * @param  list<array{at: float, text: string, fault: string|null}>|null  $notes
      * @param  array<string, mixed>|null  $grade

@@ -12,7 +12,7 @@ use Apalos\Core\Mix\Line;
 use Apalos\Core\Mix\MixPlanner;
 use Apalos\Core\Mix\MixRequest;
 use Apalos\Core\Mix\MixResult;
-use Apalos\Core\Mix\Target;
+use Apalos\Core\Mix\MixTarget;
 use Apalos\Core\Result\Say;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Units\Minutes;
@@ -70,7 +70,7 @@ final readonly class SeriesPlanner
             }
         }
         $strength = isset($cups[self::FULL]) ? self::strength($request, $cups[self::FULL]->batches[0]->lines) : 1.0;
-        $pucks = array_map(fn (array $amount, float $step): Puck => $this->puck($request, $amount, $step, $strength), $amounts, $request->steps);
+        $pucks = array_map(fn (array $amount, float $step): SeriesPuck => $this->puck($request, $amount, $step, $strength), $amounts, $request->steps);
         $usable = array_filter(array_map(static fn (MixResult $mix): ?float => $mix->usable?->min, $cups), static fn (?float $min): bool => $min !== null);
         $minutes = self::MINUTES_A_PUCK * count($pucks);
 
@@ -144,7 +144,7 @@ final readonly class SeriesPlanner
     }
 
     /** @param  array<string, float>  $amount */
-    private function puck(SeriesRequest $request, array $amount, float $step, float $strength): Puck
+    private function puck(SeriesRequest $request, array $amount, float $step, float $strength): SeriesPuck
     {
         $lines = Line::listed($amount, $request->scale->division);
         $shown = [];
@@ -160,7 +160,7 @@ final readonly class SeriesPlanner
             ? 100.0 * $strength * ($shown[self::FULL] ?? 0.0) / $total
             : ($plain <= 0.0 ? 0.0 : 100.0 * ($shown[$request->softener->name] ?? 0.0) / ($plain / Composition::of($request->base, $request->additives)->massPerAB));
 
-        return new Puck($step, $true, $total, $lines);
+        return new SeriesPuck($step, $true, $total, $lines);
     }
 
     /**
@@ -180,14 +180,14 @@ final readonly class SeriesPlanner
     private function cup(SeriesRequest $request, array $additives, float $taken): MixResult
     {
         return $this->mixes->plan(new MixRequest(
-            $request->base, Target::from(Fields::of(['mass_g' => $taken, 'waste_pct' => $request->sparePct])), $additives,
+            $request->base, MixTarget::from(Fields::of(['mass_g' => $taken, 'waste_pct' => $request->sparePct])), $additives,
             $request->scale, null, $request->room, $request->mixing, Minutes::of(0.0), null,
         ));
     }
 
     /**
      * @param  array<string, MixResult>  $cups
-     * @param  list<Puck>  $pucks
+     * @param  list<SeriesPuck>  $pucks
      * @return \Generator<Warning>
      */
     private function warnings(SeriesRequest $request, array $cups, array $pucks, float $minutes, float $usable): \Generator
@@ -212,7 +212,7 @@ final readonly class SeriesPlanner
         if (count($pucks) > 1 && ($request->steps[count($request->steps) - 1] ?? 0.0) - ($request->steps[0] ?? 0.0) < 15.0) {
             yield new Warning('narrow', 'The steps lie close together: such pucks tell little of what lies beyond them. Spread them wider.');
         }
-        $taken = array_sum(array_map(static fn (Puck $puck): float => array_sum(array_map(static fn (Line $line): float => $line->add === self::FULL ? $line->grams->g : 0.0, $puck->lines)), $pucks));
+        $taken = array_sum(array_map(static fn (SeriesPuck $puck): float => array_sum(array_map(static fn (Line $line): float => $line->add === self::FULL ? $line->grams->g : 0.0, $puck->lines)), $pucks));
         $full = $cups[self::FULL]->mass->g ?? 0.0;
         if ($full > 1.05 * $taken * (1.0 + $request->sparePct / 100.0)) {
             yield new Warning('larger_cup', sprintf('The full cup is %s and the pucks take %s of it: in less, its pinch could not be weighed. Have a form at hand for the rest.', Say::grams($full), Say::grams($taken)));
@@ -225,7 +225,7 @@ final readonly class SeriesPlanner
     }
 
     /**
-     * @param  list<Puck>  $pucks
+     * @param  list<SeriesPuck>  $pucks
      * @return list<string>
      */
     private function working(SeriesRequest $request, array $pucks): array

@@ -21,7 +21,7 @@ final readonly class SeriesResult
 {
     /**
      * @param  array<string, MixResult>  $cups  by what they are called in the pucks' lines
-     * @param  list<Puck>  $pucks
+     * @param  list<SeriesPuck>  $pucks
      * @param  list<Warning>  $warnings
      * @param  list<string>  $working
      */
@@ -56,7 +56,7 @@ final readonly class SeriesResult
         }
 
         return [
-            'cups' => $cups, 'pucks' => array_map(static fn (Puck $puck): array => $puck->toArray(), $this->pucks),
+            'cups' => $cups, 'pucks' => array_map(static fn (SeriesPuck $puck): array => $puck->toArray(), $this->pucks),
             'minutes' => $this->minutes, 'usable_min' => $this->usableMin, 'warnings' => Warning::all($this->warnings), 'working' => $this->working,
         ];
     }

@@ -8,7 +8,7 @@ namespace Apalos\Core\Series;
 final readonly class WeighUpState
 {
     /**
-     * @param  string  $on  the vessel the scale was last set to nought with; empty before
+     * @param  string  $on  the vessel the scale was last tared with; empty before
      * @param  float|null  $metAt  minutes since it began
      * @param  int|null  $takeBack  the fact that can be taken back: what the scale saw last
      */
@@ -37,7 +37,7 @@ final readonly class WeighUpState
                     // What the scale saw there before is no longer what is in: taking it back would mean nothing.
                     $puts = array_filter($puts, static fn (array $put): bool => $put !== [$fact->vessel, $fact->line]);
                     break;
-                case FactKind::Nought:
+                case FactKind::Tared:
                     $on = $fact->vessel;
                     break;
                 case FactKind::Met:

@@ -33,7 +33,7 @@ final readonly class Matcher
 
     public function __construct(private TintRequest $request, private Mixture $mixture, private Lab $target) {}
 
-    /** @return list<Recipe> the best with up to n pigments, then the best with fewer and fewer */
+    /** @return list<PigmentLoads> the best with up to n pigments, then the best with fewer and fewer */
     public function best(): array
     {
         $recipes = [];
@@ -43,13 +43,13 @@ final readonly class Matcher
             usort($fitted, static fn (array $a, array $b): int => $a['error'] <=> $b['error']);
             // One pigment grows into every pair; of pairs and more only the promising grow on.
             $parents = $size === 1 ? $fitted : array_slice($fitted, 0, self::GROWN);
-            $refined = array_map(fn (array $fit): Recipe => $this->refine($fit['set'], $fit['loads']), array_slice($fitted, 0, self::REFINED));
-            usort($refined, static fn (Recipe $a, Recipe $b): int => $a->deltaE <=> $b->deltaE);
+            $refined = array_map(fn (array $fit): PigmentLoads => $this->refine($fit['set'], $fit['loads']), array_slice($fitted, 0, self::REFINED));
+            usort($refined, static fn (PigmentLoads $a, PigmentLoads $b): int => $a->deltaE <=> $b->deltaE);
             if ($refined !== []) {
                 $recipes[] = $refined[0];
             }
         }
-        usort($recipes, static fn (Recipe $a, Recipe $b): int => [$a->deltaE, count($a->loads)] <=> [$b->deltaE, count($b->loads)]);
+        usort($recipes, static fn (PigmentLoads $a, PigmentLoads $b): int => [$a->deltaE, count($a->loads)] <=> [$b->deltaE, count($b->loads)]);
 
         return $recipes;
     }
@@ -154,7 +154,7 @@ final readonly class Matcher
      * @param  list<int>  $set
      * @param  array<int, float>  $loads
      */
-    private function refine(array $set, array $loads): Recipe
+    private function refine(array $set, array $loads): PigmentLoads
     {
         $pigments = $this->of($set);
         $grid = $this->request->stepPct;
@@ -188,7 +188,7 @@ final readonly class Matcher
             }
         }
 
-        return new Recipe($named, $this->mixture->lab($pigments, $loads), $this->difference($pigments, $loads));
+        return new PigmentLoads($named, $this->mixture->lab($pigments, $loads), $this->difference($pigments, $loads));
     }
 
     /**

@@ -21,10 +21,10 @@ final readonly class TintResult
 {
     /**
      * @param  list<array{thickness_mm: float, backing: 'light'|'dark', lab: Lab}>  $chips
-     * @param  list<Recipe>  $alternatives  with fewer pigments
+     * @param  list<PigmentLoads>  $alternatives  with fewer pigments
      * @param  list<Warning>  $warnings
      */
-    public function __construct(public Recipe $recipe, public bool $hasTarget, public array $chips, public ?float $hidesFromMm, public array $alternatives, public array $warnings) {}
+    public function __construct(public PigmentLoads $recipe, public bool $hasTarget, public array $chips, public ?float $hidesFromMm, public array $alternatives, public array $warnings) {}
 
     /** @return TintShape */
     public function toArray(): array
@@ -36,7 +36,7 @@ final readonly class TintResult
             'hides_from_mm' => $this->hidesFromMm,
             'loads' => $this->recipe->loads,
             'delta_e' => $this->hasTarget ? $this->recipe->deltaE : null,
-            'alternatives' => array_map(static fn (Recipe $recipe): array => $recipe->toArray(), $this->alternatives),
+            'alternatives' => array_map(static fn (PigmentLoads $recipe): array => $recipe->toArray(), $this->alternatives),
             'warnings' => Warning::all($this->warnings),
         ];
     }

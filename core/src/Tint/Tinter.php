@@ -51,18 +51,18 @@ final readonly class Tinter
         $mixture = new Mixture($request->base, $request->mm, Spectrum::of($request->backing));
         $recipes = $request->loads === null && $request->target !== null ? (new Matcher($request, $mixture, $request->target))->best() : [];
         $recipe = $recipes[0] ?? $this->shown($request, $mixture);
-        $fewer = array_values(array_filter($recipes, static fn (Recipe $other): bool => $other !== $recipe && count($other->loads) < max(1, count($recipe->loads))));
+        $fewer = array_values(array_filter($recipes, static fn (PigmentLoads $other): bool => $other !== $recipe && count($other->loads) < max(1, count($recipe->loads))));
 
         return new TintResult($recipe, $request->target !== null, $this->chips($request, $recipe), $this->hidesFrom($request, $recipe), array_slice($fewer, 0, self::ALTERNATIVES), iterator_to_array($this->warnings($request, $recipe), false));
     }
 
-    private function shown(TintRequest $request, Mixture $mixture): Recipe
+    private function shown(TintRequest $request, Mixture $mixture): PigmentLoads
     {
         $loads = $request->loads ?? [];
         [$pigments, $amounts] = $this->split($request, $loads);
         $lab = $mixture->lab($pigments, $amounts);
 
-        return new Recipe($loads, $lab, $request->target === null ? 0.0 : Difference::between($request->target, $lab));
+        return new PigmentLoads($loads, $lab, $request->target === null ? 0.0 : Difference::between($request->target, $lab));
     }
 
     /**
@@ -77,7 +77,7 @@ final readonly class Tinter
     }
 
     /** @return list<array{thickness_mm: float, backing: 'light'|'dark', lab: Lab}> */
-    private function chips(TintRequest $request, Recipe $recipe): array
+    private function chips(TintRequest $request, PigmentLoads $recipe): array
     {
         [$pigments, $amounts] = $this->split($request, $recipe->loads);
         $chips = [];
@@ -95,7 +95,7 @@ final readonly class Tinter
      * The thickness in mm from which nobody tells what lies behind: light and dark backing come within ΔE00 1 of each other.
      * By halving, for the difference falls all the way with the thickness. Null where it shows through at any thickness met.
      */
-    private function hidesFrom(TintRequest $request, Recipe $recipe): ?float
+    private function hidesFrom(TintRequest $request, PigmentLoads $recipe): ?float
     {
         [$pigments, $amounts] = $this->split($request, $recipe->loads);
         [$light, $dark] = [Spectrum::of(Lab::of(...self::LIGHT)), Spectrum::of(Lab::of(...self::DARK))];
@@ -115,7 +115,7 @@ final readonly class Tinter
     }
 
     /** @return \Generator<Warning> */
-    private function warnings(TintRequest $request, Recipe $recipe): \Generator
+    private function warnings(TintRequest $request, PigmentLoads $recipe): \Generator
     {
         $sum = array_sum($recipe->loads);
         if ($sum > $request->maxLoad + 1e-9) {

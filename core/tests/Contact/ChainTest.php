@@ -6,7 +6,7 @@ namespace Apalos\Core\Tests\Contact;
 
 use Apalos\Core\Contact\Chain;
 use Apalos\Core\Contact\ChainLink;
-use Apalos\Core\Contact\Role;
+use Apalos\Core\Contact\MouldPart;
 use Apalos\Core\Contact\Touch;
 use Apalos\Core\Input\BadInput;
 use PHPUnit\Framework\TestCase;
@@ -15,7 +15,7 @@ final class ChainTest extends TestCase
 {
     private int $id = 0;
 
-    private function link(string $name, bool $positive, ?string $family, ?string $becomes = null, Role $role = Role::Whole, ?int $from = null, ?string $wall = null, ?string $bed = null): ChainLink
+    private function link(string $name, bool $positive, ?string $family, ?string $becomes = null, MouldPart $role = MouldPart::Whole, ?int $from = null, ?string $wall = null, ?string $bed = null): ChainLink
     {
         $k = Shipped::knowledge();
         $fresh = $family === null ? null : $k->family($family);
@@ -49,8 +49,8 @@ final class ChainTest extends TestCase
             'Casts' => ['Gang mould: silicone-platinum'],
         ], self::touches([
             $this->link('Sculpt', true, null, 'clay-oil-sulphur-free'),
-            $this->link('Half 1', false, 'silicone-tin', role: Role::Half, wall: 'foam-board', bed: 'clay-water'),
-            $this->link('Half 2', false, 'silicone-tin', role: Role::Half, wall: 'foam-board'),
+            $this->link('Half 1', false, 'silicone-tin', role: MouldPart::Half, wall: 'foam-board', bed: 'clay-water'),
+            $this->link('Half 2', false, 'silicone-tin', role: MouldPart::Half, wall: 'foam-board'),
             $this->link('Hard copy', true, 'urethane-resin'),
             $this->link('Gang mould', false, 'silicone-platinum', wall: 'acrylic'),
             $this->link('Casts', true, 'urethane-rubber'),
@@ -62,7 +62,7 @@ final class ChainTest extends TestCase
         $found = self::touches([
             $this->link('Last', true, null, 'wood'),
             $this->link('Glove', false, 'silicone-platinum'),
-            $this->link('Jacket', false, 'plaster', role: Role::Jacket),
+            $this->link('Jacket', false, 'plaster', role: MouldPart::Jacket),
             $this->link('Boots', true, 'urethane-rubber'),
         ]);
 
@@ -75,7 +75,7 @@ final class ChainTest extends TestCase
         $found = self::touches([
             $this->link('Face', true, null, 'clay-oil-sulphur-free'),
             $this->link('Shell', false, 'epoxy'),
-            $this->link('Core', true, 'plaster', role: Role::Core),
+            $this->link('Core', true, 'plaster', role: MouldPart::Core),
             $this->link('Mask', true, 'silicone-platinum'),
         ]);
 

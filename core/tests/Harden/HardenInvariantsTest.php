@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Apalos\Core\Tests\Harden;
 
 use Apalos\Core\Harden\Contradictions;
-use Apalos\Core\Harden\Hardener;
 use Apalos\Core\Harden\HardenRequest;
 use Apalos\Core\Harden\HardenResult;
-use Apalos\Core\Harden\Puck;
+use Apalos\Core\Harden\JudgedPuck;
+use Apalos\Core\Harden\SoftenedPuck;
 use Apalos\Core\Harden\SoftenerModel;
-use Apalos\Core\Harden\Swatch;
+use Apalos\Core\Harden\SofteningPlanner;
 use Apalos\Core\Units\Shore;
 use Apalos\Core\Units\ShoreScale;
 use Eris\Generators;
@@ -26,23 +26,23 @@ final class HardenInvariantsTest extends TestCase
      * Pucks of a base that softens by the model, each read a little off.
      *
      * @param  list<int>  $percentages
-     * @return list<Swatch>
+     * @return list<SoftenedPuck>
      */
     private static function pucks(Shore $base, float $k, array $percentages, int $seed, float $scatter = 0.1): array
     {
         mt_srand($seed);
 
-        return array_map(static function (int $pct) use ($base, $k, $scatter): Swatch {
+        return array_map(static function (int $pct) use ($base, $k, $scatter): SoftenedPuck {
             $ln = log($base->modulus()) - $k * $pct / 100.0 + $scatter * (mt_rand(-100, 100) / 100.0);
 
-            return new Swatch((float) $pct, Shore::ofModulusOn(Shore::ofModulus(exp($ln))->scale, exp($ln)));
+            return new SoftenedPuck((float) $pct, Shore::ofModulusOn(Shore::ofModulus(exp($ln))->scale, exp($ln)));
         }, $percentages);
     }
 
-    /** @param  list<Swatch>  $pucks */
+    /** @param  list<SoftenedPuck>  $pucks */
     private static function answer(Shore $base, array $pucks, ?Shore $target = null, array $at = [0.0, 40.0, 80.0]): HardenResult
     {
-        return (new Hardener)->answer(new HardenRequest($base, 2.7, 100.0, 0.5, $pucks, $target, $at));
+        return (new SofteningPlanner)->answer(new HardenRequest($base, 2.7, 100.0, 0.5, $pucks, $target, $at));
     }
 
     private function everyBase(callable $holds): void
@@ -113,7 +113,7 @@ final class HardenInvariantsTest extends TestCase
     {
         $this->everyBase(function (Shore $base, float $k, int $seed): void {
             // What is softer than 00-0 reads as 00-0: such a puck says nothing.
-            $pucks = array_values(array_filter(self::pucks($base, $k, range(0, 95, 5), $seed, 0.08), static fn (Swatch $puck): bool => $puck->shore->reading > 0.5));
+            $pucks = array_values(array_filter(self::pucks($base, $k, range(0, 95, 5), $seed, 0.08), static fn (SoftenedPuck $puck): bool => $puck->shore->reading > 0.5));
 
             self::assertEqualsWithDelta($k, self::answer($base, $pucks)->k, 0.3);
         });
@@ -125,12 +125,12 @@ final class HardenInvariantsTest extends TestCase
             $pucks = self::pucks($base, $k, [0, 30, 60, 90], $seed, 0.05);
             $wild = $seed % 4;
             $off = exp(log($pucks[$wild]->shore->modulus()) + ($seed % 2 === 0 ? 0.9 : -0.9));
-            $pucks[$wild] = new Swatch($pucks[$wild]->pctOfAB, Shore::ofModulusOn(Shore::ofModulus($off)->scale, $off));
+            $pucks[$wild] = new SoftenedPuck($pucks[$wild]->pctOfAB, Shore::ofModulusOn(Shore::ofModulus($off)->scale, $off));
             // A reading that would fall below 00-0 is no reading.
-            if (min(array_map(static fn (Swatch $puck): float => $puck->shore->reading, $pucks)) <= 0.5) {
+            if (min(array_map(static fn (SoftenedPuck $puck): float => $puck->shore->reading, $pucks)) <= 0.5) {
                 return;
             }
-            $named = array_keys(array_filter(Contradictions::among($base, $k, $pucks), static fn (Puck $puck): bool => $puck->isOutlier));
+            $named = array_keys(array_filter(Contradictions::among($base, $k, $pucks), static fn (JudgedPuck $puck): bool => $puck->isOutlier));
 
             self::assertSame([$wild], $named);
         });

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Tests\Harden;
 
-use Apalos\Core\Harden\CostResult;
 use Apalos\Core\Harden\PuckReading;
+use Apalos\Core\Harden\SofteningEffectsResult;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Material\Softening;
@@ -68,11 +68,11 @@ final class PuckReadingTest extends TestCase
         }
     }
 
-    private static function cost(float $pct, ?float $thinnest = null): CostResult
+    private static function cost(float $pct, ?float $thinnest = null): SofteningEffectsResult
     {
         $base = BaseSheet::of(Yaml::parseFile(__DIR__.'/../../../library/materials/pr-10.yaml'));
 
-        return CostResult::of($base, new Softening(2.7, 1.9, 0.35, 0.22, 70.0), 100.0, $pct, $thinnest);
+        return SofteningEffectsResult::of($base, new Softening(2.7, 1.9, 0.35, 0.22, 70.0), 100.0, $pct, $thinnest);
     }
 
     public function test_without_softener_the_sheet_stands(): void

@@ -26,7 +26,7 @@ final class FieldsTest extends TestCase
         yield 'not a number' => [$number, NAN, 'cup.x', 'too large to mean anything'];
         yield 'too small' => [$number, -0.5, 'cup.x', '0 or more; it was -0.5'];
         yield 'too large' => [$number, 101, 'cup.x', '100 at most; it was 101'];
-        yield 'nought where more is needed' => [static fn (Fields $in): float => $in->positive('x'), 0, 'cup.x', 'more than 0'];
+        yield 'zero where more is needed' => [static fn (Fields $in): float => $in->positive('x'), 0, 'cup.x', 'more than 0'];
         yield 'an empty name' => [static fn (Fields $in): string => $in->text('x'), '  ', 'cup.x', 'a word or a name'];
         yield 'a yes in words' => [static fn (Fields $in): bool => $in->bool('x'), 'yes', 'cup.x', 'true or false'];
         yield 'a choice nobody offers' => [static fn (Fields $in): mixed => $in->choice('x', Basis::class), 'pct', 'cup.x', 'pct_of_ab, pct_of_a'];

@@ -6,8 +6,8 @@ namespace Apalos\Core\Tests\Material;
 
 use Apalos\Core\Cure\Clock;
 use Apalos\Core\Cure\CureRequest;
+use Apalos\Core\Material\AdditiveRole;
 use Apalos\Core\Material\BaseSheet;
-use Apalos\Core\Material\Role;
 use Apalos\Core\Material\Shelf;
 use Apalos\Core\Units\Celsius;
 use Opis\JsonSchema\Errors\ErrorFormatter;
@@ -75,8 +75,8 @@ final class SheetsTest extends TestCase
         }
         self::assertSame(6, array_count_values($roles)['pigment']);
         self::assertSame(2, array_count_values($roles)['flock']);
-        foreach (Role::cases() as $role) {
-            self::assertTrue($role === Role::Retarder || in_array($role->value, $roles, true), $role->value);
+        foreach (AdditiveRole::cases() as $role) {
+            self::assertTrue($role === AdditiveRole::Retarder || in_array($role->value, $roles, true), $role->value);
         }
     }
 

@@ -6,8 +6,8 @@ namespace Apalos\Core\Tests\Series;
 
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Line;
-use Apalos\Core\Series\Puck;
 use Apalos\Core\Series\SeriesPlanner;
+use Apalos\Core\Series\SeriesPuck;
 use Apalos\Core\Series\SeriesRequest;
 use Apalos\Core\Series\SeriesResult;
 use Eris\Generators;
@@ -55,7 +55,7 @@ final class SeriesInvariantsTest extends TestCase
     public function test_the_cup_holds_what_all_pucks_take_and_its_spare(): void
     {
         $this->everySeries(function (SeriesResult $plan, float $ml, float $division): void {
-            $taken = array_sum(array_map(static fn (Puck $puck): float => self::sum($puck->lines, 'plain cup'), $plan->pucks));
+            $taken = array_sum(array_map(static fn (SeriesPuck $puck): float => self::sum($puck->lines, 'plain cup'), $plan->pucks));
 
             self::assertEqualsWithDelta(1.1 * $taken, $plan->cups['plain cup']->mass->g, 1.1 * $division * count($plan->pucks));
         });
@@ -74,7 +74,7 @@ final class SeriesInvariantsTest extends TestCase
     public function test_rounding_never_turns_the_steps_round(): void
     {
         $this->everySeries(function (SeriesResult $plan, float $ml, float $division): void {
-            $true = array_map(static fn (Puck $puck): float => $puck->truePct, $plan->pucks);
+            $true = array_map(static fn (SeriesPuck $puck): float => $puck->truePct, $plan->pucks);
             self::assertSame(0.0, $true[0]);
             for ($i = 2; $i < count($true); $i++) {
                 self::assertGreaterThan($true[$i - 1], $true[$i]);

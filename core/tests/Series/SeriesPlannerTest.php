@@ -7,8 +7,8 @@ namespace Apalos\Core\Tests\Series;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Line;
-use Apalos\Core\Series\Puck;
 use Apalos\Core\Series\SeriesPlanner;
+use Apalos\Core\Series\SeriesPuck;
 use Apalos\Core\Series\SeriesRequest;
 use Apalos\Core\Series\SeriesResult;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -48,7 +48,7 @@ final class SeriesPlannerTest extends TestCase
 
         self::assertSame(['plain cup'], array_keys($plan->cups));
         self::assertSame(['B', 'A'], array_map(static fn (Line $l): string => $l->add, $plan->cups['plain cup']->batches[0]->lines));
-        $taken = array_sum(array_map(static fn (Puck $p): float => self::grams($p->lines, 'plain cup'), $plan->pucks));
+        $taken = array_sum(array_map(static fn (SeriesPuck $p): float => self::grams($p->lines, 'plain cup'), $plan->pucks));
         self::assertEqualsWithDelta(1.1 * $taken, $plan->cups['plain cup']->mass->g, 0.3);
     }
 
@@ -83,7 +83,7 @@ final class SeriesPlannerTest extends TestCase
             'tint' => 'fawn', 'pct_of_full' => [100, 50, 25, 12.5], 'puck_ml' => 20,
         ]);
 
-        self::assertSame([12.5, 25.0, 50.0, 100.0], array_map(static fn (Puck $p): float => $p->wantedPct, $plan->pucks));
+        self::assertSame([12.5, 25.0, 50.0, 100.0], array_map(static fn (SeriesPuck $p): float => $p->wantedPct, $plan->pucks));
         self::assertSame(['plain cup', 'full cup'], array_keys($plan->cups));
         self::assertNotContains('fawn', array_map(static fn (Line $l): string => $l->add, $plan->cups['plain cup']->batches[0]->lines));
         self::assertContains('softener', array_map(static fn (Line $l): string => $l->add, $plan->cups['plain cup']->batches[0]->lines));

@@ -45,7 +45,7 @@ final class WeighUpStateTest extends TestCase
 
     public function test_what_the_scale_saw_adds_up_line_by_line(): void
     {
-        $state = self::after([[FactKind::Nought, 'plain cup'], [FactKind::Put, 'plain cup', 0, 23.6], [FactKind::Put, 'plain cup', 1, 25.0], [FactKind::Put, 'plain cup', 0, 1.4]]);
+        $state = self::after([[FactKind::Tared, 'plain cup'], [FactKind::Put, 'plain cup', 0, 23.6], [FactKind::Put, 'plain cup', 1, 25.0], [FactKind::Put, 'plain cup', 0, 1.4]]);
 
         self::assertSame(['plain cup' => [25.0, 25.0]], $state->weighed->toArray());
         self::assertSame(['plain cup', 4], [$state->on, $state->takeBack]);
@@ -69,7 +69,7 @@ final class WeighUpStateTest extends TestCase
 
     public function test_a_and_b_meet_at_the_first_word_of_it_until_it_is_taken_away(): void
     {
-        self::assertSame(1.0, self::after([[FactKind::Nought, 'plain cup'], [FactKind::Met], [FactKind::Met]])->metAt);
+        self::assertSame(1.0, self::after([[FactKind::Tared, 'plain cup'], [FactKind::Met], [FactKind::Met]])->metAt);
         self::assertNull(self::after([[FactKind::Met], [FactKind::Unmet]])->metAt);
         self::assertSame(2.0, self::after([[FactKind::Met], [FactKind::Unmet], [FactKind::Met]])->metAt);
     }

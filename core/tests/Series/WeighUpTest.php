@@ -133,7 +133,7 @@ final class WeighUpTest extends TestCase
         yield 'one hundredth apart' => [[23.5, 23.7], 'puck 1'];
         yield 'three hundredths apart' => [[23.5, 24.2], 'plain cup'];
         yield 'less of both, and unequal' => [[20.0, 22.0], 'plain cup'];
-        yield 'nought is nothing' => [[23.5, 0.0], 'plain cup'];
+        yield 'zero is nothing' => [[23.5, 0.0], 'plain cup'];
     }
 
     /** @param  list<float>  $shown */

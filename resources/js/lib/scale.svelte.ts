@@ -25,7 +25,7 @@ export class LiveScale {
         return this.reading.lost === null;
     }
 
-    /** Sets it to nought with what stands on it; false where it does not answer, and `reading.lost` says why. */
+    /** Tares it with what stands on it; false where it does not answer, and `reading.lost` says why. */
     tare(): Promise<boolean> {
         return this.#take('POST', '/devices/scale/tare');
     }

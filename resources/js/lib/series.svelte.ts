@@ -26,8 +26,8 @@ export class LiveSeries {
         return this.outbox.add(`${kind}/${String(this.run.last_fact_id)}/${about}`, kind, payload);
     }
 
-    nought(vessel: string): Promise<void> {
-        return this.#record('nought', { vessel });
+    tared(vessel: string): Promise<void> {
+        return this.#record('tared', { vessel });
     }
 
     put(reading: number): Promise<void> {

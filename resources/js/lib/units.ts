@@ -55,7 +55,7 @@ const digits = (shown: number, usual: number): number =>
 
 /**
  * The number as it is read, without its unit. `decimals`, said for metric, are kept exactly, with as many more in imperial as are
- * as fine; where nothing is said trailing noughts go.
+ * as fine; where nothing is said trailing zeros go.
  */
 export function figure(metric: number | null | undefined, quantity: Quantity, units: Units, decimals?: number): string {
     if (metric === null || metric === undefined || !Number.isFinite(metric)) {

@@ -9,7 +9,7 @@
     import DayStrip from './DayStrip.svelte';
     import Find from './Find.svelte';
     import Jumps from './Jumps.svelte';
-    import Room from './Room.svelte';
+    import RoomControl from './RoomControl.svelte';
     import ThisBench from './ThisBench.svelte';
 
     let { children }: { children?: Snippet } = $props();
@@ -126,7 +126,7 @@
             {/each}
         </ul>
         <div class="tools">
-            <Room />
+            <RoomControl />
             <button
                 class="btn btn-ghost btn-sm"
                 onclick={() => void bench.change({ units: bench.units === 'metric' ? 'imperial' : 'metric' })}

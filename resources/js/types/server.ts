@@ -73,21 +73,6 @@ export type CureResult = {
     }[];
 };
 
-/** What so much softener costs: tear strength and elongation fall, pot life shifts, and from some load on it sweats out. The sheet of the base gives the plain values, that of the softener how fast they change; both are guides, not tests. */
-export type CostResult = {
-    pct_of_ab: number;
-    tear_n_mm: number | null;
-    elongation_pct: number | null;
-    pot_life_min: number | null;
-    bleed: 'none' | 'begins' | 'sure';
-    thinnest_mm: number | null;
-    edge_n: number | null;
-    warnings: {
-        code: string;
-        message: string;
-    }[];
-};
-
 /** The softener curve of a base, as far as sheet and pucks tell. */
 export type HardenResult = {
     c: number;
@@ -121,6 +106,21 @@ export type HardenResult = {
         high: number;
     } | null;
     rests_on: number;
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
+/** What so much softener costs: tear strength and elongation fall, pot life shifts, and from some load on it sweats out. The sheet of the base gives the plain values, that of the softener how fast they change; both are guides, not tests. */
+export type SofteningEffectsResult = {
+    pct_of_ab: number;
+    tear_n_mm: number | null;
+    elongation_pct: number | null;
+    pot_life_min: number | null;
+    bleed: 'none' | 'begins' | 'sure';
+    thinnest_mm: number | null;
+    edge_n: number | null;
     warnings: {
         code: string;
         message: string;
@@ -295,7 +295,7 @@ export type WeighingResult = {
 };
 
 /** The colour a photo gives, and within which ΔE00 of it the true one lies four times out of five. */
-export type PatchResult = {
+export type PhotoPatchResult = {
     lab: [number, number, number];
     srgb: string;
     within_delta_e: number;
@@ -569,7 +569,7 @@ export type FormulaAnswerView = {
     }[];
     mix: MixResult;
     hardness: string | null;
-    cost: CostResult | null;
+    cost: SofteningEffectsResult | null;
     warnings: {
         code: string;
         message: string;
@@ -753,7 +753,7 @@ export type HardnessAnswerView = {
         reading: number;
         y: number;
     })[];
-    cost: CostResult | null;
+    cost: SofteningEffectsResult | null;
     mix: MixResult | null;
     mix_wrong: string | null;
     notes: {

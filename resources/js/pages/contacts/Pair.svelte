@@ -16,7 +16,7 @@
         clear: 'It lets go and it cures.',
         release: 'Put a release between them.',
         'seal-and-release': 'Close the pores, then release.',
-        'test-first': 'Test it with a dab first.',
+        'test-first': 'Put on a test patch first.',
         stop: 'Stop.',
     };
     const tests = $derived(board.patches.filter((p) => p.fresh === fresh && p.surface === surface));
@@ -24,7 +24,7 @@
     let base = $derived(bases[0]?.code ?? '');
     let place = $state('');
 
-    function dab(event: SubmitEvent): void {
+    function putOn(event: SubmitEvent): void {
         event.preventDefault();
         router.post('/contacts/patches', { fresh, surface, base, place }, { preserveScroll: true, onSuccess: () => (place = '') });
     }
@@ -83,8 +83,8 @@
         <li class="quiet">None of this pair.</li>
     {/each}
 </ul>
-<form class="mt-2 grid gap-2" onsubmit={dab} aria-label="Put on a dab">
-    <p class="quiet text-sm">A dab: thickened and tinted so that it shows, on a hidden place, one spot wiped with solvent first.</p>
+<form class="mt-2 grid gap-2" onsubmit={putOn} aria-label="Put on a test patch">
+    <p class="quiet text-sm">A test patch: thickened and tinted so that it shows, on a hidden place, one spot wiped with solvent first.</p>
     <div class="flex flex-wrap items-end gap-2">
         {#if bases.length > 0}
             <Choice label="of" bind:value={base}

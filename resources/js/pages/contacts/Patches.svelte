@@ -21,8 +21,8 @@
     const name = (list: { id: string; name: string }[], id: string): string => list.find((entry) => entry.id === id)?.name ?? id;
 </script>
 
-<section class="mt-8" aria-labelledby="dabs">
-    <h2 id="dabs" class="text-2xl">Dabs that are on</h2>
+<section class="mt-8" aria-labelledby="patches">
+    <h2 id="patches" class="text-2xl">Test patches that are on</h2>
     <ul>
         {#each open as patch (patch.id)}
             <li class="patch">

@@ -88,7 +88,7 @@
         </div>
         {#each Object.entries(choices) as [key, words] (key)}
             <fieldset>
-                <legend class="quiet text-sm">{{ undercuts: 'Undercuts', detail: 'Detail', budget: 'Purse' }[key]}</legend>
+                <legend class="quiet text-sm">{{ undercuts: 'Undercuts', detail: 'Detail', budget: 'Budget' }[key]}</legend>
                 <div class="flex flex-wrap gap-1">
                     {#each Object.entries(words) as [id, word] (id)}
                         <label class="chip" class:on={piece[key as keyof typeof choices] === id}

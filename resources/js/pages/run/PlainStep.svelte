@@ -25,7 +25,7 @@
 {:else if kind === 'tare'}
     <h1 class="text-4xl">Empty cup on the scale</h1>
     <p class="mt-3 max-w-prose text-lg">
-        {scaled ? 'It is set to nought when you go on.' : 'Set the scale to nought with the cup on it.'}
+        {scaled ? 'It is tared when you go on.' : 'Tare the scale with the cup on it.'}
         {run.cup.capacity_ml === null ? '' : `A cup of ${measure(run.cup.capacity_ml, 'volume', bench.units)} or more.`}
     </p>
     {#if scaled}<p class="fig mt-4 text-5xl font-bold">{figure(live.scale.grams, 'mass', bench.units, decimalsOf(run.division_g))}</p>{/if}

@@ -4,7 +4,7 @@
     import { screenKeys } from '../../lib/keys.svelte';
     import { LiveRun } from '../../lib/run.svelte';
     import { clockTime } from '../../lib/units';
-    import Cup from '../../parts/Cup.svelte';
+    import MixingCup from '../../parts/MixingCup.svelte';
     import StandInHand from '../../parts/StandInHand.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { RunView } from '../../types/server';
@@ -189,7 +189,7 @@
 <div class="run" class:wide={beforeWeighing}>
     {#if !beforeWeighing}
         <div class="left">
-            <Cup cup={run.cup} live={live.scale.grams} adding={run.line?.add ?? null} target={run.line?.running ?? null} />
+            <MixingCup cup={run.cup} live={live.scale.grams} adding={run.line?.add ?? null} target={run.line?.running ?? null} />
         </div>
     {/if}
     <div class="centre" aria-live="polite">

@@ -15,7 +15,7 @@
     import Keep from './Keep.svelte';
     import Looks from './Looks.svelte';
     import Pinches from './Pinches.svelte';
-    import Target, { type Wanted } from './Target.svelte';
+    import ColourTarget, { type Wanted } from './ColourTarget.svelte';
 
     let { page }: { page: ColourView } = $props();
 
@@ -131,7 +131,7 @@
             </Choice>
         </div>
         <h2 id="wanted" class="text-xl">Wanted</h2>
-        <Target bind:wanted shown={answer?.target ?? null} error={trouble('target')} targets={page.targets} onchange={find} />
+        <ColourTarget bind:wanted shown={answer?.target ?? null} error={trouble('target')} targets={page.targets} onchange={find} />
     </section>
 
     <section aria-label="How it looks" class:stale={!asking.fresh}>

@@ -7,9 +7,9 @@
     import TextLine from '../../parts/TextLine.svelte';
     import Warnings from '../../parts/Warnings.svelte';
     import Wrong from '../../parts/Wrong.svelte';
-    import type { PatchResult } from '../../types/server';
+    import type { PhotoPatchResult } from '../../types/server';
 
-    let { ontake, what = 'swatch' }: { ontake: (result: PatchResult) => void; what?: string } = $props();
+    let { ontake, what = 'swatch' }: { ontake: (result: PhotoPatchResult) => void; what?: string } = $props();
 
     const SIZE = 0.07;
     let canvas: HTMLCanvasElement | null = null;
@@ -17,7 +17,7 @@
     let ratio = $state(1);
     const spots = $state<{ card: Spot; sample: Spot }>({ card: { x: 0.25, y: 0.5 }, sample: { x: 0.75, y: 0.5 } });
     let cardL = $state('49.5');
-    let result = $state<PatchResult | null>(null);
+    let result = $state<PhotoPatchResult | null>(null);
     let wrong = $state<string | null>(null);
     let frame = $state<HTMLDivElement>();
     let held: 'card' | 'sample' | null = null;
@@ -42,7 +42,7 @@
         if (canvas === null) {
             return;
         }
-        const answer = await ask<PatchResult>('POST', '/api/reckon/patch', {
+        const answer = await ask<PhotoPatchResult>('POST', '/api/reckon/patch', {
             card: { pixels: pixels(canvas, spots.card, SIZE), lab: [Number(cardL), 0, 0] },
             sample: { pixels: pixels(canvas, spots.sample, SIZE) },
         });

@@ -4,7 +4,7 @@
     import { untrack } from 'svelte';
     import { type Entry, figure } from '../../lib/units';
     import Measure from '../../parts/Measure.svelte';
-    import type { DrawerView, PatchResult } from '../../types/server';
+    import type { DrawerView, PhotoPatchResult } from '../../types/server';
     import PhotoPatch from './PhotoPatch.svelte';
 
     type Card = 'white' | 'black';
@@ -12,7 +12,7 @@
 
     let backing = $state<Card>('white');
     let lab = $state<Entry[]>([null, null, null]);
-    let taken = $state<PatchResult | null>(null);
+    let taken = $state<PhotoPatchResult | null>(null);
     let offPhoto = $state(false);
     let bare = $state<Record<Card, Entry[]>>(untrack(() => ({ white: [...cards.white], black: [...cards.black] })));
     let ofCard = $state(false);

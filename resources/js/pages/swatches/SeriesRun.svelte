@@ -47,7 +47,7 @@
         void live.outbox.flush();
         const others = setInterval(() => void live.look(), 2500);
         const drop = screenKeys([
-            { press: 'Space', does: 'The scale: set to nought, or it is in', run: () => void hand?.go() },
+            { press: 'Space', does: 'The scale: tare, or it is in', run: () => void hand?.go() },
             { press: 'Backspace', does: 'Take back what went in last', run: () => void live.takeBack() },
         ]);
         return () => {
@@ -70,7 +70,7 @@
                 {fine}
                 on={run.on}
                 canTakeBack={run.take_back !== null}
-                onnought={(vessel) => void live.nought(vessel)}
+                ontared={(vessel) => void live.tared(vessel)}
                 onput={(reading) => void live.put(reading)}
                 onmeet={() => void live.met()}
                 onback={() => void live.takeBack()}

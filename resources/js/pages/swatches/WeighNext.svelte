@@ -14,17 +14,17 @@
         fresh: boolean;
         /** Where it goes, in words. */
         into: string;
-        /** The vessel that was set to nought. */
+        /** The vessel that was tared. */
         on: string;
         canTakeBack: boolean;
         /** Decimals of the scale it was planned for. */
         fine: number;
-        onnought: (vessel: string) => void;
+        ontared: (vessel: string) => void;
         onput: (reading: number) => void;
         onmeet: () => void;
         onback: () => void;
     };
-    let { next, fresh, into, on, canTakeBack, fine, onnought, onput, onmeet, onback }: Props = $props();
+    let { next, fresh, into, on, canTakeBack, fine, ontared, onput, onmeet, onback }: Props = $props();
 
     const scale = new LiveScale();
     let trouble = $state<string | null>(null);
@@ -51,7 +51,7 @@
         if (empty) {
             const vessel = next.vessel;
             if (await scale.tare()) {
-                onnought(vessel);
+                ontared(vessel);
             }
         } else if (scale.grams === null) {
             trouble = scale.reading.overload
@@ -115,7 +115,7 @@
                 <p class="font-bold text-error" role="alert">{scale.reading.lost} The grams can be written into the list below.</p>
             {/if}
             <button class="btn btn-primary main" onclick={() => void go()}
-                >{armed ? 'Waiting for it to rest …' : empty ? 'Set to nought' : 'It is in'}
+                >{armed ? 'Waiting for it to rest …' : empty ? 'Tare' : 'It is in'}
                 <kbd class="kbd text-base-content">Space</kbd></button
             >
             {#if canTakeBack}<button class="btn main" onclick={onback}>Take back</button>{/if}

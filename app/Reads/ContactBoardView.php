@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reads;
+
+use App\Models\OwnRule;
+use App\Models\TestPatch;
+use App\Models\Workshop;
+use App\Workshop\ContactBook;
+use App\Workshop\Library;
+
+/** The contact board: every fresh material on every surface, each with its verdict, and what the shop has tested. */
+final readonly class ContactBoardView implements View
+{
+    public function __construct(private ContactBook $contacts, private Library $library, private Workshop $workshop) {}
+
+    /**
+     * @return array{
+     *     fresh: list<array{id: string, name: string, groups: list<string>}>,
+     *     surfaces: list<array{id: string, name: string, groups: list<string>}>,
+     *     cells: array<string, array<string, array{verdict: string, in_short: string, tested: bool|null}>>,
+     *     patches: list<array{id: int, fresh: string, surface: string, base: string|null, place: string, put_on_ms: int, due_ms: int, passed: bool|null, note: string, photo: bool}>,
+     *     releases: array<string, string>, sealers: array<string, string>, bases: list<array{code: string, name: string, family: string}>,
+     *     own_rules: list<array{id: int, name: string, text: string}>
+     * }
+     */
+    public function toArray(): array
+    {
+        $knowledge = $this->contacts->knowledge();
+        $tested = [];
+        foreach ($this->contacts->tests() as $test) {
+            $tested[$test['fresh']][$test['surface']] = $test['passed'];
+        }
+        $cells = [];
+        foreach ($knowledge->families as $fresh) {
+            foreach ($knowledge->surfaces as $surface) {
+                $result = $this->contacts->judge(['fresh' => ['family' => $fresh->id, 'skin_safe' => true], 'surface' => ['id' => $surface->id]]);
+                $cells[$fresh->id][$surface->id] = ['verdict' => $result->verdict->value, 'in_short' => $result->inShort, 'tested' => $tested[$fresh->id][$surface->id] ?? null];
+            }
+        }
+
+        return [
+            'fresh' => array_values(array_map(static fn ($f): array => ['id' => $f->id, 'name' => $f->name, 'groups' => $f->groups], $knowledge->families)),
+            'surfaces' => array_values(array_map(static fn ($s): array => ['id' => $s->id, 'name' => $s->name, 'groups' => $s->groups], $knowledge->surfaces)),
+            'cells' => $cells,
+            'patches' => array_values($this->workshop->testPatches()->orderByDesc('id')->limit(200)->get()->map(static fn (TestPatch $patch): array => [
+                'id' => $patch->id, 'fresh' => $patch->fresh, 'surface' => $patch->surface, 'base' => $patch->base, 'place' => $patch->place ?? '',
+                'put_on_ms' => (int) $patch->put_on_at->getTimestampMs(), 'due_ms' => (int) $patch->due_at->getTimestampMs(),
+                'passed' => $patch->passed, 'note' => $patch->note ?? '', 'photo' => $patch->photo !== null,
+            ])->all()),
+            'releases' => array_map(static fn ($r): string => $r->name, $knowledge->releases),
+            'sealers' => array_map(static fn ($s): string => $s->name, $knowledge->sealers),
+            'bases' => array_values(array_map(static fn ($b): array => ['code' => $b->code, 'name' => $b->name, 'family' => $b->family], $this->library->shelf()->bases)),
+            'own_rules' => array_values($this->workshop->ownRules()->orderBy('id')->get()->map(static fn (OwnRule $own): array => [
+                'id' => $own->id, 'name' => $own->name, 'text' => is_string($own->rule['text'] ?? null) ? $own->rule['text'] : '',
+            ])->all()),
+        ];
+    }
+}

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reads;
+
+use Apalos\Core\Result\Say;
+use Apalos\Core\Result\Warning;
+use Apalos\Core\Tint\Cards;
+use Apalos\Core\Tint\Lab;
+use App\Models\ColourTarget;
+use App\Models\SwatchReading;
+use App\Models\Workshop;
+use App\Workshop\KnownSwatch;
+use App\Workshop\Library;
+
+/**
+ * The swatch drawer.
+ *
+ * @phpstan-type ReadingShape array{id: int, kind: string, at_ms: int, after_min: float|null, text: string, source: string, left_out: bool}
+ * @phpstan-type SwatchShape array{
+ *     id: int, name: string, base: string, formula: string, formula_href: string, inside: string,
+ *     hardness: array{scale: '00'|'A', reading: float, written: string, spread: float, count: int}|null,
+ *     white: string|null, black: string|null, lab: array{float, float, float}|null, within: float|null, translucency: array{words: string, ratio: float, delta_e: float}|null,
+ *     delta_e: float|null, points: float|null,
+ *     thickness_mm: float|null, poured_ms: int, demoulded_ms: int|null, note: string, photo: bool,
+ *     readings: list<ReadingShape>, questions: list<array{code: string, message: string}>
+ * }
+ */
+final readonly class DrawerView implements View
+{
+    /**
+     * @param  list<array{known: KnownSwatch, delta_e: float|null, points: float|null}>  $rows
+     * @param  array{q: string, base: string, hardness: string, colour: string}  $filter
+     * @param  array<int, Warning>  $contradictions  by the id of a swatch
+     */
+    public function __construct(private array $rows, private int $total, private array $filter, private ?string $wrong, private array $contradictions, private Library $library, private Workshop $workshop) {}
+
+    /**
+     * @return array{
+     *     swatches: list<SwatchShape>, total: int, shown: int,
+     *     filter: array{q: string, base: string, hardness: string, colour: string}, wrong: string|null,
+     *     cards: array{white: array{float, float, float}, black: array{float, float, float}},
+     *     bases: array<string, string>, targets: list<array{id: int, name: string, lab: array{float, float, float}}>
+     * }
+     */
+    public function toArray(): array
+    {
+        return [
+            'swatches' => array_map($this->swatch(...), $this->rows), 'total' => $this->total, 'shown' => count($this->rows), 'filter' => $this->filter, 'wrong' => $this->wrong,
+            'cards' => ['white' => $this->card('white'), 'black' => $this->card('black')],
+            'bases' => array_map(static fn ($base): string => $base->name, $this->library->shelf()->bases),
+            'targets' => array_values($this->workshop->colourTargets()->orderBy('name')->get()->map(static fn (ColourTarget $target): array => ['id' => $target->id, 'name' => $target->name, 'lab' => $target->lab])->all()),
+        ];
+    }
+
+    /**
+     * The card of the last colour that was read on it, else the usual one.
+     *
+     * @param  'white'|'black'  $backing
+     * @return array{float, float, float}
+     */
+    private function card(string $backing): array
+    {
+        $last = SwatchReading::query()->whereHas('swatch', fn ($swatch) => $swatch->where('workshop_id', $this->workshop->id))->where('backing', $backing)->orderByDesc('at')->orderByDesc('id')->first();
+
+        return ($last?->card() ?? Cards::usual($backing))->toArray();
+    }
+
+    /**
+     * @param  array{known: KnownSwatch, delta_e: float|null, points: float|null}  $row
+     * @return SwatchShape
+     */
+    private function swatch(array $row): array
+    {
+        $known = $row['known'];
+        $swatch = $known->swatch;
+        $hardness = $known->hardness();
+        $through = $known->translucency();
+        $last = $known->last('hardness');
+        $after = $last === null || $swatch->demoulded_at === null ? null : max(0.0, $swatch->demoulded_at->diffInMinutes($last->at));
+
+        return [
+            'id' => $swatch->id, 'name' => $swatch->name, 'base' => $known->recipe->base->name ?? 'no longer on the shelf',
+            'formula' => $swatch->version->called(), 'formula_href' => "/formulas/{$swatch->version->formula_id}?version={$swatch->formula_version_id}", 'inside' => $known->recipe === null ? '' : ($known->inside() === [] ? 'nothing but the base' : implode(', ', $known->inside())),
+            'hardness' => $hardness === null ? null : [...$hardness->median()->toArray(), 'written' => $hardness->median()->written(), 'spread' => $hardness->spread(), 'count' => count($hardness->readings)],
+            'white' => $known->over('white')?->srgb(), 'black' => $known->over('black')?->srgb(), 'lab' => $known->colour()?->toArray(), 'within' => ($known->last('colour', 'white') ?? $known->last('colour'))?->within_delta_e,
+            'translucency' => $through === null ? null : ['words' => $through->inWords(), 'ratio' => $through->contrastRatio, 'delta_e' => $through->deltaE],
+            'delta_e' => $row['delta_e'], 'points' => $row['points'],
+            'thickness_mm' => $swatch->thickness_mm, 'poured_ms' => (int) $swatch->poured_at->getTimestampMs(), 'demoulded_ms' => $swatch->demoulded_at === null ? null : (int) $swatch->demoulded_at->getTimestampMs(),
+            'note' => $swatch->note ?? '', 'photo' => $swatch->photo !== null,
+            'readings' => array_values($swatch->readings->map(static fn (SwatchReading $reading): array => self::reading($reading, $known))->all()),
+            'questions' => $hardness === null ? [] : Warning::all([...array_filter([$this->contradictions[$swatch->id] ?? null]), ...$hardness->questions($swatch->thickness_mm, $after)]),
+        ];
+    }
+
+    private static function inLab(?Lab $lab): string
+    {
+        return vsprintf('L %s a %s b %s', array_map(static fn (float $v): string => str_replace('-', '−', Say::number($v)), $lab?->toArray() ?? [0.0, 0.0, 0.0]));
+    }
+
+    /** @return ReadingShape */
+    private static function reading(SwatchReading $reading, KnownSwatch $known): array
+    {
+        $demoulded = $known->swatch->demoulded_at;
+        $hardness = $reading->hardness();
+        $text = $hardness !== null
+            ? ($reading->scale === 'A' ? 'A ' : '00-').implode(', ', array_map(static fn (float $r): string => Say::number($r), $hardness->readings))
+            : self::inLab($reading->colour())." over {$reading->backing}".($reading->card() === null ? '' : ', the card itself '.self::inLab($reading->card()));
+
+        return [
+            'id' => $reading->id, 'kind' => $reading->kind, 'at_ms' => (int) $reading->at->getTimestampMs(), 'after_min' => $demoulded === null ? null : max(0.0, $demoulded->diffInMinutes($reading->at)),
+            'text' => $text, 'source' => $reading->source === 'photo' ? 'off a photo'.($reading->within_delta_e === null ? '' : sprintf(', within ΔE %s', Say::number($reading->within_delta_e))) : '', 'left_out' => $reading->left_out,
+        ];
+    }
+}

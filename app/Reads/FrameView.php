@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reads;
+
+use App\Models\Workshop;
+use App\Workshop\RoomTemperature;
+
+/** What every screen's frame needs: whose bench, which units, how warm, what is live today. */
+final readonly class FrameView implements View
+{
+    public function __construct(private Workshop $workshop, private RoomTemperature $room, private StripView $strip) {}
+
+    /**
+     * @return array{
+     *     workshop: array{name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, scale_division_g: float, scale_capacity_g: float},
+     *     thermometer: bool, scale: bool, simulated: bool,
+     *     strip: array{
+     *         now_ms: int,
+     *         lozenges: list<array{
+     *             id: string, href: string, job: string, title: string, state: string,
+     *             hands: list<array{from_ms: int, to_ms: int}>,
+     *             waits: list<array{from_ms: int, to_ms: int}>,
+     *             windows: list<array{kind: string, from_ms: int, to_ms: int}>
+     *         }>,
+     *         calls: list<array{id: string, at_ms: int, what: string, title: string, href: string}>,
+     *         startable: list<array{pour_id: int, title: string, open_ms: int}>
+     *     }
+     * }
+     */
+    public function toArray(): array
+    {
+        return [
+            'workshop' => [
+                'name' => $this->workshop->name,
+                'units' => $this->workshop->units,
+                'room_c' => $this->room->now()->degrees,
+                'room_source' => $this->workshop->room_source,
+                'muted' => $this->workshop->muted,
+                'day_starts_min' => $this->workshop->day_starts_min,
+                'day_ends_min' => $this->workshop->day_ends_min,
+                'scale_division_g' => $this->workshop->scale_division_g,
+                'scale_capacity_g' => $this->workshop->scale_capacity_g,
+            ],
+            'thermometer' => config()->string('devices.thermometer.address') !== '',
+            'scale' => config()->string('devices.scale.address') !== '',
+            'simulated' => config()->boolean('devices.simulated'),
+            'strip' => $this->strip->toArray(),
+        ];
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reads;
+
+use App\Workshop\HardnessBook;
+use App\Workshop\Library;
+use App\Workshop\SwatchBook;
+
+/**
+ * What the hardness screen can be asked: bases with their softeners, and the sheets that are being planned.
+ *
+ * @phpstan-import-type DraftShape from DraftView
+ */
+final readonly class HardnessView implements View
+{
+    public function __construct(private Library $library, private HardnessBook $hardness, private SwatchBook $swatches) {}
+
+    /**
+     * @return array{
+     *     bases: list<array{code: string, name: string, shore: string, pucks: int, softeners: list<array{code: string, name: string, into: string}>}>,
+     *     drafts: list<DraftShape>
+     * }
+     */
+    public function toArray(): array
+    {
+        $shelf = $this->library->shelf();
+        $bases = [];
+        foreach ($this->hardness->choices() as $code => $softeners) {
+            $bases[] = [
+                'code' => $code, 'name' => $shelf->bases[$code]->name, 'shore' => $shelf->bases[$code]->shore() ?? '', 'pucks' => count($this->swatches->pucks($code, $softeners[0] ?? '')),
+                'softeners' => array_map(static fn (string $softener): array => ['code' => $softener, 'name' => $shelf->additives[$softener]->name, 'into' => $shelf->additives[$softener]->into->value], $softeners),
+            ];
+        }
+
+        return ['bases' => $bases, 'drafts' => DraftView::all()];
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reads;
+
+use App\Models\FormulaVersion;
+use App\Models\Pour;
+use App\Models\Workshop;
+use App\Workshop\Library;
+use Illuminate\Support\Collection;
+
+/**
+ * What a pour sheet needs to be filled in: itself as typed, the shelf, earlier formulas, what earlier pours taught.
+ *
+ * @phpstan-import-type ShelfShape from ShelfView
+ */
+final readonly class PourSheetView implements View
+{
+    /**
+     * @param  Collection<int, FormulaVersion>  $formulas
+     * @param  array{pct: float, pours: int}|null  $learnt
+     */
+    public function __construct(
+        private Pour $pour,
+        private Library $library,
+        private Workshop $workshop,
+        private Collection $formulas,
+        private ?array $learnt,
+    ) {}
+
+    /**
+     * @return array{
+     *     id: int, job_id: int, job: string, impression: string, kind: string, sheet: array<string, mixed>, shelf: ShelfShape,
+     *     formulas: list<array{id: int, name: string, number: int, recipe: array{base: string, additives: list<array{code: string, amount: float, basis: string, into: string}>}}>,
+     *     learnt: array{pct: float, pours: int}|null,
+     *     scale: array{division_g: float, capacity_g: float}
+     * }
+     */
+    public function toArray(): array
+    {
+        return [
+            'id' => $this->pour->id,
+            'job_id' => $this->pour->impression->job_id,
+            'job' => $this->pour->impression->job->name,
+            'impression' => $this->pour->impression->name,
+            'kind' => $this->pour->impression->kind->value,
+            'sheet' => $this->pour->sheet,
+            'shelf' => (new ShelfView($this->library->shelf()))->toArray(),
+            'formulas' => array_values($this->formulas->map(static fn (FormulaVersion $version): array => [
+                'id' => $version->id, 'name' => $version->formula->name, 'number' => $version->number, 'recipe' => $version->recipe,
+            ])->all()),
+            'learnt' => $this->learnt,
+            'scale' => ['division_g' => $this->workshop->scale_division_g, 'capacity_g' => $this->workshop->scale_capacity_g],
+        ];
+    }
+}

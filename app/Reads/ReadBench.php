@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reads;
+
+use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Run\StepKind;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Workshop\CureClock;
+use App\Workshop\Library;
+use App\Workshop\RecordedRun;
+use App\Workshop\RecordedSeries;
+use App\Workshop\SeriesBook;
+use App\Workshop\SheetReckoner;
+use Carbon\CarbonImmutable;
+
+/**
+ * Sorts everything live or planned into now, next and later.
+ *
+ * @phpstan-import-type BenchItemShape from BenchView
+ */
+final readonly class ReadBench
+{
+    public function __construct(private CureClock $clock, private SheetReckoner $reckoner, private SmallThings $small, private SeriesBook $series, private Library $library) {}
+
+    public function __invoke(CarbonImmutable $now): BenchView
+    {
+        $items = [];
+        foreach (Pour::query()->live()->with('impression.job')->get() as $pour) {
+            $items[] = match ($pour->state) {
+                PourState::Running => $this->running($pour, $now),
+                PourState::Waiting => $this->waiting($pour, $now),
+                default => $this->item($pour, 'now', 'It is open: look at it and say how it came out', $pour->weighed_g, 'g', 'poured', null, null, 'run', 'Grade it'),
+            };
+        }
+        foreach ($this->series->live() as $series) {
+            $items[] = $this->series($series);
+        }
+        foreach (Pour::query()->where('state', PourState::Draft)->with('impression.job')->latest('updated_at')->limit(30)->get() as $pour) {
+            $items[] = $this->planned($pour);
+        }
+        // What is being poured comes before what closes soonest; what has no end comes last.
+        $when = static fn (array $item): int => $item['action'] === 'Go on' || $item['action'] === 'Rescue' ? 0 : ($item['to_ms'] ?? PHP_INT_MAX);
+        usort($items, static fn (array $a, array $b): int => $when($a) <=> $when($b));
+
+        return new BenchView($items, $this->small->due($now));
+    }
+
+    /** @return BenchItemShape */
+    private function running(Pour $pour, CarbonImmutable $now): array
+    {
+        $run = RecordedRun::of($pour);
+        $cup = $run->state->cup();
+        $line = $cup->current();
+        $met = $run->at($cup->metAt);
+        $ends = $run->potLifeEnds($this->clock);
+        $batches = count($run->plan->batches);
+        $which = $batches > 1 && $run->state->step->batch > 0 ? "batch {$run->state->step->batch} of {$batches}: " : '';
+
+        return match ($run->state->step->kind) {
+            StepKind::Weigh => $this->item($pour, 'now', $which.'weigh '.($line['add'] ?? ''), $line['running'] ?? null, 'g', 'until the scale reads', $met, $ends, 'run', 'Go on'),
+            StepKind::Rescue => $this->item($pour, 'now', "{$which}over-poured: rescue the cup", array_sum($cup->planned), 'g', 'was planned', $met, $ends, 'run', 'Rescue'),
+            default => $this->item($pour, 'now', $which.$this->inWords($run->state->step->kind), array_sum($cup->planned), 'g', 'in the cup', $met, $ends, 'run', 'Go on'),
+        };
+    }
+
+    private function inWords(StepKind $kind): string
+    {
+        return match ($kind) {
+            StepKind::Gear => 'gear on and read the cautions',
+            StepKind::Contacts => 'see every contact ready',
+            StepKind::PreMix => 'stir each part in its own pot',
+            StepKind::Tare => 'cup on the scale, tare',
+            StepKind::Mix => 'mix it',
+            StepKind::Degas => 'draw the air out',
+            StepKind::Fill => 'pour it',
+            default => 'go on',
+        };
+    }
+
+    /** @return BenchItemShape */
+    private function waiting(Pour $pour, CarbonImmutable $now): array
+    {
+        $open = $this->clock->reaches($pour, Milestone::Demould);
+        $due = $open !== null && $open['likely'] <= $now;
+        $soon = $open !== null && $open['likely'] <= $now->addHours(3);
+
+        return $this->item(
+            $pour, $due ? 'now' : ($soon ? 'next' : 'later'), $due ? 'ready to open' : 'curing', $pour->weighed_g, 'g', 'in the mould',
+            $pour->poured_at, $open['likely'] ?? null, 'run', $due ? 'Open it' : 'Look',
+        );
+    }
+
+    /** @return BenchItemShape */
+    private function series(RecordedSeries $series): array
+    {
+        $base = $this->library->shelf()->bases[$series->base()] ?? null;
+        $next = $series->next();
+        $until = $series->fillsUntil();
+
+        return [
+            'id' => "series-{$series->series->id}", 'group' => 'now', 'title' => "Pucks · {$this->series->called($series->series)}", 'base' => $base->name ?? '',
+            'what' => $next === null ? 'everything is in: label the pucks' : "{$next->vessel}: weigh {$next->add}", 'number' => $next?->running, 'unit' => 'g', 'label' => $next === null ? '' : 'until the scale reads',
+            'from_ms' => $until === null ? null : (int) $series->metAt()?->getTimestampMs(), 'to_ms' => $until === null ? null : (int) $until->getTimestampMs(),
+            'href' => "/swatches/series/{$series->series->id}", 'colour' => $base->colour ?? '#cfc4ae', 'action' => 'Go on',
+        ];
+    }
+
+    /** @return BenchItemShape */
+    private function planned(Pour $pour): array
+    {
+        $reckoning = $this->reckoner->reckon($pour->sheet);
+
+        return $reckoning->isPourable() && $reckoning->mix !== null
+            ? $this->item($pour, 'next', 'ready to weigh up', $reckoning->mix->mass->g, 'g', count($reckoning->mix->batches) > 1 ? 'in '.count($reckoning->mix->batches).' batches' : 'in one batch', null, null, '', 'Open the sheet')
+            : $this->item($pour, 'later', 'the sheet is not finished', null, null, 'still to be worked out', null, null, '', 'Finish it');
+    }
+
+    /** @return BenchItemShape */
+    private function item(Pour $pour, string $group, string $what, ?float $number, ?string $unit, string $label, ?CarbonImmutable $from, ?CarbonImmutable $to, string $page, string $action): array
+    {
+        $base = $this->clock->base($pour);
+
+        return [
+            'id' => "pour-{$pour->id}",
+            'group' => $group,
+            'title' => "{$pour->impression->job->name} · {$pour->impression->name}",
+            'base' => $base->name ?? '',
+            'what' => $what,
+            'number' => $number,
+            'unit' => $unit,
+            'label' => $label,
+            'from_ms' => $from === null ? null : (int) $from->getTimestampMs(),
+            'to_ms' => $to === null ? null : (int) $to->getTimestampMs(),
+            'href' => rtrim("/pours/{$pour->id}/{$page}", '/'),
+            'colour' => $base->colour ?? '#cfc4ae',
+            'action' => $action,
+        ];
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reads;
+
+use Apalos\Core\Cure\CureResult;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Mix\MixResult;
+use Apalos\Core\Pour\PourReckoning;
+use Apalos\Core\Volume\VolumeResult;
+
+/**
+ * A pour sheet with its answers: what could be computed, and what has to be put right before it can be poured.
+ *
+ * @phpstan-import-type MixShape from MixResult
+ * @phpstan-import-type VolumeShape from VolumeResult
+ * @phpstan-import-type CureShape from CureResult
+ */
+final readonly class ReckoningView implements View
+{
+    /** @param  string|null  $hardness  what the formula will read, by the shop's pucks */
+    public function __construct(private PourReckoning $reckoning, private float $roomC, private ?string $hardness) {}
+
+    /**
+     * @return array{
+     *     pourable: bool, room_c: float,
+     *     errors: list<array{field: string, message: string, missing: bool}>,
+     *     warnings: list<array{code: string, message: string}>,
+     *     volume: VolumeShape|null,
+     *     mix: MixShape|null,
+     *     cure: CureShape|null,
+     *     additives: list<array{pct_of_ab: float, pct_of_one_part: float, grams: float}>, hardness: string|null
+     * }
+     */
+    public function toArray(): array
+    {
+        return [
+            'pourable' => $this->reckoning->isPourable(),
+            'room_c' => $this->roomC,
+            'errors' => array_map(static fn (BadInput $e): array => ['field' => self::place($e->field), 'message' => $e->getMessage(), 'missing' => $e->isMissing], $this->reckoning->errors),
+            'warnings' => $this->reckoning->warnings(),
+            'volume' => $this->reckoning->volume?->toArray(),
+            'mix' => $this->reckoning->mix?->toArray(),
+            'cure' => $this->reckoning->cure?->toArray(),
+            'additives' => $this->onBothBases(),
+            'hardness' => $this->hardness,
+        ];
+    }
+
+    /** @return list<array{pct_of_ab: float, pct_of_one_part: float, grams: float}> each additive, in order */
+    private function onBothBases(): array
+    {
+        [$mix, $recipe] = [$this->reckoning->mix, $this->reckoning->recipe];
+        if ($mix === null || $recipe === null) {
+            return [];
+        }
+        $shares = $recipe->composition()->onBothBases();
+
+        return array_map(static fn (string $name): array => [...$shares[$name], 'grams' => $mix->parts[$name]->g ?? 0.0], array_keys($shares));
+    }
+
+    /** The core names the fields of its own contract; the screen's sheet has them under the formula and the plan. */
+    private static function place(string $field): string
+    {
+        return match (true) {
+            str_starts_with($field, 'additives') => 'formula.'.$field,
+            str_starts_with($field, 'base') => 'formula.base',
+            str_starts_with($field, 'vessel'), str_starts_with($field, 'scale') => 'plan.'.$field,
+            default => $field,
+        };
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reads;
+
+use Apalos\Core\Series\SeriesResult;
+use Apalos\Core\Series\WeighingResult;
+use App\Workshop\RecordedSeries;
+
+/**
+ * A series on the bench: its plan, what is in so far, and what goes onto the scale next.
+ *
+ * @phpstan-import-type SeriesShape from SeriesResult
+ * @phpstan-import-type WeighingShape from WeighingResult
+ */
+final readonly class SeriesRunView implements View
+{
+    public function __construct(private RecordedSeries $recorded, private string $called) {}
+
+    /**
+     * @return array{
+     *     id: int, called: string, plan: SeriesShape, grams: array<string, list<float|null>>, on: string, next: WeighingShape|null,
+     *     met_ms: int|null, fills_until_ms: int|null, usable_min: float|null, take_back: int|null, division_g: float, last_fact_id: int, labelled: bool
+     * }
+     */
+    public function toArray(): array
+    {
+        $state = $this->recorded->state;
+        $series = $this->recorded->series;
+        $until = $this->recorded->fillsUntil();
+        $mixing = is_numeric($minutes = $series->question['mix_min'] ?? null) ? (float) $minutes : 0.0;
+
+        return [
+            'id' => $series->id, 'called' => $this->called, 'plan' => $this->recorded->plan->toArray(), 'grams' => $state->weighed->toArray(), 'on' => $state->on, 'next' => $this->recorded->next()?->toArray(),
+            'met_ms' => ($met = $this->recorded->metAt()) === null ? null : (int) $met->getTimestampMs(), 'fills_until_ms' => $until === null ? null : (int) $until->getTimestampMs(),
+            'usable_min' => $this->recorded->plan->usableMin === null ? null : $this->recorded->plan->usableMin + $mixing,
+            'take_back' => $state->takeBack, 'division_g' => $series->division_g, 'last_fact_id' => $this->recorded->lastFactId(), 'labelled' => $series->labelled_at !== null,
+        ];
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reads;
+
+use Apalos\Core\Cure\Milestone;
+use App\Models\Workshop;
+use App\Workshop\ContactBook;
+use App\Workshop\CureClock;
+use App\Workshop\KnownSwatch;
+use App\Workshop\RoomTemperature;
+use App\Workshop\SwatchBook;
+use Carbon\CarbonImmutable;
+
+/** What waits to be read beside the pours: test patches whose time has come, pucks that can come out of their forms, pucks that have settled. */
+final readonly class SmallThings
+{
+    /** Silicones go on hardening for about a day after they can be opened. */
+    private const SETTLED_H = 24;
+
+    /** A swatch nobody read for so long is kept for its looks. */
+    private const FORGOTTEN_DAYS = 30;
+
+    public function __construct(private Workshop $workshop, private SwatchBook $swatches, private ContactBook $contacts, private CureClock $clock, private RoomTemperature $room) {}
+
+    /** @return list<array{what: string, href: string, count: int}> */
+    public function due(CarbonImmutable $now): array
+    {
+        $knowledge = $this->contacts->knowledge();
+        $due = [];
+        foreach ($this->workshop->testPatches()->whereNull('passed')->where('due_at', '<=', $now->format('Y-m-d H:i:s.v'))->orderBy('due_at')->get() as $patch) {
+            $due[] = ['what' => sprintf('Read the test patch of %s on %s', $knowledge->families[$patch->fresh]->name ?? $patch->fresh, $knowledge->surfaces[$patch->surface]->name ?? $patch->surface), 'href' => '/contacts#patches', 'count' => 1];
+        }
+        $pucks = [];
+        foreach ($this->swatches->all() as $known) {
+            $does = $this->does($known, $now);
+            if ($does !== null) {
+                $pucks[$known->swatch->version->formula->name][$does][] = $known->swatch->id;
+            }
+        }
+        foreach ($pucks as $formula => $by) {
+            foreach ($by as $does => $ids) {
+                $due[] = ['what' => sprintf($does, count($ids) === 1 ? 'A swatch' : count($ids).' swatches', $formula), 'href' => "/swatches/drawer#swatch-{$ids[0]}", 'count' => count($ids)];
+            }
+        }
+
+        return $due;
+    }
+
+    private function does(KnownSwatch $known, CarbonImmutable $now): ?string
+    {
+        $swatch = $known->swatch;
+        if ($known->recipe === null || $swatch->readings->isNotEmpty() || $swatch->poured_at->lt($now->subDays(self::FORGOTTEN_DAYS))) {
+            return null;
+        }
+        if ($swatch->demoulded_at !== null) {
+            return $swatch->demoulded_at->addHours(self::SETTLED_H)->lte($now) ? '%s of %s can be read' : null;
+        }
+        $opens = $this->room->since($swatch->poured_at)->reaches(Milestone::Demould, $this->clock->model($known->recipe->base));
+
+        return $opens !== null && $swatch->poured_at->addMinutes((int) ceil($opens->likely->min))->lte($now) ? '%s of %s can come out of the form' : null;
+    }
+}

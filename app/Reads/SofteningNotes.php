@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reads;
+
+use Apalos\Core\Material\AdditiveSheet;
+use Apalos\Core\Material\BaseSheet;
+use Apalos\Core\Result\Say;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Workshop\Library;
+use App\Workshop\SwatchBook;
+
+/** What is written about a base with about so much softener: on the sheets, on pucks, and in the log of pours. */
+final readonly class SofteningNotes
+{
+    /** Notes on a puck or a pour this near to the load, in per cent of A+B, speak of it. */
+    private const NEAR_PCT = 15.0;
+
+    private const MOST = 6;
+
+    private const POURS_LOOKED_AT = 300;
+
+    public function __construct(private SwatchBook $swatches, private Library $library) {}
+
+    /** @return list<array{from: string, text: string, href: string}> the sheets' first, then the nearest */
+    public function near(BaseSheet $base, AdditiveSheet $softener, float $pctOfAB): array
+    {
+        $notes = [];
+        foreach ([$softener, $base] as $sheet) {
+            $text = $sheet->sheet()->textOrNull('notes');
+            if ($text !== null) {
+                $notes[] = ['from' => "Sheet of {$sheet->name}", 'text' => $text, 'href' => "/stores/{$sheet->code}"];
+            }
+        }
+        $own = [...$this->onPucks($base, $softener, $pctOfAB), ...$this->inTheLog($base, $softener, $pctOfAB)];
+        usort($own, static fn (array $a, array $b): int => $a['off'] <=> $b['off']);
+
+        return array_slice([...$notes, ...array_map(static fn (array $note): array => ['from' => $note['from'], 'text' => $note['text'], 'href' => $note['href']], $own)], 0, self::MOST);
+    }
+
+    /** @return list<array{from: string, text: string, href: string, off: float}> */
+    private function onPucks(BaseSheet $base, AdditiveSheet $softener, float $pctOfAB): array
+    {
+        $notes = [];
+        foreach ($this->swatches->all() as $known) {
+            $pct = $known->softenedBy($base->code, $softener->code);
+            $text = $known->swatch->note ?? '';
+            if ($pct !== null && $text !== '' && abs($pct - $pctOfAB) <= self::NEAR_PCT) {
+                $notes[] = ['from' => sprintf('Puck at %s %%', Say::number($pct)), 'text' => $text, 'href' => "/swatches/drawer#swatch-{$known->swatch->id}", 'off' => abs($pct - $pctOfAB)];
+            }
+        }
+
+        return $notes;
+    }
+
+    /** @return list<array{from: string, text: string, href: string, off: float}> */
+    private function inTheLog(BaseSheet $base, AdditiveSheet $softener, float $pctOfAB): array
+    {
+        $notes = [];
+        $pours = Pour::query()->where('state', PourState::Graded)->where('sheet->formula->base', $base->code)->whereNotNull('formula_version_id')
+            ->with(['formulaVersion.formula', 'impression.job'])->orderByDesc('graded_at')->limit(self::POURS_LOOKED_AT)->get();
+        $faults = $this->library->faults();
+        foreach ($pours as $pour) {
+            $recipe = $pour->formulaVersion === null ? null : $this->swatches->recipe($pour->formulaVersion);
+            $pct = 100.0 * ($recipe?->loads()[$softener->code] ?? 0.0);
+            $said = [...array_map(static fn (string $id): string => $faults[$id]['name'] ?? $id, $pour->faults ?? []), ...($pour->note === null || $pour->note === '' ? [] : [$pour->note])];
+            if ($pct > 0.0 && $said !== [] && abs($pct - $pctOfAB) <= self::NEAR_PCT) {
+                $notes[] = ['from' => sprintf('%s, %s %%', $pour->impression->job->name, Say::number($pct)), 'text' => implode('. ', $said), 'href' => "/pours/{$pour->id}/run", 'off' => abs($pct - $pctOfAB)];
+            }
+        }
+
+        return $notes;
+    }
+}

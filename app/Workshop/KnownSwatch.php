@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Workshop;
+
+use Apalos\Core\Harden\PuckReading;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Material\AdditiveRole;
+use Apalos\Core\Material\AdditiveSheet;
+use Apalos\Core\Mix\Basis;
+use Apalos\Core\Pour\Recipe;
+use Apalos\Core\Result\Say;
+use Apalos\Core\Tint\Lab;
+use Apalos\Core\Tint\Translucency;
+use App\Models\Swatch;
+use App\Models\SwatchReading;
+
+/** A swatch with its recipe read against the shelf and what was last read of it. */
+final readonly class KnownSwatch
+{
+    /** Stirred in as pinches, these do not change how hard a puck is. */
+    private const HARMLESS = [AdditiveRole::Pigment, AdditiveRole::Flock];
+
+    /** @param  Recipe|null  $recipe  null where a material of it is no longer on the shelf */
+    public function __construct(public Swatch $swatch, public ?Recipe $recipe) {}
+
+    public function last(string $kind, ?string $backing = null): ?SwatchReading
+    {
+        return $this->swatch->readings->last(static fn (SwatchReading $r): bool => $r->kind === $kind && ! $r->left_out && ($backing === null || $r->backing === $backing));
+    }
+
+    public function hardness(): ?PuckReading
+    {
+        return $this->last('hardness')?->hardness();
+    }
+
+    public function over(string $backing): ?Lab
+    {
+        return $this->last('colour', $backing)?->colour();
+    }
+
+    /** Its colour as one holds it over something white, else over whatever it was read over. */
+    public function colour(): ?Lab
+    {
+        return $this->over('white') ?? $this->over('black');
+    }
+
+    public function translucency(): ?Translucency
+    {
+        [$white, $black] = [$this->over('white'), $this->over('black')];
+        try {
+            return $white === null || $black === null ? null : Translucency::of($white, $black);
+        } catch (BadInput) {
+            return null;
+        }
+    }
+
+    /** Per cent of A+B of this softener; null where something else in it changes the hardness too, or it is another base. */
+    public function softenedBy(string $base, string $softener): ?float
+    {
+        if ($this->recipe === null || $this->recipe->base->code !== $base) {
+            return null;
+        }
+        foreach ($this->recipe->sheets() as $sheet) {
+            if ($sheet->code !== $softener && ! in_array($sheet->role, self::HARMLESS, true)) {
+                return null;
+            }
+        }
+
+        return 100.0 * ($this->recipe->loads()[$softener] ?? 0.0);
+    }
+
+    /** @return list<string> what goes into the base, as it was written down; softener on both bases, for half the trade counts on one part */
+    public function inside(): array
+    {
+        if ($this->recipe === null) {
+            return [];
+        }
+        $base = $this->recipe->base;
+        $shareOfA = $base->ratio->weightFractionOfA($base->sgA, $base->sgB);
+        $softeners = array_filter($this->recipe->sheets(), static fn (AdditiveSheet $sheet): bool => $sheet->role->isSoftener() && ! $base->ratio->isOnePart());
+        $lines = [];
+        foreach ($softeners as $sheet) {
+            $pct = 100.0 * $this->recipe->loads()[$sheet->code];
+            $lines[] = sprintf('%s %s %% of A+B = %s %% of A alone', $sheet->name, Say::number($pct, 2), Say::number($pct / $shareOfA, 2));
+        }
+        $named = array_map(static fn (AdditiveSheet $sheet): string => $sheet->name, $softeners);
+        foreach ($this->recipe->additives() as $additive) {
+            if ($additive->amount > 0.0 && ! in_array($additive->name, $named, true)) {
+                $lines[] = $additive->name.' '.Say::number($additive->amount, 3).' '.($base->ratio->isOnePart() && $additive->basis === Basis::OfAB ? '% of the base' : $additive->basis->inWords());
+            }
+        }
+
+        return $lines;
+    }
+
+    /** @return array<string, float> pigments in per cent of everything, by house code */
+    public function pigments(): array
+    {
+        if ($this->recipe === null) {
+            return [];
+        }
+        $all = $this->recipe->composition()->massPerAB;
+        $loads = $this->recipe->loads();
+        $pigments = [];
+        foreach ($this->recipe->sheets() as $sheet) {
+            if ($sheet->role === AdditiveRole::Pigment) {
+                $pigments[$sheet->code] = 100.0 * $loads[$sheet->code] / $all;
+            }
+        }
+
+        return $pigments;
+    }
+}

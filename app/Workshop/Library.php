@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Workshop;
+
+use Apalos\Core\Contact\Knowledge;
+use Apalos\Core\Material\Shelf;
+use Apalos\Core\Mould\MouldLibrary;
+use Illuminate\Contracts\Cache\Repository;
+use Symfony\Component\Yaml\Yaml;
+
+/** The knowledge in `library/`, read from disk and kept in the cache until a file changes. */
+final class Library
+{
+    private ?Shelf $shelf = null;
+
+    private ?Knowledge $knowledge = null;
+
+    public function __construct(private readonly string $folder, private readonly Repository $cache) {}
+
+    public function shelf(): Shelf
+    {
+        return $this->shelf ??= Shelf::of(array_values($this->read('materials/*.yaml')));
+    }
+
+    /** What the library knows of contacts, before the shop's own rules. */
+    public function knowledge(): Knowledge
+    {
+        $read = $this->read('contacts/*.yaml');
+
+        return $this->knowledge ??= Knowledge::of($read['families'], $read['surfaces'], $read['rules'], $read['releases'], $read['sealers'], $this->cautions());
+    }
+
+    public function moulds(): MouldLibrary
+    {
+        return MouldLibrary::of($this->read('mould-kinds.yaml')['mould-kinds'] ?? []);
+    }
+
+    /** @return array<string, array{title: string, text: string, gear: list<string>}> by id */
+    public function cautions(): array
+    {
+        /** @var array<string, array{title: string, text: string, gear: list<string>}> */
+        return $this->read('cautions.yaml')['cautions'] ?? [];
+    }
+
+    /** @return array<string, array{name: string, cause: string, next: string}> by id */
+    public function faults(): array
+    {
+        /** @var array<string, array{name: string, cause: string, next: string}> */
+        return $this->read('faults.yaml')['faults'] ?? [];
+    }
+
+    /** @return array<string, array<string, mixed>> what the files say, by name without ending */
+    private function read(string $pattern): array
+    {
+        $files = glob($this->folder.'/'.$pattern) ?: [];
+        $stamp = md5(implode('|', array_map(static fn (string $file): string => $file.filemtime($file).filesize($file), $files)));
+
+        /** @var array<string, array<string, mixed>> */
+        return $this->cache->rememberForever("library:{$stamp}", static function () use ($files): array {
+            $read = [];
+            foreach ($files as $file) {
+                $read[basename($file, '.yaml')] = Yaml::parseFile($file);
+            }
+
+            return $read;
+        });
+    }
+}

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Harden;
+
+use Apalos\Core\Result\Say;
+use Apalos\Core\Result\Warning;
+use Apalos\Core\Units\Shore;
+use Apalos\Core\Units\ShoreScale;
+
+/** Softener for a hardness, and hardness for a softener, resting on the shop's own pucks. */
+final readonly class SofteningPlanner
+{
+    private const WEAK_FROM_PCT = 60.0;
+
+    public function answer(HardenRequest $request): HardenResult
+    {
+        $model = SoftenerModel::learnt($request->base, $request->k, $request->swatches);
+        $curve = array_map(static fn (float $pct): CurvePoint => self::point($model, $pct), $request->at);
+        $target = $request->target === null ? null : $this->forTarget($model, $request, $request->target);
+        $pucks = Contradictions::among($request->base, $request->k, $request->swatches);
+
+        return new HardenResult($model->c, $model->k, $curve, $pucks, $target, count($request->swatches), iterator_to_array($this->warnings($pucks, $request, $target), false));
+    }
+
+    private static function point(SoftenerModel $model, float $pct): CurvePoint
+    {
+        $shore = Shore::ofModulus(exp($model->lnModulus($pct / 100.0)));
+        $other = Shore::ofModulusOn($shore->scale === ShoreScale::A ? ShoreScale::DoubleO : ShoreScale::A, exp($model->lnModulus($pct / 100.0)));
+
+        return new CurvePoint(
+            $pct, $shore, $other,
+            Shore::ofModulusOn($shore->scale, exp($model->edge($pct / 100.0, -1)))->reading,
+            Shore::ofModulusOn($shore->scale, exp($model->edge($pct / 100.0, 1)))->reading,
+        );
+    }
+
+    /** Null where the target is harder than the base alone: softener only softens. */
+    private function forTarget(SoftenerModel $model, HardenRequest $request, Shore $target): ?SoftenerAnswer
+    {
+        $wanted = log($target->modulus());
+        if ($wanted > $model->lnModulus(0.0)) {
+            return null;
+        }
+        $pct = 100.0 * $model->shareFor($wanted, 0);
+
+        return new SoftenerAnswer($pct, $pct / $request->weightFractionOfA, 100.0 * $model->shareFor($wanted, -1), 100.0 * $model->shareFor($wanted, 1));
+    }
+
+    /**
+     * @param  list<JudgedPuck>  $pucks
+     * @return \Generator<Warning>
+     */
+    private function warnings(array $pucks, HardenRequest $request, ?SoftenerAnswer $target): \Generator
+    {
+        yield from array_filter(array_map(static fn (JudgedPuck $puck): ?Warning => $puck->question(), $pucks));
+        yield from $this->scales($request);
+        $percentages = array_map(static fn (SoftenedPuck $swatch): float => $swatch->pctOfAB, $request->swatches);
+        if (count($percentages) > 1 && max($percentages) - min($percentages) < 5.0) {
+            yield new Warning('one_percentage', sprintf('All pucks have about %s %% softener: they say how hard that is, and nothing of what more softener does. Make one at another percentage.', Say::number($percentages[0])));
+        }
+        if ($request->target !== null && $target === null) {
+            yield new Warning('harder_than_base', 'That is harder than the base alone. Softener only softens: take a harder base.');
+        }
+        $farthest = max([...$request->at, $target->pctOfAB ?? 0.0]);
+        if ($percentages !== [] && $farthest > max($percentages) + 1e-9) {
+            yield new Warning('beyond_swatches', sprintf('Beyond the softest puck (%s %%) the line is only drawn on. Make a puck there before a piece depends on it.', Say::number(max($percentages))));
+        }
+        if ($target !== null && $target->pctOfAB > $request->maxPct) {
+            yield new Warning('over_max', sprintf('%s %% is past the sheet’s limit of %s %%: it will sweat softener and tear. Take a softer base.', Say::number($target->pctOfAB), Say::number($request->maxPct)));
+        } elseif ($target !== null && $target->pctOfAB > self::WEAK_FROM_PCT) {
+            yield new Warning('weak', sprintf('At %s %% tear strength and stretch are well below the sheet’s, and thin edges tear first. Pot life grows a little too.', Say::number($target->pctOfAB)));
+        }
+    }
+
+    /** @return \Generator<Warning> */
+    private function scales(HardenRequest $request): \Generator
+    {
+        foreach ([...array_map(static fn (SoftenedPuck $swatch): Shore => $swatch->shore, $request->swatches), ...($request->target === null ? [] : [$request->target])] as $shore) {
+            $question = $shore->scaleQuestion();
+            if ($question !== null) {
+                yield new Warning('wrong_scale', $question);
+            }
+        }
+    }
+}

@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Run;
+
+use Apalos\Core\Mix\Topup;
+use Apalos\Core\Mix\TopupRequest;
+use Apalos\Core\Mix\TopupResult;
+use Apalos\Core\Units\Grams;
+
+/** One cup as it is filled: what is planned for it, what is in it, what is still to be weighed. Immutable; every event gives a new one. */
+final readonly class MixingCup
+{
+    /**
+     * @param  array<string, float>  $planned  grams by name, in order of weighing
+     * @param  array<string, float>  $poured  grams by name
+     * @param  list<array{add: string, grams: float}>  $queue  still to be weighed
+     * @param  list<array{add: string, grams: float, display: float}>  $weighings  done, in order
+     */
+    private function __construct(
+        private RunPlan $plan,
+        public array $planned,
+        public array $poured,
+        public array $queue,
+        public array $weighings,
+        public float $display,
+        public bool $overPoured,
+        public ?float $metAt,
+        public float $k,
+    ) {}
+
+    public static function empty(RunPlan $plan, int $batch): self
+    {
+        $planned = $plan->batches[$batch - 1] ?? [];
+
+        return new self($plan, $planned, [], self::queued($planned), [], 0.0, false, null, 1.0);
+    }
+
+    /**
+     * @param  array<string, float>  $amounts
+     * @return list<array{add: string, grams: float}>
+     */
+    private static function queued(array $amounts): array
+    {
+        $queue = [];
+        foreach ($amounts as $name => $grams) {
+            $queue[] = ['add' => (string) $name, 'grams' => $grams];
+        }
+
+        return $queue;
+    }
+
+    /** @return array{add: string, grams: float, running: float, from: float, to: float}|null what to weigh now and the display that is good */
+    public function current(): ?array
+    {
+        $line = $this->queue[0] ?? null;
+        if ($line === null) {
+            return null;
+        }
+        $slack = $this->plan->slack($line['grams']);
+        $step = fn (float $grams): float => Grams::of(max(0.0, $grams))->toDivision($this->plan->division)->g;
+        $running = $step($this->display + $line['grams']);
+
+        return ['add' => $line['add'], 'grams' => $line['grams'], 'running' => $running, 'from' => $step($running - $slack), 'to' => $step($running + $slack)];
+    }
+
+    /** The next line is in: the display now reads this. */
+    public function weighed(float $display): self
+    {
+        $line = $this->current();
+        if ($line === null) {
+            return $this;
+        }
+        $grams = max(0.0, $display - $this->display);
+        $poured = $this->poured;
+        $poured[$line['add']] = ($poured[$line['add']] ?? 0.0) + $grams;
+
+        return new self(
+            $this->plan, $this->planned, $poured, array_slice($this->queue, 1),
+            [...$this->weighings, ['add' => $line['add'], 'grams' => $grams, 'display' => $display]],
+            $display, $display > $line['to'] + 1e-9, $this->metAt, $this->k,
+        );
+    }
+
+    public function met(float $at): self
+    {
+        return new self($this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $this->display, $this->overPoured, $this->metAt ?? $at, $this->k);
+    }
+
+    /** Whether A and B are both in it (for a one-part base: whether anything is). */
+    public function isMet(): bool
+    {
+        return ($this->poured['A'] ?? 0.0) > 0.0 && ($this->plan->onePart || ($this->poured['B'] ?? 0.0) > 0.0);
+    }
+
+    /** Whether what is being poured now makes A meet B. */
+    public function meetsNow(): bool
+    {
+        $add = $this->queue[0]['add'] ?? null;
+
+        return $this->metAt === null && (
+            ($add === 'A' && ($this->plan->onePart || isset($this->poured['B']))) || ($add === 'B' && isset($this->poured['A']))
+        );
+    }
+
+    public function rescue(): TopupResult
+    {
+        $grams = static fn (float $g): Grams => Grams::of($g);
+
+        return (new Topup)->rescue(new TopupRequest(
+            array_map($grams, $this->planned), array_map($grams, $this->withoutSlack()),
+            $this->plan->capacity, $this->plan->density, $this->plan->division, 0.0,
+        ));
+    }
+
+    /**
+     * What was poured, without the crumbs a scale cannot tell apart: one step too much of a pinch of pigment is no reason to
+     * raise the whole cup.
+     *
+     * @return array<string, float>
+     */
+    private function withoutSlack(): array
+    {
+        $poured = $this->poured;
+        foreach ($poured as $name => $grams) {
+            $planned = $this->planned[$name] ?? 0.0;
+            $poured[$name] = $grams > $planned && $grams <= $planned + $this->plan->slack($planned) + 1e-9 ? $planned : $grams;
+        }
+
+        return $poured;
+    }
+
+    /** The over-pour is taken as the measure: all else is raised to it. */
+    public function rescued(): self
+    {
+        $rescue = $this->rescue();
+        $queue = [];
+        foreach ($rescue->lines as $line) {
+            $queue[] = ['add' => $line->add, 'grams' => $line->grams->g];
+        }
+
+        return new self(
+            $this->plan, array_map(static fn (Grams $grams): float => $grams->g, $rescue->planned), $this->poured,
+            $queue, $this->weighings, $this->display, false, $this->metAt, $this->k * $rescue->k,
+        );
+    }
+
+    public function kept(): self
+    {
+        return new self($this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $this->display, false, $this->metAt, $this->k);
+    }
+}
