@@ -14,7 +14,6 @@ return [
             // A confirmed weighing must survive a killed process and a lost mains plug.
             'journal_mode' => 'wal',
             'synchronous' => 'full',
-            'transaction_mode' => 'IMMEDIATE',
         ],
         'pgsql' => [
             'driver' => 'pgsql',

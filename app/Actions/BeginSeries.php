@@ -8,14 +8,13 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Models\Series;
 use App\Models\Workshop;
-use App\Workshop\RoomTemperature;
 use App\Workshop\SeriesBook;
 use Carbon\CarbonImmutable;
 
-/** What was asked for goes onto the bench, with the scale and the room it was planned for: from here on its plan stays. */
+/** What was asked for goes onto the bench, with the sheets, the scale, the room and the clock it was planned for: from here on its plan stays. */
 final readonly class BeginSeries
 {
-    public function __construct(private Workshop $workshop, private RoomTemperature $room, private SeriesBook $book) {}
+    public function __construct(private Workshop $workshop, private SeriesBook $book) {}
 
     /**
      * @param  Fields  $in  as for a plan, and `thickness_mm`
@@ -25,11 +24,9 @@ final readonly class BeginSeries
     public function __invoke(Fields $in, CarbonImmutable $now): Series
     {
         $question = Fields::of(array_diff_key($in->toArray(), ['thickness_mm' => 0]));
-        $this->book->plan($question);
 
         return $this->workshop->series()->create([
-            'question' => $question->toArray(), 'thickness_mm' => $in->numberOrNull('thickness_mm', 0.05, 200.0), 'begun_at' => $now,
-            'division_g' => $this->workshop->scale_division_g, 'capacity_g' => $this->workshop->scale_capacity_g, 'room_c' => $this->room->now()->degrees,
+            'question' => $question->toArray(), 'plan' => $this->book->frozen($question), 'thickness_mm' => $in->numberOrNull('thickness_mm', 0.05, 200.0), 'begun_at' => $now,
         ]);
     }
 }

@@ -16,7 +16,7 @@ use App\Models\Series;
 use App\Models\Swatch;
 use App\Models\Workshop;
 use App\Workshop\Library;
-use App\Workshop\SeriesBook;
+use App\Workshop\RecordedSeries;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -28,7 +28,7 @@ final readonly class LabelSeries
 {
     private const LONGEST_NAME = 80;
 
-    public function __construct(private Workshop $workshop, private Library $library, private SeriesBook $book, private KeepFormula $keep) {}
+    public function __construct(private Workshop $workshop, private Library $library, private KeepFormula $keep) {}
 
     /**
      * @return list<Swatch>
@@ -37,14 +37,14 @@ final readonly class LabelSeries
      */
     public function __invoke(Series $series, ?string $name, CarbonImmutable $now): array
     {
-        $recorded = $this->book->recorded($series);
-        $name = mb_substr($name ?? $this->book->called($series), 0, self::LONGEST_NAME);
+        $recorded = RecordedSeries::of($series);
+        $name = mb_substr($name ?? $recorded->called(), 0, self::LONGEST_NAME);
         $in = Fields::of($series->question);
         [$plan, $weighed, $poured] = [$recorded->plan, $recorded->state->weighed, $recorded->metAt() ?? $now];
         $strength = 1.0;
         if ($in->text('kind') === 'tint' && isset($plan->cups[SeriesPlanner::FULL])) {
             $lines = $plan->cups[SeriesPlanner::FULL]->batches[0]->lines;
-            $strength = SeriesPlanner::strength($this->book->asked($series), $weighed->lines(SeriesPlanner::FULL, $lines)) / max(1e-9, SeriesPlanner::strength($this->book->asked($series), $lines));
+            $strength = SeriesPlanner::strength($recorded->asked, $weighed->lines(SeriesPlanner::FULL, $lines)) / max(1e-9, SeriesPlanner::strength($recorded->asked, $lines));
         }
 
         return DB::transaction(function () use ($series, $plan, $weighed, $poured, $strength, $in, $name, $now): array {
@@ -71,7 +71,7 @@ final readonly class LabelSeries
      */
     private static function really(SeriesPuck $puck, array $shown, bool $isTint): float
     {
-        $sum = static fn (array $lines, bool $plain): float => array_sum(array_map(static fn (Line $line): float => ($line->add === SeriesPlanner::PLAIN) === $plain ? $line->grams->g : 0.0, $lines));
+        $sum = static fn (array $lines, bool $plain): float => array_sum(array_map(static fn (Line $line): float => ($line->code === SeriesPlanner::PLAIN) === $plain ? $line->grams->g : 0.0, $lines));
         [$rose, $plain, $roseNow, $plainNow] = [$sum($puck->lines, false), $sum($puck->lines, true), $sum($shown, false), $sum($shown, true)];
         if ($isTint) {
             return $rose <= 0.0 ? 0.0 : $puck->truePct * ($roseNow / max(1e-9, $roseNow + $plainNow)) / ($rose / ($rose + $plain));
@@ -86,7 +86,7 @@ final readonly class LabelSeries
         $recipe = $in->object('recipe');
         $lines = array_map(static fn (Fields $line): array => $line->toArray(), $recipe->objects('additives'));
         if ($in->text('kind') === 'tint') {
-            $rising = $this->book->pigments($in);
+            $rising = $in->strings('pigments');
             $lines = array_map(static fn (array $line): array => in_array($line['code'] ?? null, $rising, true) ? [...$line, 'amount' => round((float) ($line['amount'] ?? 0.0) * $pct / 100.0, 6)] : $line, $lines);
             $lines = array_values(array_filter($lines, static fn (array $line): bool => ($line['amount'] ?? 0.0) > 0.0));
         } elseif ($pct > 0.0) {

@@ -13,16 +13,17 @@ use Apalos\Core\Units\Minutes;
 use App\Models\FormulaVersion;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\Workshop\Freezer;
 use App\Workshop\JobContacts;
 use App\Workshop\RoomTemperature;
 use App\Workshop\SheetReckoner;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
-/** Begins a run: freezes the plan, pins the formula to a version. Asked twice, it begins once. */
+/** Begins a run: freezes the plan with all it rests on, pins the formula to a version. Asked twice, it begins once. */
 final readonly class StartPour
 {
-    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep) {}
+    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer) {}
 
     /** @throws BadInput when the sheet does not add up yet */
     public function __invoke(Pour $pour, CarbonImmutable $now): Pour
@@ -48,19 +49,20 @@ final readonly class StartPour
                 'formula_version_id' => $version->id,
                 'started_at' => $now,
                 'state' => PourState::Running,
+                'base_code' => $base->code,
+                'snapshot_id' => $this->freezer->snapshot($reckoning->recipe, $vessel?->degas === true ? ['vacuum'] : [])->id,
                 'plan' => [
                     'run' => RunPlan::of(
                         $reckoning->mix, $base->ratio->isOnePart(), Minutes::of($plan->number('mix_min')),
                         Minutes::of($vessel?->degas === true ? $plan->number('degas_min') : 0.0),
                         Scale::from($plan->object('scale'))->division, $vessel, $checklist,
                     )->toArray(),
-                    'base' => ['code' => $base->code, 'name' => $base->name, 'part_names' => $base->partNames],
+                    'base' => $this->freezer->base($reckoning->recipe),
+                    'names' => $reckoning->recipe->names(),
                     'colours' => $reckoning->recipe->colours(),
-                    'cautions' => [...$reckoning->recipe->hazards(), ...($vessel?->degas === true ? ['vacuum'] : [])],
+                    'clock' => $this->freezer->clock($reckoning->recipe, $reckoning->mix->batchMass())->toArray(),
                     'formula_name' => $version->called(),
                     'room_c' => $this->room->now()->degrees,
-                    'pot_life_min' => $reckoning->mix->potLife?->min,
-                    'usable_min' => $reckoning->mix->usable?->min,
                     'likely_ml' => $reckoning->volume?->rubber->likely,
                 ],
             ])->save();

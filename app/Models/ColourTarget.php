@@ -10,11 +10,14 @@ use Illuminate\Database\Eloquent\Model;
  * A colour somebody wants again: a wearer's forearm, a faded boot.
  *
  * @property int $id
+ * @property int $workshop_id
  * @property string $name
  * @property array{float, float, float} $lab
  */
 final class ColourTarget extends Model
 {
+    use InWorkshop;
+
     protected $guarded = [];
 
     protected function casts(): array

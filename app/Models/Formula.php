@@ -20,6 +20,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Formula extends Model
 {
+    use InWorkshop;
+
     protected $guarded = [];
 
     protected $attributes = ['kind' => 'mix', 'retired_at' => null];

@@ -14,6 +14,7 @@ use LogicException;
  * What a formula said when it was kept or poured. It never changes after that; what was derived from it remembers it.
  *
  * @property int $id
+ * @property int $workshop_id
  * @property int $formula_id
  * @property int $number
  * @property array{base: string, additives: list<array{code: string, amount: float, basis: string, into: string}>} $recipe
@@ -29,6 +30,8 @@ use LogicException;
  */
 final class FormulaVersion extends Model
 {
+    use InWorkshop;
+
     protected $guarded = [];
 
     protected $attributes = ['parent_id' => null, 'note' => null, 'photo' => null];

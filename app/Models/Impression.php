@@ -14,6 +14,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * One link of a job's chain: an original, a mould, a hard copy or the casts.
  *
  * @property int $id
+ * @property int $workshop_id
  * @property int $job_id
  * @property int $position
  * @property ImpressionKind $kind
@@ -31,7 +32,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  */
 final class Impression extends Model
 {
-    use SoftDeletes;
+    use InWorkshop, SoftDeletes;
 
     protected $guarded = [];
 

@@ -23,7 +23,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  */
 final class Job extends Model
 {
-    use SoftDeletes;
+    use InWorkshop, SoftDeletes;
 
     protected $guarded = [];
 

@@ -10,11 +10,14 @@ use Illuminate\Database\Eloquent\Model;
  * A contact rule of the shop's own, as it is written in `library/contacts/rules.yaml`.
  *
  * @property int $id
+ * @property int $workshop_id
  * @property string $name
  * @property array<string, mixed> $rule
  */
 final class OwnRule extends Model
 {
+    use InWorkshop;
+
     protected $guarded = [];
 
     protected function casts(): array

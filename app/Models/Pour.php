@@ -8,16 +8,20 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
-use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
- * One pour of an impression: a sheet while it is planned, a plan and events once it runs.
+ * One pour of an impression: a sheet while it is planned, a plan and facts once it runs.
  *
  * @property int $id
+ * @property int $workshop_id
  * @property int $impression_id
  * @property int|null $formula_version_id
  * @property array<string, mixed> $sheet
  * @property array<string, mixed>|null $plan
+ * @property string|null $base_code house code of what it is poured of, once it has begun
+ * @property int|null $snapshot_id the sheets it was begun with
+ * @property float|null $gel_min what its gel taught, as 100 g of the bare base would have shown it
+ * @property float|null $gel_room_c
  * @property PourState $state
  * @property CarbonImmutable|null $started_at
  * @property CarbonImmutable|null $met_at
@@ -32,9 +36,14 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string|null $note
  * @property Impression $impression
  * @property FormulaVersion|null $formulaVersion
+ * @property Snapshot|null $snapshot
  */
 final class Pour extends Model
 {
+    use InWorkshop;
+
+    protected $attributes = ['base_code' => null, 'snapshot_id' => null, 'gel_min' => null, 'gel_room_c' => null];
+
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
@@ -44,7 +53,7 @@ final class Pour extends Model
         return [
             'sheet' => 'array', 'plan' => 'array', 'faults' => 'array', 'state' => PourState::class, 'grade' => Grade::class,
             'started_at' => 'immutable_datetime', 'met_at' => 'immutable_datetime', 'poured_at' => 'immutable_datetime',
-            'opened_at' => 'immutable_datetime', 'graded_at' => 'immutable_datetime', 'weighed_g' => 'float', 'used_g' => 'float', 'pieces' => 'integer',
+            'opened_at' => 'immutable_datetime', 'graded_at' => 'immutable_datetime', 'weighed_g' => 'float', 'used_g' => 'float', 'pieces' => 'integer', 'gel_min' => 'float', 'gel_room_c' => 'float', 'snapshot_id' => 'integer',
         ];
     }
 
@@ -60,10 +69,10 @@ final class Pour extends Model
         return $this->belongsTo(FormulaVersion::class);
     }
 
-    /** @return HasMany<RunEvent, $this> */
-    public function events(): HasMany
+    /** @return BelongsTo<Snapshot, $this> */
+    public function snapshot(): BelongsTo
     {
-        return $this->hasMany(RunEvent::class)->orderBy('id');
+        return $this->belongsTo(Snapshot::class);
     }
 
     /**
@@ -79,6 +88,9 @@ final class Pour extends Model
     /** The house code of the base it is, or was to be, poured with. */
     public function baseCode(): ?string
     {
+        if ($this->base_code !== null) {
+            return $this->base_code;
+        }
         $formula = $this->sheet['formula'] ?? null;
 
         return is_array($formula) && is_string($formula['base'] ?? null) ? $formula['base'] : null;

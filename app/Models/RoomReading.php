@@ -11,12 +11,15 @@ use Illuminate\Database\Eloquent\Model;
  * What the room's temperature was from a moment on.
  *
  * @property int $id
+ * @property int $workshop_id
  * @property CarbonImmutable $at
  * @property float $celsius
  * @property string $source
  */
 final class RoomReading extends Model
 {
+    use InWorkshop;
+
     public $timestamps = false;
 
     protected $guarded = [];

@@ -7,7 +7,6 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
 
 /**
@@ -16,17 +15,14 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property int $id
  * @property int $workshop_id
  * @property array<string, mixed> $question
- * @property float $division_g
- * @property float $capacity_g
- * @property float $room_c
+ * @property array<string, mixed> $plan what it is weighed up by: frozen when it was begun
  * @property float|null $thickness_mm
  * @property CarbonImmutable $begun_at
  * @property CarbonImmutable|null $labelled_at
- * @property \Illuminate\Database\Eloquent\Collection<int, SeriesFact> $facts
  */
 final class Series extends Model
 {
-    use SoftDeletes;
+    use InWorkshop, SoftDeletes;
 
     public $timestamps = false;
 
@@ -40,13 +36,7 @@ final class Series extends Model
 
     protected function casts(): array
     {
-        return ['question' => 'array', 'division_g' => 'float', 'capacity_g' => 'float', 'room_c' => 'float', 'thickness_mm' => 'float', 'begun_at' => 'immutable_datetime', 'labelled_at' => 'immutable_datetime'];
-    }
-
-    /** @return HasMany<SeriesFact, $this> */
-    public function facts(): HasMany
-    {
-        return $this->hasMany(SeriesFact::class)->orderBy('id');
+        return ['question' => 'array', 'plan' => 'array', 'thickness_mm' => 'float', 'begun_at' => 'immutable_datetime', 'labelled_at' => 'immutable_datetime'];
     }
 
     /** @param  Builder<self>  $query */

@@ -27,7 +27,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  */
 final class Swatch extends Model
 {
-    use SoftDeletes;
+    use InWorkshop, SoftDeletes;
 
     protected $guarded = [];
 

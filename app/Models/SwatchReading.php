@@ -16,6 +16,7 @@ use LogicException;
  * What was read of a swatch: its hardness at several places, or its colour over a card. A fact; it can be left out, not changed.
  *
  * @property int $id
+ * @property int $workshop_id
  * @property int $swatch_id
  * @property string $kind hardness or colour
  * @property CarbonImmutable $at
@@ -31,6 +32,8 @@ use LogicException;
  */
 final class SwatchReading extends Model
 {
+    use InWorkshop;
+
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Model;
  * A test patch of a fresh material on a hidden place of a surface; read after its time, it is a fact of this shop.
  *
  * @property int $id
+ * @property int $workshop_id
  * @property string $fresh
  * @property string $surface
  * @property string|null $base house code of what was put on
@@ -24,6 +25,8 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class TestPatch extends Model
 {
+    use InWorkshop;
+
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';

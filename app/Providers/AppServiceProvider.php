@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Database\QueueingConnector;
 use App\Devices\ScalePort;
 use App\Devices\TcpLines;
 use App\Devices\TcpScale;
@@ -30,6 +31,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(Workshop::class, static fn (): Workshop => Workshop::here());
         $this->app->scoped(RoomTemperature::class);
         $this->app->scoped(CureClock::class);
+        $this->app->bind('db.connector.sqlite', QueueingConnector::class);
         $this->app->scoped(ContactBook::class);
         $this->app->scoped(SwatchBook::class);
         $this->app->scoped(ColourBook::class);

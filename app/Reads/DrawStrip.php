@@ -45,8 +45,8 @@ final readonly class DrawStrip
             if ($series->lastSeen()->lt($now->subHours(self::IDLE_H))) {
                 continue;
             }
-            [$id, $href, $title] = ["series-{$series->series->id}", "/swatches/series/{$series->series->id}", "Pucks · {$this->series->called($series->series)}"];
-            [$met, $until] = [$series->metAt(), $series->fillsUntil()];
+            [$id, $href, $title] = ["series-{$series->series->id}", "/swatches/series/{$series->series->id}", "Pucks · {$series->called()}"];
+            [$met, $until] = [$series->metAt(), $series->fillsUntil($this->clock)];
             $lozenges[] = [
                 'id' => $id, 'href' => $href, 'job' => 'Pucks', 'title' => $title, 'state' => PourState::Running->value, 'hands' => [self::span($series->series->begun_at, $now)], 'waits' => [],
                 'windows' => $met === null || $until === null ? [] : [['kind' => 'pot_life', ...self::span($met, $until)]],
@@ -91,9 +91,9 @@ final readonly class DrawStrip
             $windows[] = ['kind' => 'pot_life', ...self::span($met, $ends)];
         }
         if ($pour->state === PourState::Waiting) {
-            $base = $this->clock->base($pour);
-            $opens = $base?->brushed === true ? $this->clock->reaches($pour, Milestone::RecoatOpen) : null;
-            $closes = $base?->brushed === true ? $this->clock->reaches($pour, Milestone::RecoatClose) : null;
+            $brushed = $run->frozen->brushed;
+            $opens = $brushed ? $this->clock->reaches($pour, Milestone::RecoatOpen) : null;
+            $closes = $brushed ? $this->clock->reaches($pour, Milestone::RecoatClose) : null;
             if ($opens !== null && $closes !== null) {
                 $windows[] = ['kind' => 'recoat', ...self::span($opens['likely'], $closes['likely'])];
             }
@@ -116,7 +116,7 @@ final readonly class DrawStrip
         $calls = [];
         $step = $run->state->step;
         if ($step->kind === StepKind::Mix || $step->kind === StepKind::Degas) {
-            $since = $run->at($run->state->since) ?? $run->events[0]->at;
+            $since = $run->at($run->state->since) ?? $run->facts[0]->at;
             $minutes = $step->kind === StepKind::Mix ? $run->plan->mixing->min : $run->plan->degassing->min;
             $calls[] = [$since->addMilliseconds((int) ($minutes * 60_000)), $step->kind === StepKind::Mix ? 'Mixing time is up' : 'Let the air back in'];
         }

@@ -15,6 +15,7 @@ use Apalos\Core\Pour\Recipe;
 use Apalos\Core\Units\Grams;
 use Apalos\Core\Units\Minutes;
 use App\Models\Workshop;
+use App\Workshop\CureClock;
 use App\Workshop\HardnessBook;
 use App\Workshop\Library;
 use App\Workshop\RoomTemperature;
@@ -22,7 +23,7 @@ use App\Workshop\RoomTemperature;
 /** What a formula comes to: grams, both bases, how hard it will be, what that costs, what to mind. */
 final readonly class FormulaReckoner
 {
-    public function __construct(private Library $library, private Workshop $workshop, private RoomTemperature $room, private HardnessBook $hardness) {}
+    public function __construct(private Library $library, private Workshop $workshop, private RoomTemperature $room, private HardnessBook $hardness, private CureClock $clock) {}
 
     /**
      * @param  Fields  $recipe  `base` and `additives`
@@ -34,7 +35,7 @@ final readonly class FormulaReckoner
         $read = Recipe::from($recipe, $this->library->shelf());
         $mix = (new MixPlanner)->plan(new MixRequest(
             $read->base->forMixing(), MixTarget::from(Fields::of(['mass_g' => $massG, 'waste_pct' => 0])), $read->additives(),
-            new Scale(Grams::of($this->workshop->scale_division_g), null), null, $this->room->now(), Minutes::of(0.0), Minutes::of(0.0), null,
+            new Scale(Grams::of($this->workshop->scale_division_g), null), null, $this->room->now(), Minutes::of(0.0), Minutes::of(0.0), null, null,
         ));
 
         return new FormulaAnswerView($read, $mix, $this->hardness->expected($read), $this->cost($read), $asPaint, $this->library);
@@ -44,7 +45,7 @@ final readonly class FormulaReckoner
     {
         foreach ($recipe->sheets() as $sheet) {
             if ($sheet->softening !== null && $sheet->suits($recipe->base)) {
-                return SofteningEffectsResult::of($recipe->base, $sheet->softening, $this->hardness->limit($recipe->base, $sheet), 100.0 * $recipe->loads()[$sheet->code], null);
+                return SofteningEffectsResult::of($recipe->base, $sheet->softening, $this->hardness->limit($recipe->base, $sheet), 100.0 * $recipe->loads()[$sheet->code], null, $this->clock->pours($recipe->base));
             }
         }
 

@@ -88,7 +88,7 @@ final readonly class FormulaView implements View
 
         return [
             'pour_id' => $pour->id, 'at_ms' => (int) $pour->started_at->getTimestampMs(), 'cups' => count($run->plan->batches),
-            'lines' => array_map(static fn (string $name, float $grams): array => ['add' => $name, 'grams' => $grams], array_keys($poured), array_values($poured)),
+            'lines' => array_map(static fn (string $code, float $grams): array => ['add' => in_array($code, ['A', 'B'], true) ? $code : $run->frozen->called($code), 'grams' => $grams], array_keys($poured), array_values($poured)),
         ];
     }
 

@@ -33,12 +33,12 @@ final readonly class HardnessAnswerView implements View
      */
     public function __construct(
         private string $base, private string $softener, private Shore $target, private HardenResult $harden, private array $line, private ?SofteningEffectsResult $cost, private ?MixResult $mix, private ?string $mixWrong,
-        private float $limit, private float $referenceC, private array $pucks, private array $notes,
+        private float $limit, private float $roomC, private array $pucks, private array $notes,
     ) {}
 
     /**
      * @return array{
-     *     base: string, softener: string, limit_pct: float, ref_c: float,
+     *     base: string, softener: string, limit_pct: float, room_c: float,
      *     target: array{scale: '00'|'A', reading: float, written: string, y: float},
      *     harden: HardenShape,
      *     line: list<array{pct: float, y: float, low_y: float, high_y: float, written: string}>,
@@ -51,7 +51,7 @@ final readonly class HardnessAnswerView implements View
     public function toArray(): array
     {
         return [
-            'base' => $this->base, 'softener' => $this->softener, 'limit_pct' => $this->limit, 'ref_c' => $this->referenceC,
+            'base' => $this->base, 'softener' => $this->softener, 'limit_pct' => $this->limit, 'room_c' => $this->roomC,
             'target' => [...$this->target->toArray(), 'written' => $this->target->written(), 'y' => log($this->target->modulus())],
             'harden' => $this->harden->toArray(),
             'line' => array_map(static fn (CurvePoint $p): array => [

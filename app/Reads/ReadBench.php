@@ -6,9 +6,11 @@ namespace App\Reads;
 
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Run\StepKind;
+use Apalos\Core\Series\SeriesResult;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Workshop\CureClock;
+use App\Workshop\FrozenPlan;
 use App\Workshop\Library;
 use App\Workshop\RecordedRun;
 use App\Workshop\RecordedSeries;
@@ -60,7 +62,7 @@ final readonly class ReadBench
         $which = $batches > 1 && $run->state->step->batch > 0 ? "batch {$run->state->step->batch} of {$batches}: " : '';
 
         return match ($run->state->step->kind) {
-            StepKind::Weigh => $this->item($pour, 'now', $which.'weigh '.($line['add'] ?? ''), $line['running'] ?? null, 'g', 'until the scale reads', $met, $ends, 'run', 'Go on'),
+            StepKind::Weigh => $this->item($pour, 'now', $which.'weigh '.$run->frozen->called($line['add'] ?? ''), $line['running'] ?? null, 'g', 'until the scale reads', $met, $ends, 'run', 'Go on'),
             StepKind::Rescue => $this->item($pour, 'now', "{$which}over-poured: rescue the cup", array_sum($cup->planned), 'g', 'was planned', $met, $ends, 'run', 'Rescue'),
             default => $this->item($pour, 'now', $which.$this->inWords($run->state->step->kind), array_sum($cup->planned), 'g', 'in the cup', $met, $ends, 'run', 'Go on'),
         };
@@ -96,15 +98,14 @@ final readonly class ReadBench
     /** @return BenchItemShape */
     private function series(RecordedSeries $series): array
     {
-        $base = $this->library->shelf()->bases[$series->base()] ?? null;
         $next = $series->next();
-        $until = $series->fillsUntil();
+        $until = $series->fillsUntil($this->clock);
 
         return [
-            'id' => "series-{$series->series->id}", 'group' => 'now', 'title' => "Pucks · {$this->series->called($series->series)}", 'base' => $base->name ?? '',
-            'what' => $next === null ? 'everything is in: label the pucks' : "{$next->vessel}: weigh {$next->add}", 'number' => $next?->running, 'unit' => 'g', 'label' => $next === null ? '' : 'until the scale reads',
+            'id' => "series-{$series->series->id}", 'group' => 'now', 'title' => "Pucks · {$series->called()}", 'base' => $series->base(),
+            'what' => $next === null ? 'everything is in: label the pucks' : SeriesResult::called($next->vessel).": weigh {$next->add}", 'number' => $next?->running, 'unit' => 'g', 'label' => $next === null ? '' : 'until the scale reads',
             'from_ms' => $until === null ? null : (int) $series->metAt()?->getTimestampMs(), 'to_ms' => $until === null ? null : (int) $until->getTimestampMs(),
-            'href' => "/swatches/series/{$series->series->id}", 'colour' => $base->colour ?? '#cfc4ae', 'action' => 'Go on',
+            'href' => "/swatches/series/{$series->series->id}", 'colour' => $series->colour(), 'action' => 'Go on',
         ];
     }
 
@@ -121,13 +122,14 @@ final readonly class ReadBench
     /** @return BenchItemShape */
     private function item(Pour $pour, string $group, string $what, ?float $number, ?string $unit, string $label, ?CarbonImmutable $from, ?CarbonImmutable $to, string $page, string $action): array
     {
-        $base = $this->clock->base($pour);
+        $frozen = $pour->plan === null ? null : FrozenPlan::of($pour);
+        $sheet = $frozen === null ? $this->library->shelf()->bases[$pour->baseCode() ?? ''] ?? null : null;
 
         return [
             'id' => "pour-{$pour->id}",
             'group' => $group,
             'title' => "{$pour->impression->job->name} · {$pour->impression->name}",
-            'base' => $base->name ?? '',
+            'base' => $frozen->base ?? $sheet->name ?? '',
             'what' => $what,
             'number' => $number,
             'unit' => $unit,
@@ -135,7 +137,7 @@ final readonly class ReadBench
             'from_ms' => $from === null ? null : (int) $from->getTimestampMs(),
             'to_ms' => $to === null ? null : (int) $to->getTimestampMs(),
             'href' => rtrim("/pours/{$pour->id}/{$page}", '/'),
-            'colour' => $base->colour ?? '#cfc4ae',
+            'colour' => $frozen->colour ?? $sheet->colour ?? '#cfc4ae',
             'action' => $action,
         ];
     }

@@ -6,24 +6,26 @@ namespace App\Reads;
 
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Mix\TopupResult;
+use Apalos\Core\Run\MixingCup;
+use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\StepKind;
 use App\Workshop\CureClock;
-use App\Workshop\Library;
 use App\Workshop\RecordedRun;
 use Carbon\CarbonImmutable;
 
 /** A run as its screen shows it: where it stands, what to do now, what the cup holds and what the clock says. */
 final readonly class RunView implements View
 {
-    public function __construct(private RecordedRun $run, private Library $library, private CureClock $clock) {}
+    private const UNKNOWN_COLOUR = '#c9b38c';
+
+    public function __construct(private RecordedRun $run, private CureClock $clock) {}
 
     /**
      * @return array{
      *     pour_id: int, job_id: int, job: string, impression: string, kind: string, formula: string, base: string,
      *     step: array{key: string, kind: string, batch: int, weighing: int}, batches: int, step_since_ms: int,
      *     cup: array{
-     *         fills: list<array{name: string, planned_g: float, poured_g: float, colour: string}>,
+     *         fills: list<array{code: string, name: string, planned_g: float, poured_g: float, colour: string}>,
      *         capacity_ml: float|null, sg: float, display_g: float, k: float, mass_g: float
      *     },
      *     line: array{add: string, label: string, grams: float, running: float, from: float, to: float}|null,
@@ -41,22 +43,16 @@ final readonly class RunView implements View
      *     checklist: list<array{id: string, text: string, minutes: float, begun_ms: int|null, done: bool}>,
      *     weighed_g: float, planned_g: float, likely_ml: float|null,
      *     grade: array{grade: string, faults: list<string>, used_g: float, pieces: int, note: string, correction_pct: float|null}|null,
-     *     last_event_id: int, take_back: array{event: int, what: string}|null
+     *     last_fact_id: int, take_back: array{of: int, kind: string, name: string|null, grams: float|null}|null
      * }
      */
     public function toArray(): array
     {
         $state = $this->run->state;
-        $plan = Fields::of($this->run->pour->plan ?? []);
         $cup = $state->cup();
         $line = $state->step->kind === StepKind::Weigh ? $cup->current() : null;
-        $base = $plan->object('base');
-        $names = $base->object('part_names');
-        $label = static fn (string $add): string => match (true) {
-            $add === 'A' && $names->has('a') => $names->text('a'),
-            $add === 'B' && $names->has('b') => $names->text('b'),
-            default => $add,
-        };
+        $frozen = $this->run->frozen;
+        $pot = $this->clock->potLifeNow($frozen->clock, $this->run->plan->mixing, $this->run->plan->degassing);
 
         return [
             'pour_id' => $this->run->pour->id,
@@ -64,39 +60,39 @@ final readonly class RunView implements View
             'job' => $this->run->pour->impression->job->name,
             'impression' => $this->run->pour->impression->name,
             'kind' => $this->run->pour->impression->kind->value,
-            'formula' => $plan->text('formula_name'),
-            'base' => $base->text('name'),
+            'formula' => $frozen->formula,
+            'base' => $frozen->base,
             'step' => ['key' => $state->step->key(), 'kind' => $state->step->kind->value, 'batch' => $state->step->batch, 'weighing' => $state->step->weighing],
             'batches' => count($this->run->plan->batches),
             'step_since_ms' => $this->ms($this->run->at($state->since)) ?? 0,
-            'cup' => $this->cup($plan),
-            'line' => $line === null ? null : ['label' => $label($line['add']), ...$line],
-            'next_line' => isset($cup->queue[1]) && $line !== null ? $label($cup->queue[1]['add']) : null,
+            'cup' => $this->cup(),
+            'line' => $line === null ? null : ['label' => $frozen->called($line['add']), ...$line],
+            'next_line' => isset($cup->queue[1]) && $line !== null ? $frozen->called($cup->queue[1]['add']) : null,
             'meets_now' => $line !== null && $cup->meetsNow(),
             'one_part' => $this->run->plan->onePart,
             'division_g' => $this->run->plan->division->g,
-            'rescue' => $state->step->kind === StepKind::Rescue ? $this->rescue($cup->rescue()) : null,
+            'rescue' => $state->step->kind === StepKind::Rescue ? $this->rescue($cup) : null,
             'clock' => [
                 'met_ms' => $this->ms($this->run->at($cup->metAt)),
                 'pot_ends_ms' => $this->ms($this->run->potLifeEnds($this->clock)),
-                'pot_life_min' => $plan->numberOrNull('pot_life_min'),
+                'pot_life_min' => $pot?->whole->min,
                 'mix_min' => $this->run->plan->mixing->min,
                 'degas_min' => $this->run->plan->degassing->min,
-                'usable_min' => $plan->numberOrNull('usable_min'),
+                'usable_min' => $pot?->usable->min,
             ],
             'second_cup' => array_sum($cup->planned) > $this->run->plan::SECOND_CUP_G,
             'degas_planned' => $this->run->plan->degassing->min > 0.0,
             'wait' => $this->wait(),
             'notes' => array_map(fn (array $note): array => ['at_ms' => $this->ms($this->run->at($note['at'])) ?? 0, 'text' => $note['text'], 'fault' => $note['fault']], $state->notes),
-            'cautions' => $this->cautions($plan),
-            'gear' => $this->gear($plan),
-            'faults' => $this->faults(),
+            'cautions' => $this->cautions(),
+            'gear' => $this->gear(),
+            'faults' => $this->snapshot()['faults'],
             'checklist' => array_map(fn (array $item): array => [...$item, 'begun_ms' => $this->ms($this->run->at($state->begunAt[$item['id']] ?? null)), 'done' => in_array($item['id'], $state->checked, true)], $this->run->plan->checklist),
             'weighed_g' => $state->weighedGrams(),
             'planned_g' => array_sum(array_map(array_sum(...), $this->run->plan->batches)),
-            'likely_ml' => $plan->numberOrNull('likely_ml'),
+            'likely_ml' => $frozen->likelyMl,
             'grade' => $this->grade(),
-            'last_event_id' => $this->run->lastEventId(),
+            'last_fact_id' => $this->run->lastFactId(),
             'take_back' => $this->takeBack(),
         ];
     }
@@ -106,18 +102,19 @@ final readonly class RunView implements View
         return $at === null ? null : (int) $at->getTimestampMs();
     }
 
-    /** @return array{fills: list<array{name: string, planned_g: float, poured_g: float, colour: string}>, capacity_ml: float|null, sg: float, display_g: float, k: float, mass_g: float} */
-    private function cup(Fields $plan): array
+    /** @return array{fills: list<array{code: string, name: string, planned_g: float, poured_g: float, colour: string}>, capacity_ml: float|null, sg: float, display_g: float, k: float, mass_g: float} */
+    private function cup(): array
     {
         $cup = $this->run->state->cup();
-        $colours = $plan->object('colours');
+        $frozen = $this->run->frozen;
         $fills = [];
-        foreach ($cup->planned as $name => $planned) {
+        foreach ($cup->planned as $code => $planned) {
             $fills[] = [
-                'name' => (string) $name,
+                'code' => (string) $code,
+                'name' => $frozen->called((string) $code),
                 'planned_g' => $planned,
-                'poured_g' => $cup->poured[$name] ?? 0.0,
-                'colour' => $colours->has((string) $name) ? $colours->text((string) $name) : '#c9b38c',
+                'poured_g' => $cup->poured[$code] ?? 0.0,
+                'colour' => $frozen->colours[$code] ?? self::UNKNOWN_COLOUR,
             ];
         }
 
@@ -137,9 +134,14 @@ final readonly class RunView implements View
      *     extra_g: float, fits: bool, ratio_error_if_ignored_pct: float, warnings: list<array{code: string, message: string}>
      * }
      */
-    private function rescue(TopupResult $rescue): array
+    private function rescue(MixingCup $cup): array
     {
-        return $rescue->toArray();
+        $rescue = $cup->rescue()->toArray();
+        // The display may count from somewhere else than from what is in.
+        $shift = $cup->display - array_sum($cup->poured);
+        $lines = array_map(fn (array $line): array => [...$line, 'add' => $this->run->frozen->called($line['add']), 'running' => round($line['running'] + $shift, 4)], $rescue['lines']);
+
+        return [...$rescue, 'lines' => $lines];
     }
 
     /** @return array{open_low_ms: int|null, open_likely_ms: int|null, open_high_ms: int|null, service_ms: int|null, gelled_ms: int|null, poured_ms: int|null, opened_ms: int|null} */
@@ -163,40 +165,21 @@ final readonly class RunView implements View
     }
 
     /** @return list<array{id: string, title: string, text: string}> */
-    private function cautions(Fields $plan): array
+    private function cautions(): array
     {
-        $all = $this->library->cautions();
-        $cautions = [];
-        foreach ($plan->strings('cautions') as $id) {
-            if (isset($all[$id])) {
-                $cautions[] = ['id' => $id, 'title' => $all[$id]['title'], 'text' => $all[$id]['text']];
-            }
-        }
-
-        return $cautions;
+        return array_map(static fn (array $caution): array => ['id' => $caution['id'], 'title' => $caution['title'], 'text' => $caution['text']], $this->snapshot()['cautions']);
     }
 
     /** @return list<string> */
-    private function gear(Fields $plan): array
+    private function gear(): array
     {
-        $all = $this->library->cautions();
-        $gear = [];
-        foreach ($plan->strings('cautions') as $id) {
-            $gear = [...$gear, ...($all[$id]['gear'] ?? [])];
-        }
-
-        return array_values(array_unique($gear));
+        return array_values(array_unique(array_merge(...array_map(static fn (array $caution): array => $caution['gear'], $this->snapshot()['cautions']))));
     }
 
-    /** @return list<array{id: string, name: string, cause: string}> */
-    private function faults(): array
+    /** @return array{materials: array<string, array<string, mixed>>, cautions: list<array{id: string, title: string, text: string, gear: list<string>}>, faults: list<array{id: string, name: string, cause: string}>} */
+    private function snapshot(): array
     {
-        $faults = [];
-        foreach ($this->library->faults() as $id => $fault) {
-            $faults[] = ['id' => $id, 'name' => $fault['name'], 'cause' => $fault['cause']];
-        }
-
-        return $faults;
+        return $this->run->pour->snapshot->content ?? ['materials' => [], 'cautions' => [], 'faults' => []];
     }
 
     /** @return array{grade: string, faults: list<string>, used_g: float, pieces: int, note: string, correction_pct: float|null}|null */
@@ -217,12 +200,17 @@ final readonly class RunView implements View
         ];
     }
 
-    /** @return array{event: int, what: string}|null the last thing that can be taken back */
+    /** @return array{of: int, kind: string, name: string|null, grams: float|null}|null the last thing that can be taken back */
     private function takeBack(): ?array
     {
         $id = $this->run->state->takeBack;
-        $event = $id === null ? null : $this->run->event($id);
+        $fact = $id === null ? null : $this->run->fact($id);
+        if ($fact === null) {
+            return null;
+        }
+        $weighings = $this->run->state->cup()->weighings;
+        $last = $fact->kind === RunFactKind::Weighed->value ? ($weighings[count($weighings) - 1] ?? null) : null;
 
-        return $event === null ? null : ['event' => $event->id, 'what' => $event->kind->value];
+        return ['of' => $fact->id, 'kind' => $fact->kind, 'name' => $last === null ? null : $this->run->frozen->called($last['add']), 'grams' => $last['grams'] ?? null];
     }
 }

@@ -6,6 +6,8 @@ namespace App\Reads;
 
 use Apalos\Core\Series\SeriesResult;
 use Apalos\Core\Series\WeighingResult;
+use Apalos\Core\Units\Minutes;
+use App\Workshop\CureClock;
 use App\Workshop\RecordedSeries;
 
 /**
@@ -16,7 +18,7 @@ use App\Workshop\RecordedSeries;
  */
 final readonly class SeriesRunView implements View
 {
-    public function __construct(private RecordedSeries $recorded, private string $called) {}
+    public function __construct(private RecordedSeries $recorded, private CureClock $clock) {}
 
     /**
      * @return array{
@@ -28,14 +30,14 @@ final readonly class SeriesRunView implements View
     {
         $state = $this->recorded->state;
         $series = $this->recorded->series;
-        $until = $this->recorded->fillsUntil();
-        $mixing = is_numeric($minutes = $series->question['mix_min'] ?? null) ? (float) $minutes : 0.0;
+        $until = $this->recorded->fillsUntil($this->clock);
+        $pot = $this->clock->potLifeNow($this->recorded->clock(), Minutes::of(0.0), Minutes::of(0.0));
 
         return [
-            'id' => $series->id, 'called' => $this->called, 'plan' => $this->recorded->plan->toArray(), 'grams' => $state->weighed->toArray(), 'on' => $state->on, 'next' => $this->recorded->next()?->toArray(),
+            'id' => $series->id, 'called' => $this->recorded->called(), 'plan' => $this->recorded->plan->toArray(), 'grams' => $state->weighed->toArray(), 'on' => $state->on, 'next' => $this->recorded->next()?->toArray(),
             'met_ms' => ($met = $this->recorded->metAt()) === null ? null : (int) $met->getTimestampMs(), 'fills_until_ms' => $until === null ? null : (int) $until->getTimestampMs(),
-            'usable_min' => $this->recorded->plan->usableMin === null ? null : $this->recorded->plan->usableMin + $mixing,
-            'take_back' => $state->takeBack, 'division_g' => $series->division_g, 'last_fact_id' => $this->recorded->lastFactId(), 'labelled' => $series->labelled_at !== null,
+            'usable_min' => $pot?->usable->min,
+            'take_back' => $state->takeBack, 'division_g' => $this->recorded->asked->scale->division->g, 'last_fact_id' => $this->recorded->lastFactId(), 'labelled' => $series->labelled_at !== null,
         ];
     }
 }

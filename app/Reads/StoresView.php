@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Reads;
 
 use Apalos\Core\Cure\Clock;
-use Apalos\Core\Cure\CureRequest;
 use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Material\BaseSheet;
 use App\Workshop\CureClock;
@@ -62,7 +61,7 @@ final readonly class StoresView implements View
     private function base(BaseSheet $base): array
     {
         $sheet = $base->sheet();
-        $cure = (new Clock)->read(new CureRequest($base->forCuring(), $this->room->now(), null, $this->clock->watched($base)));
+        $cure = (new Clock)->tell($this->clock->model($base), $this->room->now(), null);
 
         return [
             'code' => $base->code,

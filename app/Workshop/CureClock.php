@@ -9,65 +9,70 @@ use Apalos\Core\Cure\CureModel;
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Cure\Watched;
 use Apalos\Core\Material\BaseSheet;
-use Apalos\Core\Run\EventKind;
+use Apalos\Core\Mix\BatchLimit;
 use Apalos\Core\Units\Celsius;
 use Apalos\Core\Units\Minutes;
 use App\Models\Pour;
-use App\Models\RunEvent;
 use Carbon\CarbonImmutable;
 
-/** When a pour stops pouring, can be recoated, opened and used: the core's clock on the room as it really was. */
+/**
+ * The one clock of the workshop: what it has learnt of each base, and when what is begun stops pouring, can be recoated, opened
+ * and used, in the room as it really was. Every screen that names such a time asks here.
+ */
 final class CureClock
 {
+    private const MOST_OBSERVATIONS = 200;
+
     /** @var array<string, CureModel> */
     private array $models = [];
 
-    public function __construct(private readonly Library $library, private readonly RoomTemperature $room) {}
+    public function __construct(private readonly RoomTemperature $room) {}
 
-    public function base(Pour $pour): ?BaseSheet
+    /** The base as its sheet and this workshop know it, bare. */
+    public function model(BaseSheet $base): CureModel
     {
-        return $this->library->shelf()->bases[$pour->baseCode() ?? ''] ?? null;
+        return $this->models[$base->code] ??= CureModel::learnt($base->forCuring(), $this->watched($base->code));
+    }
+
+    /** How long the bare base pours in the room as it is now, 100 g of it. */
+    public function pours(BaseSheet $base): ?Minutes
+    {
+        return $this->model($base)->band(Milestone::PotLife, $this->room->now(), null)?->likely;
     }
 
     /** @return array{low: CarbonImmutable, likely: CarbonImmutable, high: CarbonImmutable}|null */
     public function reaches(Pour $pour, Milestone $milestone, ?CarbonImmutable $met = null): ?array
     {
         $met ??= $pour->met_at;
-        $base = $this->base($pour);
-        $band = $met === null || $base === null ? null : $this->room->since($met)->reaches($milestone, $this->model($base));
 
-        return $met === null || $band === null ? null : self::absolute($met, $band);
+        return $met === null || $pour->plan === null ? null : $this->from($met, FrozenPlan::of($pour)->clock, $milestone);
     }
 
-    public function model(BaseSheet $base): CureModel
+    /** @return array{low: CarbonImmutable, likely: CarbonImmutable, high: CarbonImmutable}|null when something that met then is so far */
+    public function from(CarbonImmutable $met, FrozenClock $clock, Milestone $milestone): ?array
     {
-        return $this->models[$base->code] ??= CureModel::learnt($base->forCuring(), $this->watched($base));
+        $band = $this->room->since($met)->reaches($milestone, $clock->model, $clock->mass);
+
+        return $band === null ? null : self::absolute($met, $band);
+    }
+
+    /** The whole pot life and the part of it in which one can pour, were A to meet B in the room as it is now. */
+    public function potLifeNow(FrozenClock $clock, Minutes $mixing, Minutes $degassing): ?PotLife
+    {
+        $pot = $clock->model->band(Milestone::PotLife, $this->room->now(), $clock->mass)?->likely;
+
+        return $pot === null ? null : new PotLife($pot, Minutes::of(max(0.0, BatchLimit::POURABLE_SHARE * $pot->min - $mixing->min - $degassing->min)));
     }
 
     /**
-     * What this shop has seen of the base before: gels that somebody tapped.
+     * Gels that somebody tapped, as 100 g of the bare base would have shown them.
      *
      * @return list<array{room: Celsius, kind: Watched, after: Minutes}>
      */
-    public function watched(BaseSheet $base): array
+    private function watched(string $base): array
     {
-        $logs = [];
-        $gels = RunEvent::query()->where('kind', EventKind::Gelled)->orderByDesc('id')->limit(200)->get();
-        $pours = Pour::query()->whereIn('id', $gels->pluck('pour_id'))->whereNotNull('met_at')->get()->keyBy('id');
-        foreach ($gels as $gel) {
-            $pour = $pours->get($gel->pour_id);
-            if ($pour === null || $pour->met_at === null || $pour->baseCode() !== $base->code || $gel->at <= $pour->met_at) {
-                continue;
-            }
-            $room = $pour->plan['room_c'] ?? null;
-            $logs[] = [
-                'room' => Celsius::of(is_numeric($room) ? (float) $room : $base->reference->degrees),
-                'kind' => Watched::Gel,
-                'after' => Minutes::of($pour->met_at->diffInMilliseconds($gel->at) / 60_000.0),
-            ];
-        }
-
-        return $logs;
+        return array_values(Pour::query()->where('base_code', $base)->whereNotNull('gel_min')->orderByDesc('id')->limit(self::MOST_OBSERVATIONS)->toBase()->get(['gel_min', 'gel_room_c'])
+            ->map(static fn (object $seen): array => ['room' => Celsius::of((float) $seen->gel_room_c), 'kind' => Watched::Gel, 'after' => Minutes::of((float) $seen->gel_min)])->all());
     }
 
     /** @return array{low: CarbonImmutable, likely: CarbonImmutable, high: CarbonImmutable} */

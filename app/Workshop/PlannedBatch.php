@@ -51,8 +51,8 @@ final readonly class PlannedBatch
         $recipe = Recipe::from(Fields::of(['base' => $base->code, 'additives' => $lines]), $this->library->shelf());
 
         return (new MixPlanner)->plan(new MixRequest(
-            $recipe->base->forMixing()->timeless(), MixTarget::from(Fields::of([$by => $batch->positive($by, 1e6), 'waste_pct' => 0], 'batch')), $recipe->additives(),
-            new Scale(Grams::of($this->workshop->scale_division_g), null), null, $this->room->now(), Minutes::of(0.0), Minutes::of(0.0), null,
+            $recipe->base->forMixing(), MixTarget::from(Fields::of([$by => $batch->positive($by, 1e6), 'waste_pct' => 0], 'batch')), $recipe->additives(),
+            new Scale(Grams::of($this->workshop->scale_division_g), null), null, $this->room->now(), Minutes::of(0.0), Minutes::of(0.0), null, null,
         ));
     }
 

@@ -5,20 +5,23 @@ declare(strict_types=1);
 namespace App\Workshop;
 
 use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Run\Event;
+use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\RunPlan;
 use Apalos\Core\Run\RunState;
+use App\Models\Fact;
 use App\Models\Pour;
-use App\Models\RunEvent;
 use Carbon\CarbonImmutable;
 use LogicException;
 
-/** A run as recorded: its frozen plan, its events, and the state the core reads off them. */
+/** A run as recorded: its frozen plan, its facts, and the state the core reads off them. */
 final readonly class RecordedRun
 {
-    /** @param  list<RunEvent>  $events */
-    private function __construct(public Pour $pour, public RunPlan $plan, public RunState $state, public array $events, private CarbonImmutable $startedAt) {}
+    public const STREAM = 'run';
+
+    /** @param  list<Fact>  $facts */
+    private function __construct(public Pour $pour, public FrozenPlan $frozen, public RunPlan $plan, public RunState $state, public array $facts, private CarbonImmutable $startedAt) {}
 
     public static function of(Pour $pour): self
     {
@@ -26,11 +29,11 @@ final readonly class RecordedRun
             throw new LogicException('This pour has not begun.');
         }
         $plan = RunPlan::from(Fields::of($pour->plan)->object('run'));
-        $events = array_values(RunEvent::query()->where('pour_id', $pour->id)->orderBy('id')->get()->all());
+        $facts = array_values(Fact::query()->where('stream', self::STREAM)->where('stream_id', $pour->id)->orderBy('id')->get()->all());
         $start = $pour->started_at;
-        $facts = array_map(static fn (RunEvent $e): Event => new Event($e->id, $e->kind, $start->diffInMilliseconds($e->at) / 60_000.0, $e->payload), $events);
+        $read = array_map(static fn (Fact $fact): CoreFact => new CoreFact($fact->id, RunFactKind::from($fact->kind), $start->diffInMilliseconds($fact->at) / 60_000.0, $fact->payload), $facts);
 
-        return new self($pour, $plan, RunState::of($plan, $facts), $events, $start);
+        return new self($pour, FrozenPlan::of($pour), $plan, RunState::of($plan, $read), $facts, $start);
     }
 
     /** A moment of the run as a time of day. */
@@ -39,27 +42,27 @@ final readonly class RecordedRun
         return $minutes === null ? null : $this->startedAt->addMilliseconds((int) round($minutes * 60_000.0));
     }
 
-    public function event(int $id): ?RunEvent
+    public function fact(int $id): ?Fact
     {
-        foreach ($this->events as $event) {
-            if ($event->id === $id) {
-                return $event;
+        foreach ($this->facts as $fact) {
+            if ($fact->id === $id) {
+                return $fact;
             }
         }
 
         return null;
     }
 
-    public function lastEventId(): int
+    public function lastFactId(): int
     {
-        return $this->events === [] ? 0 : $this->events[count($this->events) - 1]->id;
+        return $this->facts === [] ? 0 : $this->facts[count($this->facts) - 1]->id;
     }
 
-    /** When the cup at hand stops pouring, as the sheet and the room have it. */
+    /** When the cup at hand stops pouring, as its clock and the room have it. */
     public function potLifeEnds(CureClock $clock): ?CarbonImmutable
     {
         $met = $this->at($this->state->cup()->metAt);
 
-        return $met === null ? null : $clock->reaches($this->pour, Milestone::PotLife, $met)['likely'] ?? null;
+        return $met === null ? null : $clock->from($met, $this->frozen->clock, Milestone::PotLife)['likely'] ?? null;
     }
 }

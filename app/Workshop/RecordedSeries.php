@@ -4,35 +4,46 @@ declare(strict_types=1);
 
 namespace App\Workshop;
 
-use Apalos\Core\Series\Fact;
+use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Facts\Fact as CoreFact;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Mix\BatchLimit;
+use Apalos\Core\Series\SeriesFactKind;
+use Apalos\Core\Series\SeriesPlanner;
+use Apalos\Core\Series\SeriesRequest;
 use Apalos\Core\Series\SeriesResult;
 use Apalos\Core\Series\WeighingResult;
 use Apalos\Core\Series\WeighUp;
 use Apalos\Core\Series\WeighUpState;
-use Apalos\Core\Units\Grams;
+use App\Models\Fact;
 use App\Models\Series;
-use App\Models\SeriesFact;
 use Carbon\CarbonImmutable;
 
-/** A series as recorded: its plan, its facts, and the state the core reads off them. */
+/** A series as recorded: what it was planned from, its facts, and the state the core reads off them. */
 final readonly class RecordedSeries
 {
-    /** @param  list<SeriesFact>  $facts */
-    private function __construct(public Series $series, public SeriesResult $plan, public WeighUpState $state, public array $facts) {}
+    public const STREAM = 'series';
 
-    public static function of(Series $series, SeriesResult $plan): self
+    /** @param  list<Fact>  $facts */
+    private function __construct(public Series $series, public SeriesRequest $asked, public SeriesResult $plan, public WeighUpState $state, public array $facts, private Fields $frozen) {}
+
+    public static function of(Series $series): self
     {
-        $facts = array_values($series->facts()->get()->all());
+        $frozen = Fields::of($series->plan, 'plan');
+        $asked = SeriesRequest::from($frozen->object('request'));
+        $plan = (new SeriesPlanner)->plan($asked);
+        $facts = array_values(Fact::query()->where('stream', self::STREAM)->where('stream_id', $series->id)->orderBy('id')->get()->all());
+        $read = array_map(static fn (Fact $fact): CoreFact => new CoreFact($fact->id, SeriesFactKind::from($fact->kind), $series->begun_at->diffInMilliseconds($fact->at) / 60_000.0, $fact->payload), $facts);
 
-        return new self($series, $plan, WeighUpState::of($plan, array_map(static fn (SeriesFact $fact): Fact => new Fact(
-            $fact->id, $fact->kind, $series->begun_at->diffInMilliseconds($fact->at) / 60_000.0,
-            $fact->payload['vessel'] ?? '', $fact->payload['line'] ?? 0, $fact->payload['grams'] ?? null, $fact->payload['of'] ?? null,
-        ), $facts)), $facts);
+        return new self($series, $asked, $plan, WeighUpState::of($plan, $read), $facts, $frozen);
     }
 
+    /** What goes onto the scale now, as its display will read. */
     public function next(): ?WeighingResult
     {
-        return (new WeighUp)->next($this->plan, $this->state->weighed, Grams::of($this->series->division_g));
+        $next = (new WeighUp)->next($this->plan, $this->state->weighed, $this->asked->scale->division);
+
+        return $next?->shownWith($this->state->offsetOf($next->vessel));
     }
 
     public function metAt(): ?CarbonImmutable
@@ -41,12 +52,17 @@ final readonly class RecordedSeries
     }
 
     /** When it no longer fills a form; null before A met B, and where the sheet is silent. */
-    public function fillsUntil(): ?CarbonImmutable
+    public function fillsUntil(CureClock $clock): ?CarbonImmutable
     {
         $met = $this->metAt();
-        $mixing = is_numeric($minutes = $this->series->question['mix_min'] ?? null) ? (float) $minutes : 0.0;
+        $ends = $met === null ? null : $clock->from($met, $this->clock(), Milestone::PotLife)['likely'] ?? null;
 
-        return $met === null || $this->plan->usableMin === null ? null : $met->addMilliseconds((int) round(($this->plan->usableMin + $mixing) * 60_000.0));
+        return $met === null || $ends === null ? null : $met->addMilliseconds((int) round(BatchLimit::POURABLE_SHARE * $met->diffInMilliseconds($ends)));
+    }
+
+    public function clock(): FrozenClock
+    {
+        return FrozenClock::from($this->frozen->object('clock'));
     }
 
     /** When a hand was last seen at it. */
@@ -55,11 +71,20 @@ final readonly class RecordedSeries
         return $this->facts === [] ? $this->series->begun_at : $this->facts[count($this->facts) - 1]->at;
     }
 
+    /** What it is called where nobody gave it a name. */
+    public function called(): string
+    {
+        return $this->frozen->text('called');
+    }
+
     public function base(): string
     {
-        $recipe = $this->series->question['recipe'] ?? null;
+        return $this->frozen->object('base')->text('name');
+    }
 
-        return is_array($recipe) && is_string($recipe['base'] ?? null) ? $recipe['base'] : '';
+    public function colour(): string
+    {
+        return $this->frozen->object('base')->text('colour');
     }
 
     public function lastFactId(): int

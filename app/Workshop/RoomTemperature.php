@@ -34,13 +34,20 @@ final readonly class RoomTemperature
         }
     }
 
+    /** What it was at a moment. */
+    public function at(CarbonImmutable $moment): Celsius
+    {
+        $before = $this->workshop->roomReadings()->where('at', '<=', $moment->format('Y-m-d H:i:s.v'))->orderByDesc('at')->orderByDesc('id')->first();
+
+        return Celsius::of($before->celsius ?? $this->first() ?? self::USUAL_C);
+    }
+
     /** How warm it has been since the moment. */
     public function since(CarbonImmutable $moment): RoomHistory
     {
         // A bare date in a query is cut to the second; readings are kept to the millisecond.
         $exactly = $moment->format('Y-m-d H:i:s.v');
-        $before = $this->workshop->roomReadings()->where('at', '<=', $exactly)->orderByDesc('at')->orderByDesc('id')->first();
-        $stretches = [['from_min' => 0.0, 'room' => Celsius::of($before->celsius ?? $this->first() ?? self::USUAL_C)]];
+        $stretches = [['from_min' => 0.0, 'room' => $this->at($moment)]];
         /** @var RoomReading $reading */
         foreach ($this->workshop->roomReadings()->where('at', '>', $exactly)->orderBy('at')->get() as $reading) {
             $stretches[] = ['from_min' => $moment->diffInMilliseconds($reading->at) / 60_000.0, 'room' => Celsius::of($reading->celsius)];

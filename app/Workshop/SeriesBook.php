@@ -8,19 +8,19 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Additive;
 use Apalos\Core\Mix\Into;
+use Apalos\Core\Mix\MixResult;
 use Apalos\Core\Pour\Recipe;
 use Apalos\Core\Series\SeriesPlanner;
 use Apalos\Core\Series\SeriesRequest;
 use Apalos\Core\Series\SeriesResult;
+use Apalos\Core\Units\Grams;
 use App\Models\Series;
 use App\Models\Workshop;
 
 /** Series of pucks as the shop asks for them: planned from the shelf, and those that stand on the bench. */
 final readonly class SeriesBook
 {
-    private const RISING = '+';
-
-    public function __construct(private Workshop $workshop, private Library $library, private RoomTemperature $room, private SeriesPlanner $planner) {}
+    public function __construct(private Workshop $workshop, private Library $library, private RoomTemperature $room, private CureClock $clock, private Freezer $freezer, private SeriesPlanner $planner) {}
 
     /**
      * @param  Fields  $in  `kind` softener or tint; `recipe`, and `softener` (code) or the rising `pigments` (codes); `steps`, `puck_ml`, `spare_pct`, `mix_min`
@@ -29,56 +29,54 @@ final readonly class SeriesBook
      */
     public function plan(Fields $in): SeriesResult
     {
-        return $this->planner->plan($this->request($in, $this->workshop->scale_division_g, $this->workshop->scale_capacity_g, $this->room->now()->degrees));
+        return $this->planner->plan($this->request($in));
     }
 
-    /** @throws BadInput where something of it is no longer on the shelf */
-    public function recorded(Series $series): RecordedSeries
+    /**
+     * What a series is begun with: from here on its plan follows from this alone.
+     *
+     * @return array<string, mixed>
+     *
+     * @throws BadInput
+     */
+    public function frozen(Fields $in): array
     {
-        return RecordedSeries::of($series, $this->planner->plan($this->asked($series)));
+        $asked = $this->request($in);
+        $recipe = $this->recipe($in);
+        $largest = array_map(static fn (MixResult $mix): float => $mix->mass->g, $this->planner->plan($asked)->cups);
+
+        return [
+            'request' => $asked->toArray(), 'base' => $this->freezer->base($recipe), 'called' => $this->called($in),
+            'clock' => $this->freezer->clock($recipe, Grams::of($largest === [] ? 0.0 : max($largest)))->toArray(),
+        ];
     }
 
-    /** @return list<RecordedSeries> what stands on the bench; one whose materials have left the shelf can no longer be weighed up */
+    /** @return list<RecordedSeries> what stands on the bench */
     public function live(): array
     {
-        $live = [];
-        foreach ($this->workshop->series()->live()->orderBy('begun_at')->get() as $series) {
-            try {
-                $live[] = $this->recorded($series);
-            } catch (BadInput) {
-                continue;
-            }
-        }
-
-        return $live;
+        return array_values($this->workshop->series()->live()->orderBy('begun_at')->get()->map(static fn (Series $series): RecordedSeries => RecordedSeries::of($series))->all());
     }
 
-    /** What it is called where nobody gave it a name. */
-    public function called(Series $series): string
+    private function called(Fields $in): string
     {
-        $in = Fields::of($series->question);
         $base = strtoupper($in->object('recipe')->text('base'));
 
         return $in->text('kind') === 'tint' ? implode(' and ', array_map(fn (string $code): string => $this->library->shelf()->additive($code, 'pigments')->name, $this->pigments($in)))." in {$base}" : $base;
     }
 
-    /** What was asked for, with the scale and in the room it was planned for. */
-    public function asked(Series $series): SeriesRequest
-    {
-        return $this->request(Fields::of($series->question), $series->division_g, $series->capacity_g, $series->room_c);
-    }
-
-    private function request(Fields $in, float $divisionG, float $capacityG, float $roomC): SeriesRequest
+    private function request(Fields $in): SeriesRequest
     {
         $recipe = $this->recipe($in);
         $more = Fields::of([
             'puck_ml' => $in->toArray()['puck_ml'] ?? null, 'spare_pct' => $in->toArray()['spare_pct'] ?? null, 'mix_min' => $in->toArray()['mix_min'] ?? null,
-            'scale' => ['division_g' => $divisionG, 'capacity_g' => $capacityG], 'room_c' => $roomC,
+            'scale' => ['division_g' => $this->workshop->scale_division_g, 'capacity_g' => $this->workshop->scale_capacity_g], 'room_c' => $this->room->now()->degrees,
         ]);
         $softener = $in->text('kind') === 'tint' ? null : $this->softener($in, $recipe);
-        $rising = $softener === null ? implode(self::RISING, array_map(fn (string $code): string => $this->library->shelf()->additive($code, 'pigments')->name, $this->pigments($in))) : null;
 
-        return SeriesRequest::of($recipe->base->forMixing(), $recipe->additives(), $softener, $rising, $in->numbers('steps', 0.0, $softener === null ? 100.0 : 500.0), $more);
+        return SeriesRequest::of(
+            $recipe->base->forMixing(), $recipe->additives(), $softener, $softener === null ? $this->pigments($in) : [],
+            $in->numbers('steps', 0.0, $softener === null ? 100.0 : 500.0), $more, $this->clock->model($recipe->base)->pouring($recipe->poursLonger()),
+        );
     }
 
     private function recipe(Fields $in): Recipe
@@ -105,7 +103,7 @@ final readonly class SeriesBook
      *
      * @throws BadInput where none does
      */
-    public function pigments(Fields $in): array
+    private function pigments(Fields $in): array
     {
         $codes = $in->strings('pigments');
 

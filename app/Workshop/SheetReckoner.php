@@ -27,6 +27,6 @@ final readonly class SheetReckoner
         $code = is_array($formula) && is_string($formula['base'] ?? null) ? $formula['base'] : '';
         $base = $shelf->bases[$code] ?? null;
 
-        return $this->reckoner->reckon($in, $shelf, $this->room->now(), $base === null ? [] : $this->clock->watched($base));
+        return $this->reckoner->reckon($in, $shelf, $this->room->now(), $base === null ? null : $this->clock->model($base));
     }
 }

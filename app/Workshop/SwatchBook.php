@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Workshop;
 
-use Apalos\Core\Harden\SoftenedPuck as HardnessSwatch;
+use Apalos\Core\Harden\SoftenedPuck;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Pour\Recipe;
@@ -18,7 +18,7 @@ final class SwatchBook
     /** @var list<KnownSwatch>|null */
     private ?array $all = null;
 
-    /** @var array<string, list<array{known: KnownSwatch, puck: HardnessSwatch}>> */
+    /** @var array<string, list<array{known: KnownSwatch, puck: SoftenedPuck}>> */
     private array $pucks = [];
 
     public function __construct(private readonly Workshop $workshop, private readonly Library $library) {}
@@ -45,14 +45,14 @@ final class SwatchBook
     /**
      * Pucks that say something of this softener in this base.
      *
-     * @return list<array{known: KnownSwatch, puck: HardnessSwatch}>
+     * @return list<array{known: KnownSwatch, puck: SoftenedPuck}>
      */
     public function pucks(string $base, string $softener): array
     {
         return $this->pucks["{$base} {$softener}"] ??= $this->looked($base, $softener);
     }
 
-    /** @return list<array{known: KnownSwatch, puck: HardnessSwatch}> */
+    /** @return list<array{known: KnownSwatch, puck: SoftenedPuck}> */
     private function looked(string $base, string $softener): array
     {
         $pucks = [];
@@ -60,7 +60,7 @@ final class SwatchBook
             $pct = $known->softenedBy($base, $softener);
             $reading = $known->hardness();
             if ($pct !== null && $reading !== null) {
-                $pucks[] = ['known' => $known, 'puck' => new HardnessSwatch($pct, $reading->median())];
+                $pucks[] = ['known' => $known, 'puck' => new SoftenedPuck($pct, $reading->median())];
             }
         }
 

@@ -6,8 +6,9 @@ namespace Database\Seeders;
 
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Run\StepKind;
-use App\Actions\RecordEvent;
+use App\Actions\AppendFact;
 use App\Actions\StartPour;
+use App\Facts\RunStream;
 use App\Models\Impression;
 use App\Models\Pour;
 use App\Models\PourState;
@@ -19,7 +20,7 @@ final class Hands
 {
     private int $fact = 0;
 
-    public function __construct(private readonly StartPour $start, private readonly RecordEvent $record) {}
+    public function __construct(private readonly StartPour $start, private readonly AppendFact $append) {}
 
     /** @param  array<string, mixed>  $sheet */
     public function plan(Impression $impression, array $sheet): Pour
@@ -69,7 +70,7 @@ final class Hands
     /** @param  array<string, mixed>  $payload */
     public function do(Pour $pour, string $kind, array $payload, CarbonImmutable $at): void
     {
-        ($this->record)($pour, Fields::of(['key' => 'demo-'.(++$this->fact), 'kind' => $kind, 'payload' => $payload]), $at);
+        ($this->append)(static fn (): RunStream => RunStream::open($pour), Fields::of(['key' => 'demo-'.(++$this->fact), 'kind' => $kind, 'payload' => $payload]), $at);
     }
 
     public function gel(Pour $pour, CarbonImmutable $at): void

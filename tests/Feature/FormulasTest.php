@@ -150,8 +150,8 @@ final class FormulasTest extends TestCase
         self::assertSame(PourState::Draft, $again->state);
         $mix = $this->putJson("/pours/{$again->id}/sheet", $again->sheet)->assertOk()->json('mix');
         self::assertEqualsWithDelta(340.0, $mix['mass_g'], 1e-9);
-        self::assertEqualsWithDelta(0.6, $mix['parts']['Softener'] / ($mix['parts']['A'] + $mix['parts']['B']), 1e-9);
-        self::assertEqualsWithDelta(0.008 * 340, $mix['parts']['Fawn pigment'], 1e-9);
+        self::assertEqualsWithDelta(0.6, $mix['parts']['sf-1'] / ($mix['parts']['A'] + $mix['parts']['B']), 1e-9);
+        self::assertEqualsWithDelta(0.008 * 340, $mix['parts']['pi-fawn'], 1e-9);
 
         // Poured as it is, it is the same version; changed, it is the next one and remembers.
         $this->post("/pours/{$again->id}/run")->assertRedirect();

@@ -49,7 +49,7 @@ final class HardnessTest extends TestCase
         $byVolume = $this->answer(['batch' => ['volume_ml' => 200]])->json('mix');
 
         self::assertEqualsWithDelta(200.0, $byMass['mass_g'], 1e-9);
-        self::assertEqualsWithDelta(75.1, 100 * $byMass['parts']['Softener'] / ($byMass['parts']['A'] + $byMass['parts']['B']), 0.05);
+        self::assertEqualsWithDelta(75.1, 100 * $byMass['parts']['sf-1'] / ($byMass['parts']['A'] + $byMass['parts']['B']), 0.05);
         self::assertEqualsWithDelta(200.0, $byVolume['volume_ml'], 1e-9);
         self::assertLessThan($this->answer(['batch' => ['volume_ml' => 200], 'target' => ['scale' => '00', 'reading' => 40]])->json('mix.mass_g'), $byVolume['mass_g']);
     }
@@ -77,7 +77,7 @@ final class HardnessTest extends TestCase
         $this->fourPucks();
         $pour = $this->draft();
         $mix = $this->answer(['batch' => ['pour_id' => $pour->id]])->assertOk()->json('mix');
-        self::assertEqualsWithDelta(75.1, 100 * $mix['parts']['Softener'] / ($mix['parts']['A'] + $mix['parts']['B']), 0.05);
+        self::assertEqualsWithDelta(75.1, 100 * $mix['parts']['sf-1'] / ($mix['parts']['A'] + $mix['parts']['B']), 0.05);
         self::assertEqualsWithDelta(100.0, $mix['volume_ml'], 1e-6);
 
         $this->post('/swatches/hardness/sheet', ['base' => 'pr-10', 'softener' => 'sf-1', 'pct_of_ab' => 75.13, 'pour_id' => $pour->id])->assertRedirect("/pours/{$pour->id}");

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use Apalos\Core\Cure\CureModel;
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Input\BadInput;
 use App\Actions\ImportContacts;
@@ -13,6 +12,7 @@ use App\Models\TestPatch;
 use App\Models\Workshop;
 use App\Reads\ContactBoardView;
 use App\Workshop\ContactBook;
+use App\Workshop\CureClock;
 use App\Workshop\Library;
 use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
@@ -60,7 +60,7 @@ final readonly class ContactController
             return back()->withErrors(['patch' => $wrong->getMessage()]);
         }
         $base = $this->library->shelf()->bases[$said['base'] ?? ''] ?? null;
-        $minutes = $base === null ? null : CureModel::learnt($base->forCuring(), [])->band(Milestone::Demould, $room->now(), null)?->likely->min;
+        $minutes = $base === null ? null : app(CureClock::class)->model($base)->band(Milestone::Demould, $room->now(), null)?->likely->min;
         $now = CarbonImmutable::now();
         $this->workshop->testPatches()->create([
             'fresh' => $fresh, 'surface' => $surface, 'base' => $base?->code, 'place' => ($said['place'] ?? null) ?: null,

@@ -14,9 +14,11 @@ use Apalos\Core\Units\Shore;
 use App\Reads\HardnessAnswerView;
 use App\Reads\HardnessView;
 use App\Reads\SofteningNotes;
+use App\Workshop\CureClock;
 use App\Workshop\HardnessBook;
 use App\Workshop\Library;
 use App\Workshop\PlannedBatch;
+use App\Workshop\RoomTemperature;
 use App\Workshop\SwatchBook;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -27,7 +29,7 @@ use Inertia\Response;
 /** The hardness screen: the softener curve, a target, and what it comes to in grams. */
 final readonly class HardnessController
 {
-    public function __construct(private HardnessBook $hardness, private PlannedBatch $batch, private SwatchBook $swatches, private Library $library, private SofteningNotes $notes) {}
+    public function __construct(private HardnessBook $hardness, private PlannedBatch $batch, private SwatchBook $swatches, private Library $library, private SofteningNotes $notes, private CureClock $clock, private RoomTemperature $room) {}
 
     public function show(Request $request): Response
     {
@@ -83,8 +85,8 @@ final readonly class HardnessController
 
         return new HardnessAnswerView(
             $base->code, $softener->code, $target, $harden, $line->curve,
-            $found === null || $softener->softening === null ? null : SofteningEffectsResult::of($base, $softener->softening, $limit, $found, $thinnest),
-            $mix, $wrong, $limit, $base->reference->degrees, $this->swatches->pucks($base->code, $softener->code), $found === null ? [] : $this->notes->near($base, $softener, $found),
+            $found === null || $softener->softening === null ? null : SofteningEffectsResult::of($base, $softener->softening, $limit, $found, $thinnest, $this->clock->pours($base)),
+            $mix, $wrong, $limit, $this->room->now()->degrees, $this->swatches->pucks($base->code, $softener->code), $found === null ? [] : $this->notes->near($base, $softener, $found),
         );
     }
 

@@ -7,18 +7,20 @@ namespace App\Http\Controllers;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Pour\PourReckoning;
+use Apalos\Core\Run\RunFactKind;
 use App\Actions\PourAgain;
 use App\Actions\StartPour;
+use App\Models\Fact;
 use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Models\RunEvent;
 use App\Models\Workshop;
 use App\Reads\PourSheetView;
 use App\Reads\ReckoningView;
 use App\Workshop\HardnessBook;
 use App\Workshop\Library;
+use App\Workshop\RecordedRun;
 use App\Workshop\RoomTemperature;
 use App\Workshop\SheetReckoner;
 use Carbon\CarbonImmutable;
@@ -59,7 +61,10 @@ final class PourController
             throw BadInput::at('', 'The sheet must be one JSON object of 40 000 characters at most.');
         }
         $reckoning = $reckoner->reckon($sheet);
-        $pour->update(['sheet' => $sheet]);
+        // Another screen may have begun it meanwhile: then this word comes too late and changes nothing.
+        if (Pour::query()->whereKey($pour->id)->where('state', PourState::Draft)->update(['sheet' => json_encode($sheet, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)]) === 0) {
+            throw BadInput::at('', 'This pour has begun: its plan is fixed now. What happens in the cup is recorded in the run.');
+        }
 
         return new JsonResponse($this->answered($reckoning, $room, $hardness));
     }
@@ -93,7 +98,7 @@ final class PourController
             return back()->withErrors(['sheet' => 'A pour that has begun stays in the log.']);
         }
         $job = $pour->impression->job_id;
-        RunEvent::query()->where('pour_id', $pour->id)->exists() || $pour->delete();
+        Pour::query()->whereKey($pour->id)->where('state', PourState::Draft)->delete();
 
         return redirect()->to("/jobs/{$job}");
     }
@@ -107,10 +112,10 @@ final class PourController
     /** @return array{pct: float, pours: int}|null what earlier pours of this link really took, against their sheets */
     private function learnt(Pour $pour): ?array
     {
-        $corrections = RunEvent::query()->where('kind', 'graded')
-            ->whereIn('pour_id', Pour::query()->where('impression_id', $pour->impression_id)->where('state', PourState::Graded)->select('id'))
+        $corrections = Fact::query()->where('stream', RecordedRun::STREAM)->where('kind', RunFactKind::Graded->value)
+            ->whereIn('stream_id', Pour::query()->where('impression_id', $pour->impression_id)->where('state', PourState::Graded)->select('id'))
             ->orderByDesc('id')->limit(5)->get()
-            ->map(static fn (RunEvent $event): mixed => $event->payload['correction_pct'] ?? null)
+            ->map(static fn (Fact $fact): mixed => $fact->payload['correction_pct'] ?? null)
             ->filter(static fn (mixed $pct): bool => is_numeric($pct));
 
         return $corrections->isEmpty() ? null : ['pct' => round((float) $corrections->average(), 1), 'pours' => $corrections->count()];

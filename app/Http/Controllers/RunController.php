@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Apalos\Core\Input\Fields;
-use App\Actions\RecordEvent;
-use App\Actions\StepHasMoved;
+use App\Actions\AppendFact;
+use App\Facts\FactDiffers;
+use App\Facts\RunStream;
+use App\Facts\StepHasMoved;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Reads\RunView;
 use App\Workshop\CureClock;
-use App\Workshop\Library;
 use App\Workshop\RecordedRun;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -22,7 +23,7 @@ use Inertia\Response;
 
 final readonly class RunController
 {
-    public function __construct(private Library $library, private CureClock $clock) {}
+    public function __construct(private CureClock $clock) {}
 
     public function show(Pour $pour): Response|RedirectResponse
     {
@@ -30,22 +31,22 @@ final readonly class RunController
             return redirect()->to("/pours/{$pour->id}");
         }
 
-        return Inertia::render('run/Run', ['run' => $this->view(RecordedRun::of($pour->load('impression.job')))]);
+        return Inertia::render('run/Run', ['run' => $this->view(RecordedRun::of($pour->load('impression.job', 'snapshot')))]);
     }
 
     public function state(Pour $pour): JsonResponse
     {
-        return new JsonResponse($this->view(RecordedRun::of($pour->load('impression.job'))));
+        return new JsonResponse($this->view(RecordedRun::of($pour->load('impression.job', 'snapshot'))));
     }
 
-    public function record(Request $request, Pour $pour, RecordEvent $record): JsonResponse
+    public function record(Request $request, Pour $pour, AppendFact $append): JsonResponse
     {
         try {
-            return new JsonResponse($this->view($record($pour, Fields::fromJson($request->getContent()), CarbonImmutable::now())));
-        } catch (StepHasMoved $moved) {
+            return new JsonResponse($this->view($append(static fn (): RunStream => RunStream::open($pour), Fields::fromJson($request->getContent()), CarbonImmutable::now())->run));
+        } catch (StepHasMoved|FactDiffers $moved) {
             return new JsonResponse([
                 'error' => ['field' => 'step', 'message' => $moved->getMessage()],
-                'run' => $this->view(RecordedRun::of($pour->fresh(['impression.job']) ?? $pour)),
+                'run' => $this->view(RecordedRun::of($pour->fresh(['impression.job', 'snapshot']) ?? $pour)),
             ], 409);
         }
     }
@@ -53,6 +54,6 @@ final readonly class RunController
     /** @return array<string, mixed> */
     private function view(RecordedRun $run): array
     {
-        return (new RunView($run, $this->library, $this->clock))->toArray();
+        return (new RunView($run, $this->clock))->toArray();
     }
 }

@@ -6,16 +6,20 @@ namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use App\Actions\AppendFact;
 use App\Actions\BeginSeries;
 use App\Actions\LabelSeries;
-use App\Actions\StepHasMoved;
-use App\Actions\WeighSeries;
+use App\Facts\FactDiffers;
+use App\Facts\SeriesStream;
+use App\Facts\StepHasMoved;
 use App\Models\Series;
 use App\Models\Swatch;
 use App\Reads\SeriesRunView;
 use App\Reads\SeriesView;
+use App\Workshop\CureClock;
 use App\Workshop\HardnessBook;
 use App\Workshop\Library;
+use App\Workshop\RecordedSeries;
 use App\Workshop\SeriesBook;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -27,7 +31,7 @@ use Inertia\Response;
 /** A series of pucks: planned as one small pour, weighed up, then labelled. */
 final readonly class SeriesController
 {
-    public function __construct(private SeriesBook $book) {}
+    public function __construct(private SeriesBook $book, private CureClock $clock) {}
 
     public function show(Request $request, Library $library, HardnessBook $hardness): Response
     {
@@ -64,11 +68,11 @@ final readonly class SeriesController
         return new JsonResponse($this->view($series));
     }
 
-    public function record(Request $request, Series $series, WeighSeries $weigh): JsonResponse
+    public function record(Request $request, Series $series, AppendFact $append): JsonResponse
     {
         try {
-            $weigh($series, Fields::fromJson($request->getContent()), CarbonImmutable::now());
-        } catch (StepHasMoved $moved) {
+            $append(static fn (): SeriesStream => SeriesStream::open($series), Fields::fromJson($request->getContent()), CarbonImmutable::now());
+        } catch (StepHasMoved|FactDiffers $moved) {
             return new JsonResponse(['error' => ['field' => 'step', 'message' => $moved->getMessage()], 'run' => $this->view($series)], 409);
         }
 
@@ -105,6 +109,6 @@ final readonly class SeriesController
     /** @return array<string, mixed> */
     private function view(Series $series): array
     {
-        return (new SeriesRunView($this->book->recorded($series->refresh()), $this->book->called($series)))->toArray();
+        return (new SeriesRunView(RecordedSeries::of($series->refresh()), $this->clock))->toArray();
     }
 }

@@ -6,6 +6,8 @@ namespace Apalos\Core\Cure;
 
 use Apalos\Core\Result\Say;
 use Apalos\Core\Result\Warning;
+use Apalos\Core\Units\Celsius;
+use Apalos\Core\Units\Grams;
 
 /** Answers a question to the clock from the sheet and from what the shop has watched. */
 final readonly class Clock
@@ -14,39 +16,57 @@ final readonly class Clock
 
     private const HOT = 29.0;
 
+    /** From here on an exothermic base heats itself. */
+    private const HEATS_ITSELF_G = 500.0;
+
     /** Farther than this from the sheet, in natural logarithm, and either the sheet or the watching is suspect. */
     private const FAR_FROM_SHEET = 0.4;
 
     public function read(CureRequest $request): CureResult
     {
-        $model = CureModel::learnt($request->sheet, $request->logs);
+        return $this->tell(CureModel::learnt($request->sheet, $request->logs), $request->room, $request->mass);
+    }
+
+    /** The same from a model that is already learnt, or that a pour was begun with. */
+    public function tell(CureModel $model, Celsius $at, ?Grams $mass): CureResult
+    {
         $bands = [];
         foreach (Milestone::cases() as $milestone) {
-            $band = $model->band($milestone, $request->room, $request->mass);
+            $band = $model->band($milestone, $at, $mass);
             if ($band !== null) {
                 $bands[$milestone->value] = $band;
             }
         }
-        $factor = $model->factor($request->room, $request->mass);
+        $factor = $model->factor($at, $mass);
 
-        return new CureResult($factor, exp($model->lnQ10), $model->offset, $bands, $model->restsOn, iterator_to_array($this->warnings($request, $model, $factor), false));
+        return new CureResult($factor, exp($model->lnQ10), $model->offset, $bands, $model->restsOn, iterator_to_array($this->warnings($model, $at, $mass, $factor), false));
     }
 
     /** @return \Generator<Warning> */
-    private function warnings(CureRequest $request, CureModel $model, float $factor): \Generator
+    private function warnings(CureModel $model, Celsius $at, ?Grams $mass, float $factor): \Generator
     {
-        $room = $request->room->degrees;
+        $room = $at->degrees;
         if ($room < self::COLD) {
             yield new Warning('cold_room', sprintf('At %s °C everything takes %s times the sheet’s minutes, and may never finish if it gets much colder.', Say::number($room), Say::number($factor, 2)));
         }
         if ($room > self::HOT) {
             yield new Warning('hot_room', sprintf('At %s °C you have %s %% of the sheet’s minutes.', Say::number($room), Say::number($factor * 100.0, 0)));
         }
+        yield from $this->beyondTheRoom($model, $mass);
+    }
+
+    /**
+     * What the clock has to say whatever the room: the plan says it too.
+     *
+     * @return \Generator<Warning>
+     */
+    public function beyondTheRoom(CureModel $model, ?Grams $mass): \Generator
+    {
         if (abs($model->offset) > self::FAR_FROM_SHEET) {
             yield new Warning('far_from_sheet', sprintf('Your own times are %s times the sheet’s. Check the age of the kit, the ratio and the thermometer.', Say::number(exp($model->offset), 2)));
         }
-        if ($request->sheet->alpha > 0.0 && $request->mass !== null && $request->mass->g > 500.0) {
-            yield new Warning('exotherm', sprintf('%s of this base in one mass heats itself: it sets in less time than a small cup and can crack, smoke or burn. Pour it in smaller batches.', Say::grams($request->mass->g)));
+        if ($model->sheet->alpha > 0.0 && $mass !== null && $mass->g > self::HEATS_ITSELF_G) {
+            yield new Warning('exotherm', sprintf('%s of this base in one mass heats itself: it sets in less time than a small cup and can crack, smoke or burn. Pour it in smaller batches.', Say::grams($mass->g)));
         }
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Cure;
 
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
 use Apalos\Core\Units\Celsius;
 use Apalos\Core\Units\Grams;
 use Apalos\Core\Units\Minutes;
@@ -25,10 +27,10 @@ final readonly class CureModel
     private const EIGHTY = 1.2815515655446004;
 
     /** The mass a sheet's times are meant for. */
-    private const SHEET_MASS_G = 100.0;
+    public const SHEET_MASS_G = 100.0;
 
     private function __construct(
-        private CureSheet $sheet,
+        public CureSheet $sheet,
         public float $offset,
         public float $lnQ10,
         private float $varOffset,
@@ -76,7 +78,7 @@ final readonly class CureModel
     /** How many times the sheet's minutes things take at this temperature and mass. */
     public function factor(Celsius $room, ?Grams $mass): float
     {
-        return exp($this->offset - $this->lnQ10 * $room->tensAbove($this->sheet->reference)) * $this->massFactor($mass);
+        return exp($this->offset - $this->lnQ10 * $room->tensAbove($this->sheet->reference)) * $this->factorOfMass($mass);
     }
 
     /** An 80 % band for a time yet to be watched; null where the sheet has no such time. */
@@ -97,8 +99,55 @@ final readonly class CureModel
         );
     }
 
-    private function massFactor(?Grams $mass): float
+    /** How many times as long it takes in this mass as in that of the sheet. */
+    public function factorOfMass(?Grams $mass): float
     {
         return $mass === null || $mass->g <= 0.0 ? 1.0 : ($mass->g / self::SHEET_MASS_G) ** -$this->sheet->alpha;
+    }
+
+    /** The room in which a time would last just so long, in °C; null where warmth changes nothing or the sheet has no such time. */
+    public function roomFor(Milestone $milestone, Minutes $wanted, ?Grams $mass): ?float
+    {
+        $sheetTime = $this->sheet->times[$milestone->value] ?? null;
+        if ($sheetTime === null || $this->lnQ10 <= 0.0 || $wanted->min <= 0.0) {
+            return null;
+        }
+
+        return $this->sheet->reference->degrees - 10.0 * (log($wanted->min / ($sheetTime->min * $this->factorOfMass($mass))) - $this->offset) / $this->lnQ10;
+    }
+
+    /** The mass that counts: that of one batch where the base heats itself, none where it does not. */
+    public function massThatCounts(Grams $batch): ?Grams
+    {
+        return $this->sheet->alpha > 0.0 ? $batch : null;
+    }
+
+    /** The same clock for a cup that pours so many times as long. */
+    public function pouring(float $times): self
+    {
+        return new self($this->sheet->pouring($times), $this->offset, $this->lnQ10, $this->varOffset, $this->varLnQ10, $this->covariance, $this->restsOn);
+    }
+
+    /**
+     * Written down with what is begun, so that nothing learnt later moves it.
+     *
+     * @return array{sheet: array<string, float|null>, offset: float, ln_q10: float, var_offset: float, var_ln_q10: float, covariance: float, rests_on: int}
+     */
+    public function toArray(): array
+    {
+        return [
+            'sheet' => $this->sheet->toArray(), 'offset' => $this->offset, 'ln_q10' => $this->lnQ10,
+            'var_offset' => $this->varOffset, 'var_ln_q10' => $this->varLnQ10, 'covariance' => $this->covariance, 'rests_on' => $this->restsOn,
+        ];
+    }
+
+    /** @throws BadInput where it was not written by {@see self::toArray} */
+    public static function from(Fields $in): self
+    {
+        $anything = static fn (string $key): float => $in->number($key, -1e6, 1e6);
+
+        return new self(
+            CureSheet::from($in->object('sheet')), $anything('offset'), $anything('ln_q10'), $anything('var_offset'), $anything('var_ln_q10'), $anything('covariance'), (int) $in->number('rests_on'),
+        );
     }
 }

@@ -27,6 +27,23 @@ final readonly class CureRequest
         $in->only('base', 'room_c', 'mass_g', 'logs');
         $sheet = CureSheet::from($in->object('base'));
         $mass = $in->positiveOrNull('mass_g');
+        $logs = self::logs($in, $sheet);
+
+        return new self(
+            $sheet,
+            Celsius::of($in->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)),
+            $mass === null ? null : Grams::of($mass),
+            $logs,
+        );
+    }
+
+    /**
+     * @return list<array{room: Celsius, kind: Watched, after: Minutes}> what was watched
+     *
+     * @throws BadInput for an observation of a time the sheet does not give
+     */
+    public static function logs(Fields $in, CureSheet $sheet): array
+    {
         $logs = [];
         foreach ($in->objects('logs') as $log) {
             $log->only('room_c', 'kind', 'minutes');
@@ -41,11 +58,6 @@ final readonly class CureRequest
             ];
         }
 
-        return new self(
-            $sheet,
-            Celsius::of($in->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)),
-            $mass === null ? null : Grams::of($mass),
-            $logs,
-        );
+        return $logs;
     }
 }

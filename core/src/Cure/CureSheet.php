@@ -14,6 +14,9 @@ final readonly class CureSheet
     /** Where a sheet says nothing, ten degrees halve the time. */
     public const USUAL_Q10 = 2.0;
 
+    /** What is read of a base. */
+    public const FIELDS = ['pot_life_min', 'recoat_open_min', 'recoat_close_min', 'demould_min', 'service_min', 'ref_c', 'q10', 'alpha'];
+
     /**
      * @param  array<value-of<Milestone>, Minutes>  $times  by milestone
      * @param  float|null  $q10  1–10; null where the sheet is silent
@@ -28,10 +31,14 @@ final readonly class CureSheet
 
     public static function from(Fields $in): self
     {
-        $known = array_map(static fn (Milestone $m): string => $m->value, Milestone::cases());
-        $in->only(...[...$known, 'ref_c', 'q10', 'alpha']);
+        return self::read($in->only(...self::FIELDS));
+    }
+
+    /** Where the times stand among other things that are said of the base. */
+    public static function read(Fields $in): self
+    {
         $times = [];
-        foreach ($known as $key) {
+        foreach (array_map(static fn (Milestone $m): string => $m->value, Milestone::cases()) as $key) {
             $minutes = $in->positiveOrNull($key);
             if ($minutes !== null) {
                 $times[$key] = Minutes::of($minutes);
@@ -44,5 +51,19 @@ final readonly class CureSheet
             $in->numberOrNull('q10', 1.0, 10.0),
             $in->numberOrNull('alpha', 0.0, 2.0) ?? 0.0,
         );
+    }
+
+    /** The same sheet with every pot life multiplied: softener in the cup makes it pour longer. */
+    public function pouring(float $times): self
+    {
+        $pot = $this->times[Milestone::PotLife->value] ?? null;
+
+        return $pot === null ? $this : new self([...$this->times, Milestone::PotLife->value => $pot->times($times)], $this->reference, $this->q10, $this->alpha);
+    }
+
+    /** @return array<string, float|null> as {@see CureSheet::from} reads it */
+    public function toArray(): array
+    {
+        return [...array_map(static fn (Minutes $minutes): float => $minutes->min, $this->times), 'ref_c' => $this->reference->degrees, 'q10' => $this->q10, 'alpha' => $this->alpha];
     }
 }

@@ -8,6 +8,7 @@ use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Material\Softening;
 use Apalos\Core\Result\Say;
 use Apalos\Core\Result\Warning;
+use Apalos\Core\Units\Minutes;
 
 /**
  * What so much softener costs: tear strength and elongation fall, pot life shifts, and from some load on it sweats out. The
@@ -35,15 +36,18 @@ final readonly class SofteningEffectsResult
         public ?float $thinnestMm, public ?float $edgeN, public array $warnings,
     ) {}
 
-    /** @param  float|null  $thinnestMm  the thinnest place of the piece, where it is known */
-    public static function of(BaseSheet $base, Softening $softening, float $maxPct, float $pctOfAB, ?float $thinnestMm): self
+    /**
+     * @param  float|null  $thinnestMm  the thinnest place of the piece, where it is known
+     * @param  Minutes|null  $bare  how long the bare base pours here, as the clock has it
+     */
+    public static function of(BaseSheet $base, Softening $softening, float $maxPct, float $pctOfAB, ?float $thinnestMm, ?Minutes $bare): self
     {
         $leaves = $softening->leaves($pctOfAB);
         $sheet = $base->sheet();
         $scaled = static fn (?float $plain, float $factor): ?float => $plain === null ? null : $plain * $factor;
         $tear = $scaled($sheet->numberOrNull('tear_n_mm'), $leaves['tear']);
         $stretch = $scaled($sheet->numberOrNull('elongation_pct'), $leaves['stretch']);
-        $potLife = $scaled(($base->times['pot_life_min'] ?? null)?->min, $leaves['pot_life']);
+        $potLife = $scaled($bare?->min, $leaves['pot_life']);
         $edge = $tear === null || $thinnestMm === null ? null : $tear * $thinnestMm;
         $bleed = match (true) {
             $pctOfAB > $maxPct => 'sure',

@@ -106,11 +106,7 @@ final readonly class BaseSheet
 
     public function forMixing(): Base
     {
-        return new Base(
-            $this->ratio, $this->sgA, $this->sgB, $this->sgMixed,
-            $this->times['pot_life_min'] ?? null, $this->times['demould_min'] ?? null,
-            $this->reference, $this->q10 ?? CureSheet::USUAL_Q10, $this->pourBFirst, $this->measuredByVolumeOk,
-        );
+        return new Base($this->ratio, $this->sgA, $this->sgB, $this->sgMixed, $this->pourBFirst, $this->measuredByVolumeOk);
     }
 
     public function forCuring(): CureSheet

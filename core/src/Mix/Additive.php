@@ -12,8 +12,13 @@ use Apalos\Core\Units\Grams;
 /** Something stirred in beside A and B: softener, pigment, flock, thickener, thinner, accelerator. */
 final readonly class Additive
 {
-    /** @param  float  $amount in per cent of its basis (or drops), $max in the same unit, from the sheet */
+    /**
+     * @param  string  $code  what it goes by in a plan, whatever it is called on the sheet today
+     * @param  string  $name  what a maker reads
+     * @param  float  $amount  in per cent of its basis (or drops), $max in the same unit, from the sheet
+     */
     public function __construct(
+        public string $code,
         public string $name,
         public float $amount,
         public Basis $basis,
@@ -25,15 +30,18 @@ final readonly class Additive
 
     public static function from(Fields $in): self
     {
-        $in->only('name', 'amount', 'basis', 'into', 'sg', 'max', 'drop_g');
+        $in->only('code', 'name', 'amount', 'basis', 'into', 'sg', 'max', 'drop_g');
         $basis = $in->choice('basis', Basis::class);
         $drop = $in->positiveOrNull('drop_g', 1.0);
         if ($basis === Basis::DropsPer100g && $drop === null) {
             throw BadInput::at($in->at('drop_g'), 'Counting in drops needs the mass of one drop in grams. Weigh fifty drops and divide.');
         }
 
+        $name = $in->text('name');
+
         return new self(
-            $in->text('name'),
+            $in->textOrNull('code') ?? $name,
+            $name,
             $in->number('amount', 0.0, 1000.0),
             $basis,
             $in->choice('into', Into::class),
@@ -41,6 +49,21 @@ final readonly class Additive
             $in->numberOrNull('max', 0.0, 1000.0),
             $drop === null ? null : Grams::of($drop),
         );
+    }
+
+    /** The same, so much of it. */
+    public function amounting(float $amount): self
+    {
+        return new self($this->code, $this->name, $amount, $this->basis, $this->into, $this->sg, $this->max, $this->drop);
+    }
+
+    /** @return array<string, string|float|null> as {@see self::from} reads it */
+    public function toArray(): array
+    {
+        return [
+            'code' => $this->code, 'name' => $this->name, 'amount' => $this->amount, 'basis' => $this->basis->value, 'into' => $this->into->value,
+            'sg' => $this->sg->gPerMl, 'max' => $this->max, 'drop_g' => $this->drop?->g,
+        ];
     }
 
     /** Grams of this for one gram of A+B, on every basis but that of the total. */

@@ -4,16 +4,27 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Mix;
 
+use Apalos\Core\Cure\CureModel;
+use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Result\Say;
 use Apalos\Core\Units\Grams;
 use Apalos\Core\Units\Minutes;
 
-/** How long the mix pours in this room, and how large one batch may therefore be. */
+/**
+ * How large one batch may be, and how long it then pours. A base that heats itself pours the shorter the more of it stands in
+ * one cup: its largest batch is the mass that is just poured when it is too thick, found where the two lines cross.
+ */
 final readonly class BatchLimit
 {
     /** Past four fifths of its pot life a mix is too thick to trust. */
-    private const POURABLE_SHARE = 0.8;
+    public const POURABLE_SHARE = 0.8;
+
+    /** More cups than this in one pour is a slip in the volume or the cup. */
+    private const MOST_BATCHES = 60;
+
+    /** Nobody works in a colder room: then the parts are cooled instead. */
+    private const COLDEST_ROOM_C = 5.0;
 
     private function __construct(
         public ?Minutes $potLife,
@@ -21,15 +32,12 @@ final readonly class BatchLimit
         public ?Minutes $demould,
         public ?Limit $by,
         public ?Grams $largest,
+        public int $count,
     ) {}
 
-    /** @throws BadInput when no minute is left for pouring, or the cup alone overloads the scale */
-    public static function of(MixRequest $request, Composition $composition): self
+    /** @throws BadInput when no minute is left for pouring, the cup alone overloads the scale, or it takes too many batches */
+    public static function of(MixRequest $request, Composition $composition, Grams $all): self
     {
-        $slowed = $request->base->slowedBy($request->room);
-        $potLife = $request->base->potLife?->times($slowed);
-        $usable = $potLife === null ? null : self::usable($potLife, $request);
-
         $limits = [];
         if ($request->vessel !== null) {
             $limits[Limit::Vessel->value] = $request->vessel->largestBatch($composition->density)->g;
@@ -37,51 +45,112 @@ final readonly class BatchLimit
         if ($request->scale->capacity !== null) {
             $limits[Limit::Scale->value] = self::scaleRoom($request, $request->scale->capacity);
         }
-        if ($usable !== null && $request->pourGramsPerMinute !== null) {
-            $limits[Limit::PotLife->value] = $usable->min * $request->pourGramsPerMinute;
+        $poured = self::pouredInTime($request);
+        if ($poured !== null) {
+            $limits[Limit::PotLife->value] = $poured;
         }
         asort($limits);
         $by = array_key_first($limits);
+        $limit = $by === null ? null : Limit::from($by);
+        $count = self::count($request, $all, $limit, $by === null ? null : $limits[$by]);
+        $batch = Grams::of($all->g / $count);
 
         return new self(
-            $potLife,
-            $usable,
-            $request->base->demould?->times($slowed),
-            $by === null ? null : Limit::from($by),
-            $by === null ? null : Grams::of($limits[$by]),
+            self::lasts($request, Milestone::PotLife, $batch), self::usable($request, $batch), self::lasts($request, Milestone::Demould, $batch),
+            $limit, $by === null ? null : Grams::of($limits[$by]), $count,
         );
     }
 
-    private static function usable(Minutes $potLife, MixRequest $request): Minutes
+    private static function lasts(MixRequest $request, Milestone $milestone, Grams $batch): ?Minutes
     {
-        $busy = $request->mixing->min + $request->degassing->min;
-        $usable = self::POURABLE_SHARE * $potLife->min - $busy;
-        if ($usable <= 0.0) {
-            throw BadInput::at('room_c', sprintf(
-                'At %s °C this base pours for %s, and mixing%s takes %s: no time is left to pour. %s',
-                Say::number($request->room->degrees),
-                Say::minutes(self::POURABLE_SHARE * $potLife->min),
-                $request->degassing->min > 0.0 ? ' and de-airing' : '',
-                Say::minutes($busy),
-                self::whatHelps($request, $busy),
-            ));
-        }
-
-        return Minutes::of($usable);
+        return $request->clock?->band($milestone, $request->room, $request->clock->massThatCounts($batch))?->likely;
     }
 
-    private static function whatHelps(MixRequest $request, float $busy): string
+    /** Grams that are out of the cup before they are too thick; null where nobody says how long it pours or how fast. */
+    private static function pouredInTime(MixRequest $request): ?float
+    {
+        $rate = $request->pourGramsPerMinute;
+        if ($rate === null || $request->clock?->band(Milestone::PotLife, $request->room, null) === null) {
+            return null;
+        }
+        $left = static fn (float $grams): float => $rate * self::minutesLeft($request, Grams::of($grams));
+        if ($request->clock->sheet->alpha <= 0.0) {
+            return $left(0.0) > 0.0 ? $left(0.0) : self::refuse($request, Grams::of(0.0));
+        }
+        // Falling against rising: they cross once. Doubled until past it, then halved onto it.
+        $high = 1.0;
+        while ($left($high) > $high) {
+            $high *= 2.0;
+        }
+        $low = 0.0;
+        for ($i = 0; $i < 100; $i++) {
+            $middle = ($low + $high) / 2.0;
+            $left($middle) > $middle ? $low = $middle : $high = $middle;
+        }
+
+        return $low;
+    }
+
+    private static function count(MixRequest $request, Grams $all, ?Limit $limit, ?float $largest): int
+    {
+        if ($largest === null) {
+            return 1;
+        }
+        // A target that fills the limit to the last drop must not become two batches through a rounding in the last bit.
+        $count = $largest > 0.0 ? max(1, (int) ceil(min(1e9, $all->g / $largest) - 1e-9)) : PHP_INT_MAX;
+        if ($count <= self::MOST_BATCHES) {
+            return $count;
+        }
+        if ($limit === Limit::PotLife && self::minutesLeft($request, Grams::of(CureModel::SHEET_MASS_G)) <= 0.0) {
+            self::refuse($request, Grams::of(CureModel::SHEET_MASS_G));
+        }
+        throw BadInput::at($limit === Limit::Vessel ? 'vessel.capacity_ml' : 'target', sprintf(
+            'This would take %s batches of %s. Check the amount, or take a larger cup, scale or a slower base.',
+            number_format($count),
+            Say::grams($largest),
+        ));
+    }
+
+    private static function minutesLeft(MixRequest $request, Grams $batch): float
+    {
+        $pot = self::lasts($request, Milestone::PotLife, $batch)->min ?? INF;
+
+        return self::POURABLE_SHARE * $pot - $request->mixing->min - $request->degassing->min;
+    }
+
+    private static function usable(MixRequest $request, Grams $batch): ?Minutes
+    {
+        $left = self::minutesLeft($request, $batch);
+        if (is_infinite($left)) {
+            return null;
+        }
+
+        return $left > 0.0 ? Minutes::of($left) : self::refuse($request, $batch);
+    }
+
+    private static function refuse(MixRequest $request, Grams $batch): never
+    {
+        $busy = $request->mixing->min + $request->degassing->min;
+        $pours = self::POURABLE_SHARE * (self::lasts($request, Milestone::PotLife, $batch)->min ?? 0.0);
+        throw BadInput::at('room_c', sprintf(
+            'At %s °C this base pours for %s, and mixing%s takes %s: no time is left to pour. %s',
+            Say::number($request->room->degrees),
+            Say::minutes($pours),
+            $request->degassing->min > 0.0 ? ' and de-airing' : '',
+            Say::minutes($busy),
+            self::whatHelps($request, $batch, $busy, $pours),
+        ));
+    }
+
+    private static function whatHelps(MixRequest $request, Grams $batch, float $busy, float $pours): string
     {
         $help = [];
-        $sheet = self::POURABLE_SHARE * ($request->base->potLife->min ?? 0.0);
-        if ($request->base->q10 > 1.0) {
-            $coolest = $request->base->reference->degrees - 10.0 * log($busy / $sheet) / log($request->base->q10);
-            $help[] = $coolest > 5.0
-                ? 'Work in a room below '.Say::number($coolest).' °C'
-                : 'Cool both parts before they meet';
+        $coolest = $request->clock?->roomFor(Milestone::PotLife, Minutes::of($busy / self::POURABLE_SHARE), $request->clock->massThatCounts($batch));
+        if ($coolest !== null) {
+            $help[] = $coolest > self::COLDEST_ROOM_C ? 'Work in a room below '.Say::number($coolest).' °C' : 'Cool both parts before they meet';
         }
         $help[] = 'take a slower base';
-        if ($request->degassing->min > 0.0 && self::POURABLE_SHARE * ($request->base->potLife->min ?? 0.0) * $request->base->slowedBy($request->room) > $request->mixing->min) {
+        if ($request->degassing->min > 0.0 && $pours > $request->mixing->min) {
             $help[] = 'leave out the vacuum';
         }
         $help[] = 'make a smaller pour that is mixed faster';

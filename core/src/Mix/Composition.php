@@ -42,7 +42,7 @@ final readonly class Composition
         $volume = self::volumeOfAB($base, $wA);
         foreach ($additives as $additive) {
             $grams = $additive->basis === Basis::OfTotal ? $additive->shareOfTotal() * $mass : $additive->perGramOfAB($wA);
-            $parts[$additive->name] = $grams;
+            $parts[$additive->code] = $grams;
             $volume += $grams / $additive->sg->gPerMl;
         }
 
@@ -52,13 +52,13 @@ final readonly class Composition
     /**
      * Schools differ in what a percentage is counted on, so each additive is given both of A+B and of part A alone.
      *
-     * @return array<string, array{pct_of_ab: float, pct_of_one_part: float}> by name, in order
+     * @return array<string, array{pct_of_ab: float, pct_of_one_part: float}> by code, in order
      */
     public function onBothBases(): array
     {
         $shares = [];
-        foreach (array_diff_key($this->parts, ['A' => 0, 'B' => 0]) as $name => $grams) {
-            $shares[$name] = ['pct_of_ab' => 100.0 * $grams, 'pct_of_one_part' => 100.0 * $grams / $this->parts['A']];
+        foreach (array_diff_key($this->parts, ['A' => 0, 'B' => 0]) as $code => $grams) {
+            $shares[$code] = ['pct_of_ab' => 100.0 * $grams, 'pct_of_one_part' => 100.0 * $grams / $this->parts['A']];
         }
 
         return $shares;
@@ -69,9 +69,9 @@ final readonly class Composition
      *
      * @return float|null null where it cannot be counted so: there is no B, or nobody knows what a drop weighs
      */
-    public function counted(string $name, Basis $basis, ?Grams $drop = null): ?float
+    public function counted(string $code, Basis $basis, ?Grams $drop = null): ?float
     {
-        $grams = $this->parts[$name];
+        $grams = $this->parts[$code];
         $of = match ($basis) {
             Basis::OfAB => 1.0,
             Basis::OfA => $this->parts['A'],
@@ -101,7 +101,7 @@ final readonly class Composition
     {
         $seen = ['a' => true, 'b' => true];
         foreach ($additives as $i => $additive) {
-            $key = mb_strtolower($additive->name);
+            $key = mb_strtolower($additive->code);
             if (isset($seen[$key])) {
                 throw BadInput::at("additives.{$i}.name", "“{$additive->name}” is already in the cup. Give every ingredient a name of its own.");
             }

@@ -11,9 +11,6 @@ use Apalos\Core\Units\Grams;
 /** From what is wanted to what is weighed: masses, densities, batches and weigh-up lines. */
 final readonly class MixPlanner
 {
-    /** More cups than this in one pour is a slip in the volume or the cup. */
-    private const MOST_BATCHES = 60;
-
     /** A ratio is safe while the scale's own rounding moves it by one per cent at most. */
     private const SAFE_RATIO_ERROR = 0.01;
 
@@ -28,8 +25,8 @@ final readonly class MixPlanner
             throw BadInput::at('target', sprintf('That is less than one step of the scale, %s: nothing of it can be weighed. Ask for more.', Say::grams($request->scale->division->g)));
         }
         $ab = $mass->g / $composition->massPerAB;
-        $limit = BatchLimit::of($request, $composition);
-        $count = $this->count($mass, $limit);
+        $limit = BatchLimit::of($request, $composition, $mass);
+        $count = $limit->count;
 
         $parts = array_map(static fn (float $perAB): Grams => Grams::of($perAB * $ab), $composition->parts);
         $batch = $this->batch($request, array_map(static fn (Grams $grams): float => $grams->g / $count, $parts));
@@ -58,25 +55,7 @@ final readonly class MixPlanner
         return $this->warnings->on($result, $request, $composition);
     }
 
-    private function count(Grams $mass, BatchLimit $limit): int
-    {
-        if ($limit->largest === null) {
-            return 1;
-        }
-        // A target that fills the limit to the last drop must not become two batches through a rounding in the last bit.
-        $count = max(1, (int) ceil($mass->g / $limit->largest->g - 1e-9));
-        if ($count > self::MOST_BATCHES) {
-            throw BadInput::at($limit->by === Limit::Vessel ? 'vessel.capacity_ml' : 'target', sprintf(
-                'This would take %s batches of %s. Check the amount, or take a larger cup, scale or a slower base.',
-                number_format($count),
-                Say::grams($limit->largest->g),
-            ));
-        }
-
-        return $count;
-    }
-
-    /** @param  array<string, float>  $amounts grams by name in one batch */
+    /** @param  array<string, float>  $amounts grams by code in one batch */
     private function batch(MixRequest $request, array $amounts): Batch
     {
         [$first, $second] = $request->base->pourBFirst && isset($amounts['B']) ? [Into::B, Into::A] : [Into::A, Into::B];
@@ -88,11 +67,15 @@ final readonly class MixPlanner
             }
             foreach ($request->into($side) as $additive) {
                 if ($additive->amount > 0.0) {
-                    $ordered[$additive->name] = $amounts[$additive->name];
+                    $ordered[$additive->code] = $amounts[$additive->code];
                 }
             }
         }
-        $lines = Line::listed($ordered, $request->scale->division);
+        $names = [];
+        foreach ($request->additives as $additive) {
+            $names[$additive->code] = $additive->name;
+        }
+        $lines = Line::listed($ordered, $request->scale->division, names: $names);
 
         return new Batch($lines === [] ? Grams::of(0.0) : $lines[count($lines) - 1]->running, $lines);
     }
@@ -121,7 +104,7 @@ final readonly class MixPlanner
             $working[] = sprintf(
                 'Pot life at %s °C: × %s = %s; four fifths of it less mixing%s leaves %s to pour.',
                 Say::number($request->room->degrees),
-                Say::number($request->base->slowedBy($request->room), 3),
+                Say::number($request->clock?->factor($request->room, $request->clock->massThatCounts($mass->times(1.0 / $count))) ?? 1.0, 3),
                 Say::minutes($limit->potLife->min),
                 $request->degassing->min > 0.0 ? ' and de-airing' : '',
                 Say::minutes($limit->usable->min),

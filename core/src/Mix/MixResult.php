@@ -48,6 +48,12 @@ final readonly class MixResult
         public array $working,
     ) {}
 
+    /** What stands in one cup, before rounding. */
+    public function batchMass(): Grams
+    {
+        return $this->mass->times(1.0 / max(1, count($this->batches)));
+    }
+
     /** @return MixShape */
     public function toArray(): array
     {

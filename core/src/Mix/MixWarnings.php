@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Mix;
 
+use Apalos\Core\Cure\Clock;
 use Apalos\Core\Result\Say;
 use Apalos\Core\Result\Warning;
 
@@ -21,10 +22,13 @@ final readonly class MixWarnings
 
     private const LEAST_RISE = 2.0;
 
+    public function __construct(private Clock $clock = new Clock) {}
+
     public function on(MixResult $result, MixRequest $request, Composition $composition): MixResult
     {
         $warnings = [
             ...$this->room($request),
+            ...($request->clock === null ? [] : $this->clock->beyondTheRoom($request->clock, $result->batchMass())),
             ...$this->scale($result, $request, $composition),
             ...$this->time($result),
             ...$this->limits($request),
@@ -42,7 +46,8 @@ final readonly class MixWarnings
     private function room(MixRequest $request): \Generator
     {
         $room = $request->room->degrees;
-        $factor = $request->base->slowedBy($request->room);
+        // Of the room alone: what the mass does is said elsewhere.
+        $factor = $request->clock?->factor($request->room, null) ?? 1.0;
         if ($room < self::COLD) {
             yield new Warning('cold_room', sprintf('The room is at %s °C: everything takes %s times as long as on the sheet, and very cold rubber may not cure right through. Warm the room, not the cup.', Say::number($room), Say::number($factor, 2)));
         }
@@ -61,7 +66,7 @@ final readonly class MixWarnings
             yield new Warning('batch_below_scale', sprintf('%s of A+B is less than this scale can portion to 1 %%: the ratio may be off by %s %%. Mix at least %s, or use a finer scale.', Say::grams($ab), Say::number($result->ratioErrorPct), Say::grams($result->smallestBatch->g)));
         }
         foreach ($request->additives as $additive) {
-            $grams = $result->parts[$additive->name]->g / $count;
+            $grams = $result->parts[$additive->code]->g / $count;
             if ($grams > 0.0 && $division / 2.0 / $grams > self::POOR_WEIGHING) {
                 yield new Warning('batch_below_scale', sprintf('%s is only %s a batch on a scale that shows %s: up to %s %% out. Weigh a stronger pre-mix, or use a finer scale.', ucfirst($additive->name), Say::grams($grams), Say::grams($division), Say::number($division / 2.0 / $grams * 100.0, 0)));
             }

@@ -19,4 +19,10 @@ final readonly class Scale
 
         return new self(Grams::of($in->positive('division_g', 1000.0)), $capacity === null ? null : Grams::of($capacity));
     }
+
+    /** @return array{division_g: float, capacity_g: float|null} */
+    public function toArray(): array
+    {
+        return ['division_g' => $this->division->g, 'capacity_g' => $this->capacity?->g];
+    }
 }

@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Pour;
 
 use Apalos\Core\Cure\Clock;
-use Apalos\Core\Cure\CureRequest;
-use Apalos\Core\Cure\Watched;
+use Apalos\Core\Cure\CureModel;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Material\Shelf;
@@ -36,9 +35,9 @@ final readonly class PourReckoner
 
     /**
      * @param  Fields  $sheet  `volume`, `target`, `formula`, `plan` as the maker has filled them in so far
-     * @param  list<array{room: Celsius, kind: Watched, after: Minutes}>  $logs  what the shop has watched of this base
+     * @param  CureModel|null  $clock  of the base without softener, as the shop has learnt it; null where there is no such base
      */
-    public function reckon(Fields $sheet, Shelf $shelf, Celsius $room, array $logs): PourReckoning
+    public function reckon(Fields $sheet, Shelf $shelf, Celsius $room, ?CureModel $clock): PourReckoning
     {
         $errors = [];
         $try = static function (callable $answer) use (&$errors): mixed {
@@ -56,15 +55,17 @@ final readonly class PourReckoner
         $volume = $try(fn (): ?VolumeResult => $byMass && ! $sheet->has('volume') ? null : $this->volumes->estimate(VolumeRequest::from($sheet->object('volume'))));
         /** @var Recipe|null $recipe */
         $recipe = $try(static fn (): Recipe => Recipe::from($sheet->object('formula'), $shelf));
+        // What is stirred in changes how long it pours: one figure for the plan and for the clock.
+        $clock = $recipe === null ? null : $clock?->pouring($recipe->poursLonger());
         /** @var MixResult|null $mix */
         $mix = $recipe === null || ($volume === null && ! $byMass) ? null
-            : $try(fn (): MixResult => $this->mix($sheet, $recipe, $byMass ? null : $volume, $room));
-        $cure = $recipe === null ? null : $this->clock->read(new CureRequest($recipe->base->forCuring(), $room, null, $logs));
+            : $try(fn (): MixResult => $this->mix($sheet, $recipe, $byMass ? null : $volume, $room, $clock));
+        $cure = $recipe === null || $clock === null ? null : $this->clock->tell($clock, $room, $mix === null ? null : $clock->massThatCounts($mix->batchMass()));
 
         return new PourReckoning($volume, $recipe, $mix, $cure, $errors);
     }
 
-    private function mix(Fields $sheet, Recipe $recipe, ?VolumeResult $volume, Celsius $room): MixResult
+    private function mix(Fields $sheet, Recipe $recipe, ?VolumeResult $volume, Celsius $room, ?CureModel $clock): MixResult
     {
         $plan = $sheet->object('plan')->only('scale', 'vessel', 'mix_min', 'degas_min', 'pour_g_per_min');
         $vessel = $plan->objectOrNull('vessel');
@@ -85,6 +86,7 @@ final readonly class PourReckoner
             Minutes::of($plan->number('mix_min', 0.0, 600.0)),
             Minutes::of($degassing),
             $plan->positiveOrNull('pour_g_per_min'),
+            $clock,
         ));
     }
 }

@@ -42,7 +42,7 @@ final readonly class Recipe
             }
             $entries[] = [
                 'sheet' => $sheet,
-                'additive' => new Additive($sheet->name, $line->number('amount', 0.0, 1000.0), $basis, $into, $sheet->sg, self::max($base, $sheet, $basis), $sheet->drop),
+                'additive' => new Additive($sheet->code, $sheet->name, $line->number('amount', 0.0, 1000.0), $basis, $into, $sheet->sg, self::max($base, $sheet, $basis), $sheet->drop),
             ];
         }
 
@@ -78,10 +78,38 @@ final readonly class Recipe
         $parts = $this->composition()->parts;
         $loads = [];
         foreach ($this->entries as ['sheet' => $sheet, 'additive' => $additive]) {
-            $loads[$sheet->code] = $parts[$additive->name];
+            $loads[$sheet->code] = $parts[$additive->code];
         }
 
         return $loads;
+    }
+
+    /** How many times as long it pours as the bare base: softener keeps it fluid, on top of all that room and mass do. */
+    public function poursLonger(): float
+    {
+        try {
+            $loads = $this->loads();
+        } catch (BadInput) {
+            // Shares that leave no room for A+B are told where the mix is planned.
+            return 1.0;
+        }
+        $times = 1.0;
+        foreach ($this->sheets() as $sheet) {
+            $times *= $sheet->softening?->leaves(100.0 * $loads[$sheet->code])['pot_life'] ?? 1.0;
+        }
+
+        return $times;
+    }
+
+    /** @return array<string, string> what each ingredient is called, by its code in a weigh-up */
+    public function names(): array
+    {
+        $names = $this->base->ratio->isOnePart() ? ['A' => $this->base->partNames['a']] : ['A' => $this->base->partNames['a'], 'B' => $this->base->partNames['b'] ?? 'B'];
+        foreach ($this->entries as ['sheet' => $sheet]) {
+            $names[$sheet->code] = $sheet->name;
+        }
+
+        return $names;
     }
 
     /** @return list<AdditiveSheet> of everything that really goes in, in order */
@@ -124,7 +152,7 @@ final readonly class Recipe
     private function pastTheLimit(AdditiveSheet $sheet, Additive $additive, AdditiveLimit $limit): array
     {
         try {
-            $amount = $this->composition()->counted($additive->name, $limit->basis, $sheet->drop);
+            $amount = $this->composition()->counted($additive->code, $limit->basis, $sheet->drop);
         } catch (BadInput) {
             // Shares that leave no room for A+B are told where the mix is planned.
             return [];
@@ -148,12 +176,12 @@ final readonly class Recipe
         return array_values(array_unique($hazards));
     }
 
-    /** @return array<string, string> colour of each ingredient, by the name it has in a weigh-up */
+    /** @return array<string, string> colour of each ingredient, by its code in a weigh-up */
     public function colours(): array
     {
         $colours = ['A' => $this->base->colour, 'B' => $this->base->colour];
         foreach ($this->entries as ['sheet' => $sheet]) {
-            $colours[$sheet->name] = $sheet->colour;
+            $colours[$sheet->code] = $sheet->colour;
         }
 
         return $colours;

@@ -13,8 +13,8 @@ use Apalos\Core\Units\Grams;
 final readonly class MixingCup
 {
     /**
-     * @param  array<string, float>  $planned  grams by name, in order of weighing
-     * @param  array<string, float>  $poured  grams by name
+     * @param  array<string, float>  $planned  grams by code, in order of weighing
+     * @param  array<string, float>  $poured  grams by code
      * @param  list<array{add: string, grams: float}>  $queue  still to be weighed
      * @param  list<array{add: string, grams: float, display: float}>  $weighings  done, in order
      */
@@ -83,6 +83,12 @@ final readonly class MixingCup
         );
     }
 
+    /** What the display shows now is what is in: it was set to zero, lifted, or carries something that is not in the cup. */
+    public function counted(float $display): self
+    {
+        return new self($this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $display, $this->overPoured, $this->metAt, $this->k);
+    }
+
     public function met(float $at): self
     {
         return new self($this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $this->display, $this->overPoured, $this->metAt ?? $at, $this->k);
@@ -137,7 +143,7 @@ final readonly class MixingCup
         $rescue = $this->rescue();
         $queue = [];
         foreach ($rescue->lines as $line) {
-            $queue[] = ['add' => $line->add, 'grams' => $line->grams->g];
+            $queue[] = ['add' => $line->code, 'grams' => $line->grams->g];
         }
 
         return new self(

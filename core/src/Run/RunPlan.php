@@ -20,7 +20,7 @@ final readonly class RunPlan
     public const SECOND_CUP_G = 500.0;
 
     /**
-     * @param  list<array<string, float>>  $batches  grams to weigh by name, in order, for each cup
+     * @param  list<array<string, float>>  $batches  grams to weigh by code, in order, for each cup
      * @param  list<array{id: string, text: string, minutes: float}>  $checklist  what must be ready before anything is mixed
      * @param  float  $tolerancePct  how far a weighing may be off before it is questioned
      */
@@ -42,7 +42,7 @@ final readonly class RunPlan
         $batches = array_map(static function (Batch $batch): array {
             $amounts = [];
             foreach ($batch->lines as $line) {
-                $amounts[$line->add] = $line->grams->g;
+                $amounts[$line->code] = $line->grams->g;
             }
 
             return $amounts;

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Run;
 
+use Apalos\Core\Facts\Fact;
+use Apalos\Core\Facts\Standing;
+
 /**
- * A run as its events tell it. Pure: the same plan and the same events always give the same state, whoever asks and
+ * A run as its facts tell it. Pure: the same plan and the same facts always give the same state, whoever asks and
  * however often the machine died in between.
  */
 final readonly class RunState
@@ -17,8 +20,8 @@ final readonly class RunState
      * @param  array<string, mixed>|null  $grade  payload of the grading
      * @param  array<string, float>  $begunAt  minutes at which the wait of an item began
      * @param  list<string>  $checked  items of the checklist that are ready
-     * @param  list<int>  $live  ids of events that still count, in order
-     * @param  int|null  $takeBack  the event that `Undone` may name: the last thing somebody did
+     * @param  list<int>  $live  ids of facts that still count, in order
+     * @param  int|null  $takeBack  the fact that `Undone` may name: the last thing somebody did
      * @param  float  $since  minutes at which the step at hand began
      */
     private function __construct(
@@ -37,31 +40,15 @@ final readonly class RunState
         public float $since,
     ) {}
 
-    /** @param  list<Event>  $events in the order they were recorded */
-    public static function of(RunPlan $plan, array $events): self
+    /** @param  list<Fact<RunFactKind>>  $facts in the order they were recorded */
+    public static function of(RunPlan $plan, array $facts): self
     {
         $state = new self($plan, new Step(StepKind::Gear), [1 => MixingCup::empty($plan, 1)], [], [], null, null, null, [], [], [], null, 0.0);
-        foreach (self::withoutUndone($events) as $event) {
-            $state = $state->after($event);
+        foreach (Standing::of($facts) as $fact) {
+            $state = $state->after($fact);
         }
 
         return $state;
-    }
-
-    /**
-     * @param  list<Event>  $events
-     * @return list<Event>
-     */
-    private static function withoutUndone(array $events): array
-    {
-        $undone = [];
-        foreach ($events as $event) {
-            if ($event->kind === EventKind::Undone) {
-                $undone[(int) $event->number('event')] = true;
-            }
-        }
-
-        return array_values(array_filter($events, static fn (Event $e): bool => $e->kind !== EventKind::Undone && ! isset($undone[$e->id])));
     }
 
     public function cup(): MixingCup
@@ -97,28 +84,30 @@ final readonly class RunState
         return array_sum(array_map(static fn (MixingCup $cup): float => array_sum($cup->poured), $this->cups));
     }
 
-    private function after(Event $event): self
+    /** @param  Fact<RunFactKind>  $fact */
+    private function after(Fact $fact): self
     {
-        $next = match ($event->kind) {
-            EventKind::Confirmed => $event->text('step') === $this->step->key() ? $this->confirmed($event->at) : $this,
-            EventKind::Begun => $this->step->kind === StepKind::Contacts ? $this->with(begunAt: $this->begunAt + [($event->text('item') ?? '') => $event->at]) : $this,
-            EventKind::Checked => $this->step->kind === StepKind::Contacts ? $this->with(checked: array_values(array_unique([...$this->checked, $event->text('item') ?? '']))) : $this,
-            EventKind::Weighed => $event->text('step') === $this->step->key() ? $this->weighed($event) : $this,
-            EventKind::Met => $this->withCup($this->cup()->met($event->at)),
-            EventKind::Rescued => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->rescued())->weighingOn() : $this,
-            EventKind::Kept => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->kept())->weighingOn() : $this,
-            EventKind::Noted => $this->with(notes: [...$this->notes, ['at' => $event->at, 'text' => $event->text('text') ?? '', 'fault' => $event->text('fault')]]),
-            EventKind::Gelled => $this->with(gelledAt: $event->at),
-            EventKind::Opened => $this->step->kind === StepKind::Wait ? $this->with(step: new Step(StepKind::Grade), openedAt: $event->at) : $this,
-            EventKind::Graded => $this->step->kind === StepKind::Grade ? $this->with(step: new Step(StepKind::Done), grade: $event->payload) : $this,
-            EventKind::Undone => $this,
+        $next = match ($fact->kind) {
+            RunFactKind::Confirmed => $fact->text('step') === $this->step->key() ? $this->confirmed($fact->at) : $this,
+            RunFactKind::Begun => $this->step->kind === StepKind::Contacts ? $this->with(begunAt: $this->begunAt + [($fact->text('item') ?? '') => $fact->at]) : $this,
+            RunFactKind::Checked => $this->step->kind === StepKind::Contacts ? $this->with(checked: array_values(array_unique([...$this->checked, $fact->text('item') ?? '']))) : $this,
+            RunFactKind::Weighed => $fact->text('step') === $this->step->key() ? $this->weighed($fact) : $this,
+            RunFactKind::Met => $this->withCup($this->cup()->met($fact->at)),
+            RunFactKind::Rescued => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->rescued())->weighingOn() : $this,
+            RunFactKind::Kept => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->kept())->weighingOn() : $this,
+            RunFactKind::Counted => $fact->text('step') === $this->step->key() && $fact->number('reading_g') !== null ? $this->withCup($this->cup()->counted($fact->number('reading_g'))) : $this,
+            RunFactKind::Noted => $this->with(notes: [...$this->notes, ['at' => $fact->at, 'text' => $fact->text('text') ?? '', 'fault' => $fact->text('fault')]]),
+            RunFactKind::Gelled => $this->with(gelledAt: $fact->at),
+            RunFactKind::Opened => $this->step->kind === StepKind::Wait ? $this->with(step: new Step(StepKind::Grade), openedAt: $fact->at) : $this,
+            RunFactKind::Graded => $this->step->kind === StepKind::Grade ? $this->with(step: new Step(StepKind::Done), grade: $fact->payload) : $this,
+            RunFactKind::Undone => $this,
         };
 
         // That A met B cannot be taken back: what is mixed keeps its clock, also when the weighing before it is done again.
         return $next->with(
-            live: [...$this->live, $event->id],
-            takeBack: $event->kind === EventKind::Met ? $this->takeBack : $event->id,
-            since: $next->step->key() === $this->step->key() ? $this->since : $event->at,
+            live: [...$this->live, $fact->id],
+            takeBack: $fact->kind === RunFactKind::Met ? $this->takeBack : $fact->id,
+            since: $next->step->key() === $this->step->key() ? $this->since : $fact->at,
         );
     }
 
@@ -150,14 +139,15 @@ final readonly class RunState
         );
     }
 
-    private function weighed(Event $event): self
+    /** @param  Fact<RunFactKind>  $fact */
+    private function weighed(Fact $fact): self
     {
-        $display = $event->number('reading_g');
+        $display = $fact->number('reading_g');
         if ($display === null || $this->step->kind !== StepKind::Weigh) {
             return $this;
         }
         $cup = $this->cup()->weighed($display);
-        $cup = $cup->isMet() ? $cup->met($event->at) : $cup;
+        $cup = $cup->isMet() ? $cup->met($fact->at) : $cup;
         $next = $this->withCup($cup);
 
         return $cup->overPoured && $cup->rescue()->needed

@@ -33,9 +33,9 @@ final readonly class SeriesPlanner
     private const LARGEST_FOR_A_PINCH_G = 120.0;
 
     /** The cup without what rises, and the one with all of it. */
-    public const PLAIN = 'plain cup';
+    public const PLAIN = 'plain-cup';
 
-    public const FULL = 'full cup';
+    public const FULL = 'full-cup';
 
     public function __construct(private MixPlanner $mixes = new MixPlanner) {}
 
@@ -63,7 +63,7 @@ final readonly class SeriesPlanner
             array_sum($amount) >= $request->scale->division->g ?: throw self::tooSmall();
         }
         $cups = [];
-        foreach ([self::PLAIN => $this->plain($request), self::FULL => $full] as $name => $additives) {
+        foreach ([self::PLAIN => $request->common(), self::FULL => $full] as $name => $additives) {
             $taken = array_sum(array_map(static fn (array $amount): float => $amount[$name] ?? 0.0, $amounts));
             if ($additives !== null && $taken > 0.0) {
                 $cups[$name] = $this->cup($request, $additives, max($taken, $name === self::FULL ? self::forItsPinch($request) : 0.0));
@@ -86,28 +86,21 @@ final readonly class SeriesPlanner
     private function softened(SeriesRequest $request, Additive $softener): array
     {
         return array_map(static function (float $pct) use ($request, $softener): array {
-            $with = new Additive($softener->name, $pct, $softener->basis, $softener->into, $softener->sg);
+            $with = $softener->amounting($pct);
             $mass = $request->puck->massAt(Composition::of($request->base, [...$request->additives, $with])->density)->g;
             $common = Composition::of($request->base, $request->additives)->massPerAB;
             // The plain cup holds A+B and what every puck has; softener is counted on the A+B in it.
             $share = $mass / ($common + $pct / 100.0) * $common;
 
-            return array_filter([self::PLAIN => $share, $softener->name => $mass - $share], static fn (float $grams): bool => $grams > 1e-9);
+            return array_filter([self::PLAIN => $share, $softener->code => $mass - $share], static fn (float $grams): bool => $grams > 1e-9);
         }, $request->steps);
     }
 
     /** @return array{list<array<string, float>>, list<Additive>} */
     private function ladder(SeriesRequest $request): array
     {
-        $names = array_map(static fn (Additive $a): string => $a->name, $request->additives);
-        $rising = explode('+', $request->stepped ?? '');
-        foreach ($rising as $name) {
-            if (! in_array($name, $names, true)) {
-                throw BadInput::at('tint', "“{$name}” is not in the formula. Say which of its pigments rise, joined by “+”.");
-            }
-        }
         $full = Composition::of($request->base, $request->additives)->density;
-        $plain = Composition::of($request->base, $this->plain($request))->density;
+        $plain = Composition::of($request->base, $request->common())->density;
         $amounts = array_map(static function (float $pct) use ($request, $full, $plain): array {
             $f = $pct / 100.0;
             $mass = $request->puck->ml / ($f / $full->gPerMl + (1.0 - $f) / $plain->gPerMl);
@@ -116,14 +109,6 @@ final readonly class SeriesPlanner
         }, $request->steps);
 
         return [$amounts, $request->additives];
-    }
-
-    /** @return list<Additive> */
-    private function plain(SeriesRequest $request): array
-    {
-        $rising = explode('+', $request->stepped ?? '');
-
-        return array_values(array_filter($request->additives, static fn (Additive $a): bool => $request->stepped === null || ! in_array($a->name, $rising, true)));
     }
 
     /**
@@ -135,10 +120,9 @@ final readonly class SeriesPlanner
     public static function strength(SeriesRequest $request, array $lines): float
     {
         $composition = Composition::of($request->base, $request->additives);
-        $rising = explode('+', $request->stepped ?? '');
-        $wanted = array_sum(array_intersect_key($composition->parts, array_flip($rising))) / $composition->massPerAB;
+        $wanted = array_sum(array_intersect_key($composition->parts, array_flip($request->rising))) / $composition->massPerAB;
         $total = array_sum(array_map(static fn (Line $line): float => $line->grams->g, $lines));
-        $shown = array_sum(array_map(static fn (Line $line): float => in_array($line->add, $rising, true) ? $line->grams->g : 0.0, $lines));
+        $shown = array_sum(array_map(static fn (Line $line): float => in_array($line->code, $request->rising, true) ? $line->grams->g : 0.0, $lines));
 
         return $wanted <= 0.0 || $total <= 0.0 ? 1.0 : $shown / $total / $wanted;
     }
@@ -146,10 +130,10 @@ final readonly class SeriesPlanner
     /** @param  array<string, float>  $amount */
     private function puck(SeriesRequest $request, array $amount, float $step, float $strength): SeriesPuck
     {
-        $lines = Line::listed($amount, $request->scale->division);
+        $lines = Line::listed($amount, $request->scale->division, names: [self::PLAIN => SeriesResult::called(self::PLAIN), self::FULL => SeriesResult::called(self::FULL), ...($request->softener === null ? [] : [$request->softener->code => $request->softener->name])]);
         $shown = [];
         foreach ($lines as $line) {
-            $shown[$line->add] = $line->grams->g;
+            $shown[$line->code] = $line->grams->g;
         }
         $total = array_sum($shown);
         if ($total <= 0.0) {
@@ -158,7 +142,7 @@ final readonly class SeriesPlanner
         $plain = $shown[self::PLAIN] ?? 0.0;
         $true = $request->softener === null
             ? 100.0 * $strength * ($shown[self::FULL] ?? 0.0) / $total
-            : ($plain <= 0.0 ? 0.0 : 100.0 * ($shown[$request->softener->name] ?? 0.0) / ($plain / Composition::of($request->base, $request->additives)->massPerAB));
+            : ($plain <= 0.0 ? 0.0 : 100.0 * ($shown[$request->softener->code] ?? 0.0) / ($plain / Composition::of($request->base, $request->additives)->massPerAB));
 
         return new SeriesPuck($step, $true, $total, $lines);
     }
@@ -170,7 +154,7 @@ final readonly class SeriesPlanner
     private static function forItsPinch(SeriesRequest $request): float
     {
         $composition = Composition::of($request->base, $request->additives);
-        $rising = array_filter(array_intersect_key($composition->parts, array_flip(explode('+', $request->stepped ?? ''))), static fn (float $part): bool => $part > 0.0);
+        $rising = array_filter(array_intersect_key($composition->parts, array_flip($request->rising)), static fn (float $part): bool => $part > 0.0);
         $needed = $rising === [] ? 0.0 : self::LEAST_STEPS * $request->scale->division->g * $composition->massPerAB / min($rising);
 
         return min($needed, self::LARGEST_FOR_A_PINCH_G) / (1.0 + $request->sparePct / 100.0);
@@ -181,7 +165,7 @@ final readonly class SeriesPlanner
     {
         return $this->mixes->plan(new MixRequest(
             $request->base, MixTarget::from(Fields::of(['mass_g' => $taken, 'waste_pct' => $request->sparePct])), $additives,
-            $request->scale, null, $request->room, $request->mixing, Minutes::of(0.0), null,
+            $request->scale, null, $request->room, $request->mixing, Minutes::of(0.0), null, $request->clock,
         ));
     }
 
@@ -212,14 +196,14 @@ final readonly class SeriesPlanner
         if (count($pucks) > 1 && ($request->steps[count($request->steps) - 1] ?? 0.0) - ($request->steps[0] ?? 0.0) < 15.0) {
             yield new Warning('narrow', 'The steps lie close together: such pucks tell little of what lies beyond them. Spread them wider.');
         }
-        $taken = array_sum(array_map(static fn (SeriesPuck $puck): float => array_sum(array_map(static fn (Line $line): float => $line->add === self::FULL ? $line->grams->g : 0.0, $puck->lines)), $pucks));
+        $taken = array_sum(array_map(static fn (SeriesPuck $puck): float => array_sum(array_map(static fn (Line $line): float => $line->code === self::FULL ? $line->grams->g : 0.0, $puck->lines)), $pucks));
         $full = $cups[self::FULL]->mass->g ?? 0.0;
         if ($full > 1.05 * $taken * (1.0 + $request->sparePct / 100.0)) {
             yield new Warning('larger_cup', sprintf('The full cup is %s and the pucks take %s of it: in less, its pinch could not be weighed. Have a form at hand for the rest.', Say::grams($full), Say::grams($taken)));
         }
         foreach ($cups as $name => $mix) {
             foreach ($mix->warnings as $warning) {
-                yield new Warning($warning->code, ucfirst($name).': '.$warning->message);
+                yield new Warning($warning->code, ucfirst(SeriesResult::called($name)).': '.$warning->message);
             }
         }
     }

@@ -12,8 +12,8 @@ use Apalos\Core\Result\Warning;
  * A series as one small pour: first the cups everything comes from, then each puck's own cup.
  *
  * @phpstan-type SeriesShape array{
- *     cups: list<array{name: string, mass_g: float, lines: list<array{add: string, grams: float, running: float}>}>,
- *     pucks: list<array{wanted_pct: float, true_pct: float, mass_g: float, lines: list<array{add: string, grams: float, running: float}>}>,
+ *     cups: list<array{code: string, name: string, mass_g: float, lines: list<array{add: string, grams: float, running: float}>}>,
+ *     pucks: list<array{code: string, wanted_pct: float, true_pct: float, mass_g: float, lines: list<array{add: string, grams: float, running: float}>}>,
  *     minutes: float, usable_min: float|null, warnings: list<array{code: string, message: string}>, working: list<string>
  * }
  */
@@ -28,7 +28,7 @@ final readonly class SeriesResult
     public function __construct(public array $cups, public array $pucks, public float $minutes, public ?float $usableMin, public array $warnings, public array $working) {}
 
     /**
-     * Everything that stands on the scale, in the order of the work: the cups, then `puck 1`, `puck 2` …
+     * Everything that stands on the scale, in the order of the work: the cups, then `puck-1`, `puck-2` …
      *
      * @return array<string, list<Line>>
      */
@@ -44,19 +44,25 @@ final readonly class SeriesResult
 
     public static function puck(int $i): string
     {
-        return 'puck '.($i + 1);
+        return 'puck-'.($i + 1);
+    }
+
+    /** What a vessel is called, by its code. */
+    public static function called(string $vessel): string
+    {
+        return str_replace('-', ' ', $vessel);
     }
 
     /** @return SeriesShape */
     public function toArray(): array
     {
         $cups = [];
-        foreach ($this->cups as $name => $mix) {
-            $cups[] = ['name' => $name, 'mass_g' => $mix->batches[0]->mass->g, 'lines' => $mix->batches[0]->toArray()['lines']];
+        foreach ($this->cups as $code => $mix) {
+            $cups[] = ['code' => $code, 'name' => self::called($code), 'mass_g' => $mix->batches[0]->mass->g, 'lines' => $mix->batches[0]->toArray()['lines']];
         }
 
         return [
-            'cups' => $cups, 'pucks' => array_map(static fn (SeriesPuck $puck): array => $puck->toArray(), $this->pucks),
+            'cups' => $cups, 'pucks' => array_map(static fn (SeriesPuck $puck, int $i): array => ['code' => self::puck($i), ...$puck->toArray()], $this->pucks, array_keys($this->pucks)),
             'minutes' => $this->minutes, 'usable_min' => $this->usableMin, 'warnings' => Warning::all($this->warnings), 'working' => $this->working,
         ];
     }

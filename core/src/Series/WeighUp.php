@@ -40,7 +40,7 @@ final readonly class WeighUp
     private function in(string $vessel, array $lines, array $shown, bool $isCup, Grams $division): ?WeighingResult
     {
         // A part of which nothing is in is still to come, whatever was written down.
-        $shown = array_map(static fn (Line $line, ?float $g): ?float => $g === 0.0 && $isCup && in_array($line->add, self::PARTS, true) ? null : $g, $lines, $shown);
+        $shown = array_map(static fn (Line $line, ?float $g): ?float => $g === 0.0 && $isCup && in_array($line->code, self::PARTS, true) ? null : $g, $lines, $shown);
         $open = array_search(null, $shown, true);
         if ($open === false) {
             return $isCup ? $this->rescue($vessel, $lines, $shown, $division) : null;
@@ -52,9 +52,9 @@ final readonly class WeighUp
             '%s was %s instead of %s, so %s follows: %s instead of %s.',
             ucfirst($lines[$lead]->add), Say::grams((float) $shown[$lead]), Say::grams($lines[$lead]->grams->g), $lines[$open]->add, Say::grams($grams->g), Say::grams($lines[$open]->grams->g),
         );
-        $meets = $isCup && $lead !== null && in_array($lines[$open]->add, self::PARTS, true);
+        $meets = $isCup && $lead !== null && in_array($lines[$open]->code, self::PARTS, true);
 
-        return self::weighing($vessel, $open, $lines[$open]->add, $grams, $shown, $division, $meets, $because);
+        return self::weighing($vessel, $open, $lines[$open], $grams, $shown, $division, $meets, $because);
     }
 
     /**
@@ -66,7 +66,7 @@ final readonly class WeighUp
     private static function lead(array $lines, array $shown, bool $isCup): ?int
     {
         foreach ($lines as $i => $line) {
-            if (($shown[$i] ?? 0.0) > 0.0 && $line->grams->g > 0.0 && in_array($line->add, $isCup ? self::PARTS : [SeriesPlanner::PLAIN, SeriesPlanner::FULL], true)) {
+            if (($shown[$i] ?? 0.0) > 0.0 && $line->grams->g > 0.0 && in_array($line->code, $isCup ? self::PARTS : [SeriesPlanner::PLAIN, SeriesPlanner::FULL], true)) {
                 return $i;
             }
         }
@@ -83,7 +83,7 @@ final readonly class WeighUp
      */
     private function rescue(string $vessel, array $lines, array $shown, Grams $division): ?WeighingResult
     {
-        $at = array_filter(array_flip(array_map(static fn (Line $line): string => $line->add, $lines)), static fn (string $name): bool => in_array($name, self::PARTS, true), ARRAY_FILTER_USE_KEY);
+        $at = array_filter(array_flip(array_map(static fn (Line $line): string => $line->code, $lines)), static fn (string $name): bool => in_array($name, self::PARTS, true), ARRAY_FILTER_USE_KEY);
         if (count($at) < 2) {
             return null;
         }
@@ -96,22 +96,22 @@ final readonly class WeighUp
             return null;
         }
         $short = $rescue->lines[0];
-        $over = $short->add === 'A' ? 'B' : 'A';
+        $over = $short->code === 'A' ? 'B' : 'A';
 
-        return self::weighing($vessel, $at[$short->add], $short->add, $short->grams, $shown, $division, false, sprintf(
+        return self::weighing($vessel, $at[$short->code], $short, $short->grams, $shown, $division, false, sprintf(
             'There is too much %s for the %s that is in: %s more of %s, and the proportion holds again.', $over, $short->add, Say::grams($short->grams->g), $short->add,
         ));
     }
 
     /** @param  list<?float>  $shown */
-    private static function weighing(string $vessel, int $line, string $add, Grams $grams, array $shown, Grams $division, bool $meets, ?string $because): WeighingResult
+    private static function weighing(string $vessel, int $line, Line $what, Grams $grams, array $shown, Grams $division, bool $meets, ?string $because): WeighingResult
     {
         $before = Grams::of(array_sum($shown))->toDivision($division)->g;
         $running = Grams::of($before + $grams->g)->toDivision($division)->g;
         $slack = max($grams->g * self::TOLERANCE_PCT / 100.0, $division->g);
 
         return new WeighingResult(
-            $vessel, $line, $add, $grams->g, $before, $running, max($before, $running - $slack), $running + $slack,
+            $vessel, $line, $what->code, $what->add, $grams->g, $before, $running, max($before, $running - $slack), $running + $slack,
             array_filter($shown, static fn (?float $g): bool => $g !== null) === [], $meets, $because,
         );
     }

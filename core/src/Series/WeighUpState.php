@@ -4,56 +4,66 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Series;
 
+use Apalos\Core\Facts\Fact;
+use Apalos\Core\Facts\Standing;
+
 /** Where the weigh-up of a series stands, read off its facts: what is in, what is on the scale, since when A and B have met. */
 final readonly class WeighUpState
 {
     /**
      * @param  string  $on  the vessel the scale was last tared with; empty before
+     * @param  float  $offsetG  how much more the display shows than is in the vessel on it, in g
      * @param  float|null  $metAt  minutes since it began
      * @param  int|null  $takeBack  the fact that can be taken back: what the scale saw last
      */
-    private function __construct(public Weighed $weighed, public string $on, public ?float $metAt, public ?int $takeBack) {}
+    private function __construct(public Weighed $weighed, public string $on, public float $offsetG, public ?float $metAt, public ?int $takeBack) {}
 
-    /** @param  list<Fact>  $facts  oldest first */
+    /** @param  list<Fact<SeriesFactKind>>  $facts  oldest first */
     public static function of(SeriesResult $plan, array $facts): self
     {
-        $undone = array_map(static fn (Fact $fact): ?int => $fact->kind === FactKind::Undone ? $fact->of : null, $facts);
         $vessels = $plan->vessels();
         $grams = [];
         $puts = [];
-        [$on, $metAt] = ['', null];
-        foreach ($facts as $fact) {
-            if (in_array($fact->id, $undone, true)) {
-                continue;
-            }
-            $row = $grams[$fact->vessel] ?? array_fill(0, count($vessels[$fact->vessel] ?? []), null);
+        [$on, $offset, $metAt] = ['', 0.0, null];
+        foreach (Standing::of($facts) as $fact) {
+            $vessel = $fact->text('vessel') ?? '';
+            $line = (int) ($fact->number('line') ?? 0.0);
+            $row = $grams[$vessel] ?? array_fill(0, count($vessels[$vessel] ?? []), null);
             switch ($fact->kind) {
-                case FactKind::Put:
-                    $row[$fact->line] = round(($row[$fact->line] ?? 0.0) + ($fact->grams ?? 0.0), 4);
-                    $puts[$fact->id] = [$fact->vessel, $fact->line];
+                case SeriesFactKind::Put:
+                    $row[$line] = round(($row[$line] ?? 0.0) + ($fact->number('grams') ?? 0.0), 4);
+                    $puts[$fact->id] = [$vessel, $line];
+                    $grams[$vessel] = array_values($row);
                     break;
-                case FactKind::Written:
-                    $row[$fact->line] = $fact->grams;
+                case SeriesFactKind::Written:
+                    $row[$line] = $fact->number('grams');
                     // What the scale saw there before is no longer what is in: taking it back would mean nothing.
-                    $puts = array_filter($puts, static fn (array $put): bool => $put !== [$fact->vessel, $fact->line]);
+                    $puts = array_filter($puts, static fn (array $put): bool => $put !== [$vessel, $line]);
+                    $grams[$vessel] = array_values($row);
                     break;
-                case FactKind::Tared:
-                    $on = $fact->vessel;
+                case SeriesFactKind::Tared:
+                    [$on, $offset] = [$vessel, 0.0];
                     break;
-                case FactKind::Met:
+                case SeriesFactKind::Counted:
+                    [$on, $offset] = [$vessel, ($fact->number('reading_g') ?? 0.0) - array_sum($grams[$vessel] ?? [])];
+                    break;
+                case SeriesFactKind::Met:
                     $metAt ??= $fact->at;
                     break;
-                case FactKind::Unmet:
+                case SeriesFactKind::Unmet:
                     $metAt = null;
                     break;
-                case FactKind::Undone:
+                case SeriesFactKind::Undone:
                     break;
-            }
-            if (in_array($fact->kind, [FactKind::Put, FactKind::Written], true)) {
-                $grams[$fact->vessel] = array_values($row);
             }
         }
 
-        return new self(Weighed::of($grams), $on, $metAt, array_key_last($puts));
+        return new self(Weighed::of($grams), $on, $offset, $metAt, array_key_last($puts));
+    }
+
+    /** How much more the display shows than is in this vessel: nothing unless it stands on the scale. */
+    public function offsetOf(string $vessel): float
+    {
+        return $vessel === $this->on ? $this->offsetG : 0.0;
     }
 }

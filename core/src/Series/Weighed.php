@@ -27,7 +27,7 @@ final readonly class Weighed
     }
 
     /**
-     * @param  Fields  $in  `plain cup`, `full cup`, `puck 1` …, each a list as long as its lines
+     * @param  Fields  $in  `plain-cup`, `full-cup`, `puck-1` …, each a list as long as its lines
      *
      * @throws BadInput for a vessel or a line that the plan does not have
      */
@@ -40,10 +40,10 @@ final readonly class Weighed
             $lines = count($vessels[$vessel]);
             $said = $in->numbersOrNull($vessel, 0.0);
             if (count($said) !== $lines) {
-                throw BadInput::at($in->at($vessel), sprintf('The %s has %d %s. Write the grams of each, or leave it as planned.', $vessel, $lines, $lines === 1 ? 'line' : 'lines'));
+                throw BadInput::at($in->at($vessel), sprintf('The %s has %d %s. Write the grams of each, or leave it as planned.', SeriesResult::called($vessel), $lines, $lines === 1 ? 'line' : 'lines'));
             }
             if (! in_array(null, $said, true) && array_sum($said) <= 0.0) {
-                throw BadInput::at($in->at($vessel), "There is nothing in the {$vessel}. Write its grams, or leave it as planned.");
+                throw BadInput::at($in->at($vessel), sprintf('There is nothing in the %s. Write its grams, or leave it as planned.', SeriesResult::called($vessel)));
             }
             $grams[$vessel] = $said;
         }
@@ -76,6 +76,6 @@ final readonly class Weighed
      */
     public function lines(string $vessel, array $planned): array
     {
-        return array_map(static fn (Line $line, ?float $shown): Line => $shown === null ? $line : new Line($line->add, Grams::of($shown), $line->running), $planned, $this->in($vessel, count($planned)));
+        return array_map(static fn (Line $line, ?float $shown): Line => $shown === null ? $line : $line->holding(Grams::of($shown)), $planned, $this->in($vessel, count($planned)));
     }
 }

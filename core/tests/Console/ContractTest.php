@@ -133,15 +133,15 @@ final class ContractTest extends TestCase
         ]);
 
         self::assertNames(['cups', 'pucks', 'minutes', 'usable_min', 'warnings', 'working'], $answer);
-        self::assertNames(['name', 'mass_g', 'lines'], $answer['cups'][0]);
-        self::assertNames(['wanted_pct', 'true_pct', 'mass_g', 'lines'], $answer['pucks'][0]);
+        self::assertNames(['code', 'name', 'mass_g', 'lines'], $answer['cups'][0]);
+        self::assertNames(['code', 'wanted_pct', 'true_pct', 'mass_g', 'lines'], $answer['pucks'][0]);
         self::assertSame([16.1, 9.7], array_column($answer['pucks'][1]['lines'], 'grams'));
 
         $led = self::ask('series', [
             'base' => Brow::sheet()['base'], 'softener' => ['name' => 'softener', 'sg' => 0.97], 'pct_of_ab' => [0, 60], 'puck_ml' => 25, 'spare_pct' => 10, 'scale' => ['division_g' => 0.1], 'room_c' => 23, 'mix_min' => 3,
-            'weighed' => ['plain cup' => [23.6, null]],
+            'weighed' => ['plain-cup' => [23.6, null]],
         ]);
-        self::assertNames(['vessel', 'line', 'add', 'grams', 'before', 'running', 'from', 'to', 'opens', 'meets', 'because'], $led['next']);
+        self::assertNames(['vessel', 'line', 'code', 'add', 'grams', 'before', 'running', 'from', 'to', 'opens', 'meets', 'because'], $led['next']);
         self::assertSame(['A', 47.2], [$led['next']['add'], $led['next']['running']]);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Tests\Pour;
 
+use Apalos\Core\Cure\CureModel;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Pour\PourReckoner;
 use Apalos\Core\Pour\PourReckoning;
@@ -27,7 +28,7 @@ final class PourReckonerTest extends TestCase
     /** @param  array<string, mixed>  $sheet */
     private static function reckon(array $sheet, float $room = 20.0): PourReckoning
     {
-        return (new PourReckoner)->reckon(Fields::of($sheet), SheetsTest::shelf(), Celsius::of($room), []);
+        return (new PourReckoner)->reckon(Fields::of($sheet), SheetsTest::shelf(), Celsius::of($room), isset($sheet['formula']['base'], SheetsTest::shelf()->bases[$sheet['formula']['base']]) ? CureModel::learnt(SheetsTest::shelf()->bases[$sheet['formula']['base']]->forCuring(), []) : null);
     }
 
     public function test_a_sheet_is_answered_from_volume_to_clock(): void
@@ -37,8 +38,10 @@ final class PourReckonerTest extends TestCase
         self::assertTrue($answer->isPourable());
         self::assertEqualsWithDelta(59.8, $answer->volume?->rubber->likely, 1e-9);
         self::assertEqualsWithDelta(59.8, $answer->mix?->volume->ml, 1e-6);
-        self::assertSame(['A', 'B', 'Fawn pigment', 'Softener'], array_keys($answer->mix->parts ?? []));
-        self::assertEqualsWithDelta(22.0 * 2.0 ** 0.3, $answer->mix?->potLife?->min, 1e-9);
+        self::assertSame(['A', 'B', 'pi-fawn', 'sf-1'], array_keys($answer->mix->parts ?? []));
+        // The sheet's 22 min, in a room three degrees cooler, and softener keeps it fluid: e^(0.22 · 0.6).
+        self::assertEqualsWithDelta(22.0 * 2.0 ** 0.3 * exp(0.22 * 0.6), $answer->mix?->potLife?->min, 1e-9);
+        self::assertSame($answer->mix?->potLife?->min, $answer->cure?->bands['pot_life_min']->likely->min, 'The plan and the clock know one pot life.');
         self::assertSame(['silicone-general', 'skin-contact'], $answer->recipe?->hazards());
     }
 

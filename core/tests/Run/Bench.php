@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Tests\Run;
 
-use Apalos\Core\Run\Event;
-use Apalos\Core\Run\EventKind;
+use Apalos\Core\Facts\Fact;
+use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\RunPlan;
 use Apalos\Core\Run\RunState;
 use Apalos\Core\Units\Density;
@@ -13,11 +13,11 @@ use Apalos\Core\Units\Grams;
 use Apalos\Core\Units\Millilitres;
 use Apalos\Core\Units\Minutes;
 
-/** Records a run for a test: each call is one event, a minute after the last. */
+/** Records a run for a test: each call is one fact, a minute after the last. */
 final class Bench
 {
-    /** @var list<Event> */
-    public array $events = [];
+    /** @var list<Fact<RunFactKind>> */
+    public array $facts = [];
 
     /** @param  list<array<string, float>>  $batches */
     public function __construct(
@@ -34,14 +34,14 @@ final class Bench
 
     public function state(): RunState
     {
-        return RunState::of($this->plan(), $this->events);
+        return RunState::of($this->plan(), $this->facts);
     }
 
     /** @param  array<string, mixed>  $payload */
-    public function did(EventKind $kind, array $payload = []): self
+    public function did(RunFactKind $kind, array $payload = []): self
     {
-        $id = count($this->events) + 1;
-        $this->events[] = new Event($id, $kind, (float) $id, $payload);
+        $id = count($this->facts) + 1;
+        $this->facts[] = new Fact($id, $kind, (float) $id, $payload);
 
         return $this;
     }
@@ -49,7 +49,7 @@ final class Bench
     public function confirm(int $times = 1): self
     {
         for ($i = 0; $i < $times; $i++) {
-            $this->did(EventKind::Confirmed, ['step' => $this->state()->step->key()]);
+            $this->did(RunFactKind::Confirmed, ['step' => $this->state()->step->key()]);
         }
 
         return $this;
@@ -58,7 +58,7 @@ final class Bench
     public function weigh(float ...$displays): self
     {
         foreach ($displays as $display) {
-            $this->did(EventKind::Weighed, ['step' => $this->state()->step->key(), 'reading_g' => $display]);
+            $this->did(RunFactKind::Weighed, ['step' => $this->state()->step->key(), 'reading_g' => $display]);
         }
 
         return $this;
@@ -66,6 +66,6 @@ final class Bench
 
     public function takeBack(): self
     {
-        return $this->did(EventKind::Undone, ['event' => $this->state()->takeBack]);
+        return $this->did(RunFactKind::Undone, ['of' => $this->state()->takeBack]);
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Tests\Run;
 
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Run\EventKind;
+use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\RunPlan;
 use Apalos\Core\Run\RunState;
 use Apalos\Core\Run\StepKind;
@@ -30,9 +30,9 @@ final class RunStateTest extends TestCase
         $note();
         $bench->confirm();
         $note();
-        $bench->did(EventKind::Opened);
+        $bench->did(RunFactKind::Opened);
         $note();
-        $bench->did(EventKind::Graded, ['grade' => 'good']);
+        $bench->did(RunFactKind::Graded, ['grade' => 'good']);
         $note();
 
         self::assertSame([StepKind::Gear, StepKind::PreMix, StepKind::Tare, StepKind::Weigh, StepKind::Mix, StepKind::Fill, StepKind::Wait, StepKind::Grade, StepKind::Done], $seen);
@@ -46,10 +46,10 @@ final class RunStateTest extends TestCase
         $bench->confirm();
         self::assertSame(StepKind::Contacts, $bench->state()->step->kind);
 
-        $bench->did(EventKind::Begun, ['item' => 'seal'])->did(EventKind::Checked, ['item' => 'seal'])->confirm();
+        $bench->did(RunFactKind::Begun, ['item' => 'seal'])->did(RunFactKind::Checked, ['item' => 'seal'])->confirm();
         self::assertSame([StepKind::Contacts, ['release'], 2.0], [$bench->state()->step->kind, $bench->state()->unchecked(), $bench->state()->begunAt['seal']]);
 
-        $bench->did(EventKind::Checked, ['item' => 'release'])->confirm();
+        $bench->did(RunFactKind::Checked, ['item' => 'release'])->confirm();
         self::assertSame(StepKind::PreMix, $bench->state()->step->kind);
         $bench->takeBack()->takeBack();
         self::assertSame(['release'], $bench->state()->unchecked());
@@ -75,8 +75,8 @@ final class RunStateTest extends TestCase
         self::assertNull($bench->state()->lastMetAt());
         self::assertTrue($bench->state()->cup()->meetsNow());
 
-        $bench->did(EventKind::Met);
-        $met = (float) count($bench->events);
+        $bench->did(RunFactKind::Met);
+        $met = (float) count($bench->facts);
         $bench->weigh(202.0);
 
         self::assertSame($met, $bench->state()->lastMetAt());
@@ -103,7 +103,7 @@ final class RunStateTest extends TestCase
         self::assertSame(StepKind::Rescue, $bench->state()->step->kind);
         self::assertEqualsWithDelta(1.1, $bench->state()->cup()->rescue()->k, 1e-9);
 
-        $bench->did(EventKind::Rescued, ['step' => $bench->state()->step->key()]);
+        $bench->did(RunFactKind::Rescued, ['step' => $bench->state()->step->key()]);
         self::assertSame([['add' => 'B', 'grams' => 10.0], ['add' => 'tone', 'grams' => 0.2], ['add' => 'softener', 'grams' => 66.0]], $bench->state()->cup()->queue);
 
         $bench->weigh(222.0, 222.2, 288.2);
@@ -116,7 +116,7 @@ final class RunStateTest extends TestCase
     public function test_an_over_pour_may_be_left_as_it_is(): void
     {
         $bench = (new Bench)->confirm(3)->weigh(100.0, 102.0, 205.0);
-        $bench->did(EventKind::Kept, ['step' => $bench->state()->step->key()]);
+        $bench->did(RunFactKind::Kept, ['step' => $bench->state()->step->key()]);
 
         self::assertSame(StepKind::Weigh, $bench->state()->step->kind);
         self::assertSame('softener', $bench->state()->cup()->current()['add'] ?? null);
@@ -145,8 +145,8 @@ final class RunStateTest extends TestCase
 
     public function test_taking_back_never_stops_the_clock_of_what_has_already_met(): void
     {
-        $bench = (new Bench)->confirm(3)->weigh(100.0, 102.0)->did(EventKind::Met);
-        $met = (float) count($bench->events);
+        $bench = (new Bench)->confirm(3)->weigh(100.0, 102.0)->did(RunFactKind::Met);
+        $met = (float) count($bench->facts);
         $bench->takeBack();
 
         self::assertSame('tone', $bench->state()->cup()->current()['add'] ?? null, 'The tone is weighed again,');
@@ -156,8 +156,8 @@ final class RunStateTest extends TestCase
     public function test_a_step_began_when_it_was_reached_whatever_is_noted_meanwhile(): void
     {
         $bench = (new Bench)->confirm(3)->weigh(100.0, 102.0, 202.0, 262.0);
-        $reached = (float) count($bench->events);
-        $bench->did(EventKind::Noted, ['text' => 'streaks'])->did(EventKind::Gelled);
+        $reached = (float) count($bench->facts);
+        $bench->did(RunFactKind::Noted, ['text' => 'streaks'])->did(RunFactKind::Gelled);
 
         self::assertSame([StepKind::Mix, $reached], [$bench->state()->step->kind, $bench->state()->since]);
         $bench->confirm();
@@ -167,7 +167,7 @@ final class RunStateTest extends TestCase
     public function test_taking_everything_back_ends_where_it_began(): void
     {
         $bench = (new Bench(degas: 4.0))->confirm(3)->weigh(100.0, 102.0, 212.0);
-        $bench->did(EventKind::Rescued, ['step' => $bench->state()->step->key()])->weigh(222.0, 222.2, 288.2)->confirm(3)->did(EventKind::Opened);
+        $bench->did(RunFactKind::Rescued, ['step' => $bench->state()->step->key()])->weigh(222.0, 222.2, 288.2)->confirm(3)->did(RunFactKind::Opened);
         for ($i = count($bench->state()->live); $i > 0; $i--) {
             $bench->takeBack();
         }
@@ -192,14 +192,14 @@ final class RunStateTest extends TestCase
     {
         $bench = (new Bench)->confirm(2);
         $before = $bench->state()->step;
-        $bench->did(EventKind::Confirmed, ['step' => '0:gear'])->did(EventKind::Weighed, ['step' => '1:weigh:0', 'reading_g' => 5])->did(EventKind::Opened)->did(EventKind::Rescued);
+        $bench->did(RunFactKind::Confirmed, ['step' => '0:gear'])->did(RunFactKind::Weighed, ['step' => '1:weigh:0', 'reading_g' => 5])->did(RunFactKind::Opened)->did(RunFactKind::Rescued);
 
         self::assertEquals($before, $bench->state()->step);
     }
 
     public function test_notes_and_gels_are_kept_wherever_the_run_stands(): void
     {
-        $bench = (new Bench)->confirm(3)->did(EventKind::Noted, ['text' => 'air in the corner', 'fault' => 'bubbles'])->did(EventKind::Gelled);
+        $bench = (new Bench)->confirm(3)->did(RunFactKind::Noted, ['text' => 'air in the corner', 'fault' => 'bubbles'])->did(RunFactKind::Gelled);
 
         self::assertSame([['at' => 4.0, 'text' => 'air in the corner', 'fault' => 'bubbles']], $bench->state()->notes);
         self::assertSame(5.0, $bench->state()->gelledAt);

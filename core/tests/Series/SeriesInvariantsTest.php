@@ -39,7 +39,7 @@ final class SeriesInvariantsTest extends TestCase
     /** @param  list<Line>  $lines */
     private static function sum(array $lines, ?string $of = null): float
     {
-        return array_sum(array_map(static fn (Line $line): float => $of === null || $line->add === $of ? $line->grams->g : 0.0, $lines));
+        return array_sum(array_map(static fn (Line $line): float => $of === null || $line->code === $of ? $line->grams->g : 0.0, $lines));
     }
 
     public function test_the_lines_of_a_puck_add_up_to_its_mass_and_end_on_its_display(): void
@@ -55,9 +55,9 @@ final class SeriesInvariantsTest extends TestCase
     public function test_the_cup_holds_what_all_pucks_take_and_its_spare(): void
     {
         $this->everySeries(function (SeriesResult $plan, float $ml, float $division): void {
-            $taken = array_sum(array_map(static fn (SeriesPuck $puck): float => self::sum($puck->lines, 'plain cup'), $plan->pucks));
+            $taken = array_sum(array_map(static fn (SeriesPuck $puck): float => self::sum($puck->lines, 'plain-cup'), $plan->pucks));
 
-            self::assertEqualsWithDelta(1.1 * $taken, $plan->cups['plain cup']->mass->g, 1.1 * $division * count($plan->pucks));
+            self::assertEqualsWithDelta(1.1 * $taken, $plan->cups['plain-cup']->mass->g, 1.1 * $division * count($plan->pucks));
         });
     }
 
@@ -87,7 +87,7 @@ final class SeriesInvariantsTest extends TestCase
         $this->forAll(Generators::tuple(Generators::choose(10, 60), Generators::choose(1, 20)))->then(function (array $n): void {
             [$small, $large] = [self::softened([0.0, 45.0], (float) $n[0], 0.0001, $n[1], 1), self::softened([0.0, 45.0], 2.0 * $n[0], 0.0001, $n[1], 1)];
 
-            self::assertEqualsWithDelta(2.0 * $small->cups['plain cup']->mass->g, $large->cups['plain cup']->mass->g, 0.01);
+            self::assertEqualsWithDelta(2.0 * $small->cups['plain-cup']->mass->g, $large->cups['plain-cup']->mass->g, 0.01);
             self::assertEqualsWithDelta(2.0 * $small->pucks[1]->massG, $large->pucks[1]->massG, 0.01);
         });
     }

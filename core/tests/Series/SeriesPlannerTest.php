@@ -34,7 +34,7 @@ final class SeriesPlannerTest extends TestCase
     private static function grams(array $lines, string $name): float
     {
         foreach ($lines as $line) {
-            if ($line->add === $name) {
+            if ($line->code === $name) {
                 return $line->grams->g;
             }
         }
@@ -46,10 +46,10 @@ final class SeriesPlannerTest extends TestCase
     {
         $plan = self::softener();
 
-        self::assertSame(['plain cup'], array_keys($plan->cups));
-        self::assertSame(['B', 'A'], array_map(static fn (Line $l): string => $l->add, $plan->cups['plain cup']->batches[0]->lines));
-        $taken = array_sum(array_map(static fn (SeriesPuck $p): float => self::grams($p->lines, 'plain cup'), $plan->pucks));
-        self::assertEqualsWithDelta(1.1 * $taken, $plan->cups['plain cup']->mass->g, 0.3);
+        self::assertSame(['plain-cup'], array_keys($plan->cups));
+        self::assertSame(['B', 'A'], array_map(static fn (Line $l): string => $l->code, $plan->cups['plain-cup']->batches[0]->lines));
+        $taken = array_sum(array_map(static fn (SeriesPuck $p): float => self::grams($p->lines, 'plain-cup'), $plan->pucks));
+        self::assertEqualsWithDelta(1.1 * $taken, $plan->cups['plain-cup']->mass->g, 0.3);
     }
 
     /** 25 ml at 60 %: 1 g of A+B takes 0.9347 ml (0.5/1.06 + 0.5/1.08), its 0.6 g of softener 0.6186; so 16.096 g and 9.658 g. */
@@ -57,7 +57,7 @@ final class SeriesPlannerTest extends TestCase
     {
         $puck = self::softener()->pucks[2];
 
-        self::assertSame([16.1, 9.7], [self::grams($puck->lines, 'plain cup'), self::grams($puck->lines, 'softener')]);
+        self::assertSame([16.1, 9.7], [self::grams($puck->lines, 'plain-cup'), self::grams($puck->lines, 'softener')]);
         self::assertEqualsWithDelta(100 * 9.7 / 16.1, $puck->truePct, 1e-9);
         self::assertSame(25.8, round($puck->lines[1]->running->g, 3));
     }
@@ -66,7 +66,7 @@ final class SeriesPlannerTest extends TestCase
     {
         foreach ([0.01, 0.1, 0.5] as $division) {
             foreach (self::softener(['scale' => ['division_g' => $division]])->pucks as $puck) {
-                $plain = self::grams($puck->lines, 'plain cup');
+                $plain = self::grams($puck->lines, 'plain-cup');
                 self::assertEqualsWithDelta($puck->truePct, 100.0 * self::grams($puck->lines, 'softener') / $plain, 1e-9);
                 self::assertEqualsWithDelta($puck->wantedPct, $puck->truePct, 100.0 * 2.0 * $division / $plain);
             }
@@ -80,18 +80,18 @@ final class SeriesPlannerTest extends TestCase
                 ['name' => 'fawn', 'amount' => 0.8, 'basis' => 'pct_of_total', 'into' => 'b', 'sg' => 1.55],
                 ['name' => 'softener', 'amount' => 40, 'basis' => 'pct_of_ab', 'into' => 'after', 'sg' => 0.97],
             ],
-            'tint' => 'fawn', 'pct_of_full' => [100, 50, 25, 12.5], 'puck_ml' => 20,
+            'tint' => ['fawn'], 'pct_of_full' => [100, 50, 25, 12.5], 'puck_ml' => 20,
         ]);
 
         self::assertSame([12.5, 25.0, 50.0, 100.0], array_map(static fn (SeriesPuck $p): float => $p->wantedPct, $plan->pucks));
-        self::assertSame(['plain cup', 'full cup'], array_keys($plan->cups));
-        self::assertNotContains('fawn', array_map(static fn (Line $l): string => $l->add, $plan->cups['plain cup']->batches[0]->lines));
-        self::assertContains('softener', array_map(static fn (Line $l): string => $l->add, $plan->cups['plain cup']->batches[0]->lines));
+        self::assertSame(['plain-cup', 'full-cup'], array_keys($plan->cups));
+        self::assertNotContains('fawn', array_map(static fn (Line $l): string => $l->code, $plan->cups['plain-cup']->batches[0]->lines));
+        self::assertContains('softener', array_map(static fn (Line $l): string => $l->code, $plan->cups['plain-cup']->batches[0]->lines));
         // What the scale shows of fawn is not quite 0.8 %: every puck is paler or deeper by as much.
-        $lines = $plan->cups['full cup']->batches[0]->lines;
-        $strength = 100.0 * self::grams($lines, 'fawn') / $plan->cups['full cup']->batches[0]->mass->g / 0.8;
+        $lines = $plan->cups['full-cup']->batches[0]->lines;
+        $strength = 100.0 * self::grams($lines, 'fawn') / $plan->cups['full-cup']->batches[0]->mass->g / 0.8;
         foreach ($plan->pucks as $puck) {
-            self::assertEqualsWithDelta($strength * self::grams($puck->lines, 'full cup') / $puck->massG * 100.0, $puck->truePct, 1e-9);
+            self::assertEqualsWithDelta($strength * self::grams($puck->lines, 'full-cup') / $puck->massG * 100.0, $puck->truePct, 1e-9);
             self::assertEqualsWithDelta($puck->wantedPct, $puck->truePct / $strength, 0.5);
             self::assertEqualsWithDelta(20.0, $puck->massG / 1.03, 0.8);
         }
@@ -112,12 +112,12 @@ final class SeriesPlannerTest extends TestCase
     {
         $plan = self::plan([
             'additives' => [['name' => 'fawn', 'amount' => $load, 'basis' => 'pct_of_total', 'into' => 'b', 'sg' => 1.55]],
-            'tint' => 'fawn', 'pct_of_full' => [0, 30, 100], 'puck_ml' => 12, 'scale' => ['division_g' => $division],
+            'tint' => ['fawn'], 'pct_of_full' => [0, 30, 100], 'puck_ml' => 12, 'scale' => ['division_g' => $division],
         ]);
 
-        self::assertEqualsWithDelta($fullG, $plan->cups['full cup']->mass->g, 0.3);
+        self::assertEqualsWithDelta($fullG, $plan->cups['full-cup']->mass->g, 0.3);
         self::assertSame($isLarger, in_array('larger_cup', array_map(static fn ($w): string => $w->code, $plan->warnings), true));
-        self::assertEqualsWithDelta($pinchG, self::grams($plan->cups['full cup']->batches[0]->lines, 'fawn'), 1e-9);
+        self::assertEqualsWithDelta($pinchG, self::grams($plan->cups['full-cup']->batches[0]->lines, 'fawn'), 1e-9);
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> */
@@ -140,8 +140,8 @@ final class SeriesPlannerTest extends TestCase
     public function test_nonsense_is_refused_at_its_field(): void
     {
         foreach ([
-            [['pct_of_ab' => []], 'pct_of_ab'], [['pct_of_ab' => [30, 30]], 'pct_of_ab'], [['puck_ml' => 0], 'puck_ml'], [['puck_ml' => 0.02], 'puck_ml'], [['tint' => 'fawn'], 'softener'],
-            [['pct_of_ab' => range(0, 60, 5)], 'pct_of_ab'], [['softener' => null, 'pct_of_ab' => null, 'tint' => 'glitter', 'pct_of_full' => [50]], 'tint'],
+            [['pct_of_ab' => []], 'pct_of_ab'], [['pct_of_ab' => [30, 30]], 'pct_of_ab'], [['puck_ml' => 0], 'puck_ml'], [['puck_ml' => 0.02], 'puck_ml'], [['tint' => ['fawn']], 'softener'],
+            [['pct_of_ab' => range(0, 60, 5)], 'pct_of_ab'], [['softener' => null, 'pct_of_ab' => null, 'tint' => ['glitter'], 'pct_of_full' => [50]], 'tint'],
         ] as [$more, $field]) {
             try {
                 self::softener($more);

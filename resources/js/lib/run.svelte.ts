@@ -24,7 +24,7 @@ export class LiveRun {
     }
 
     record(kind: string, payload: Record<string, unknown> = {}, about = ''): Promise<void> {
-        return this.outbox.add(`${this.run.step.key}/${kind}/${String(this.run.last_event_id)}/${about}`, kind, payload);
+        return this.outbox.add(`${this.run.step.key}/${kind}/${String(this.run.last_fact_id)}/${about}`, kind, payload);
     }
 
     /** Every note is a fact of its own, also when two screens note something at once or none of them is heard. */
@@ -38,12 +38,12 @@ export class LiveRun {
 
     async takeBack(): Promise<void> {
         if (this.run.take_back !== null) {
-            await this.record('undone', { event: this.run.take_back.event });
+            await this.record('undone', { of: this.run.take_back.of });
         }
     }
 
     take(run: RunView): void {
-        const moved = run.last_event_id !== this.run.last_event_id;
+        const moved = run.last_fact_id !== this.run.last_fact_id;
         this.run = run;
         if (moved) {
             void bench.refresh();
@@ -56,7 +56,7 @@ export class LiveRun {
             return;
         }
         const answer = await ask<RunView>('GET', `/pours/${String(this.run.pour_id)}/state`);
-        if (answer.ok && answer.data.last_event_id >= this.run.last_event_id) {
+        if (answer.ok && answer.data.last_fact_id >= this.run.last_fact_id) {
             this.take(answer.data);
         }
     }

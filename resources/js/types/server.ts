@@ -232,6 +232,7 @@ export type PaintResult = {
 /** Two formulas side by side, everything on the same bases, so that a change of basis does not pass for a change of formula. */
 export type ComparisonResult = {
     rows: ({
+        code: string;
         name: string;
         left: {
             pct_of_ab: number;
@@ -252,6 +253,7 @@ export type ComparisonResult = {
 /** A series as one small pour: first the cups everything comes from, then each puck's own cup. */
 export type SeriesResult = {
     cups: {
+        code: string;
         name: string;
         mass_g: number;
         lines: {
@@ -261,6 +263,7 @@ export type SeriesResult = {
         }[];
     }[];
     pucks: {
+        code: string;
         wanted_pct: number;
         true_pct: number;
         mass_g: number;
@@ -283,6 +286,7 @@ export type SeriesResult = {
 export type WeighingResult = {
     vessel: string;
     line: number;
+    code: string;
     add: string;
     grams: number;
     before: number;
@@ -722,7 +726,7 @@ export type HardnessAnswerView = {
     base: string;
     softener: string;
     limit_pct: number;
-    ref_c: number;
+    room_c: number;
     target: {
         scale: '00' | 'A';
         reading: number;
@@ -983,6 +987,7 @@ export type RunView = {
     step_since_ms: number;
     cup: {
         fills: {
+            code: string;
             name: string;
             planned_g: number;
             poured_g: number;
@@ -1076,10 +1081,12 @@ export type RunView = {
         note: string;
         correction_pct: number | null;
     } | null;
-    last_event_id: number;
+    last_fact_id: number;
     take_back: {
-        event: number;
-        what: string;
+        of: number;
+        kind: string;
+        name: string | null;
+        grams: number | null;
     } | null;
 };
 

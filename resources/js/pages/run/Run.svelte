@@ -99,7 +99,7 @@
                 : 'Type what the scale reads.';
             return;
         }
-        const before = run.last_event_id;
+        const before = run.last_fact_id;
         await live.record('weighed', {
             step: run.step.key,
             reading_g: reading,
@@ -107,7 +107,7 @@
             stable: live.scale.reading.stable,
             short: goShort,
         });
-        if (live.run.last_event_id !== before) {
+        if (live.run.last_fact_id !== before) {
             byHand = null;
         }
     }

@@ -22,7 +22,7 @@
     {@render told('tear strength', cost.tear_n_mm, 'N/mm', 1)}
     {@render told('thinnest place tears at', cost.edge_n, 'N', 1)}
     {@render told('stretches by', cost.elongation_pct, '%', 0)}
-    {@render told(`pours for, at ${measure(answer.ref_c, 'temperature', bench.units, 0)}`, cost.pot_life_min, 'min', 0)}
+    {@render told(`pours for, at ${measure(answer.room_c, 'temperature', bench.units, 0)}`, cost.pot_life_min, 'min', 0)}
     <div>
         <dt>sweating out</dt>
         <dd>{bleeds[cost.bleed]}</dd>

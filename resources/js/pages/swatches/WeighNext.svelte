@@ -86,7 +86,7 @@
         <p class="text-lg font-bold">Everything is in. Label what you filled.</p>
     {:else if empty}
         <p class="text-lg"><b>Empty, onto the scale:</b> {into}</p>
-        {#if next.vessel === 'puck 1'}<p class="quiet text-sm">Mix first, and scrape sides, bottom and stick.</p>{/if}
+        {#if next.vessel === 'puck-1'}<p class="quiet text-sm">Mix first, and scrape sides, bottom and stick.</p>{/if}
     {:else}
         <p class="text-lg">
             <b>{what}</b> <span class="quiet">into {into}, until the display reads</span>

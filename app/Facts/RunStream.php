@@ -2,96 +2,93 @@
 
 declare(strict_types=1);
 
-namespace App\Actions;
+namespace App\Facts;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Run\EventKind;
+use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\StepKind;
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Volume\VolumeEstimator;
 use Apalos\Core\Volume\VolumeRequest;
 use App\Models\Grade;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Models\RunEvent;
 use App\Workshop\Library;
 use App\Workshop\RecordedRun;
+use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Facades\DB;
+use LogicException;
 
-/**
- * Records one fact of a run. The browser gives each fact a key of its own; a fact sent again, because the answer was lost
- * or the tablet woke up late, is recorded once. A fact that does not fit where the run stands is refused with the state.
- */
-final readonly class RecordEvent
+/** A run: which fact fits which step, and what of it the lists need to know. */
+final readonly class RunStream implements Stream
 {
-    /** How far a browser's clock may be believed into the past: a fact kept through a night without network. */
-    private const OLDEST_H = 24;
+    private function __construct(private Library $library, private VolumeEstimator $volumes, private RoomTemperature $room, public RecordedRun $run) {}
 
-    public function __construct(private Library $library, private VolumeEstimator $volumes) {}
-
-    /**
-     * @throws BadInput
-     * @throws StepHasMoved
-     */
-    public function __invoke(Pour $pour, Fields $in, CarbonImmutable $now): RecordedRun
+    /** With the turn taken to write to it. */
+    public static function open(Pour $pour): self
     {
-        $in->only('key', 'kind', 'at_ms', 'payload');
-        $key = $in->text('key');
-        if (strlen($key) > 64) {
-            throw BadInput::at('key', 'The key of an event has 64 characters at most.');
+        $pour = Pour::query()->with('impression.job')->lockForUpdate()->findOrFail($pour->id);
+        if ($pour->started_at === null) {
+            throw BadInput::at('kind', 'This pour has not begun. Start it from its sheet.');
         }
-        $kind = $in->choice('kind', EventKind::class);
-        $payload = $in->objectOrNull('payload') ?? Fields::of([], 'payload');
 
-        return DB::transaction(function () use ($pour, $in, $key, $kind, $payload, $now): RecordedRun {
-            $pour = Pour::query()->with('impression.job')->lockForUpdate()->findOrFail($pour->id);
-            if ($pour->started_at === null) {
-                throw BadInput::at('kind', 'This pour has not begun. Start it from its sheet.');
-            }
-            $run = RecordedRun::of($pour);
-            if (RunEvent::query()->where('pour_id', $pour->id)->where('key', $key)->exists()) {
-                return $run;
-            }
-            RunEvent::query()->create([
-                'pour_id' => $pour->id,
-                'key' => $key,
-                'kind' => $kind,
-                'at' => $this->at($in, $run, $now),
-                'payload' => $this->checked($kind, $payload, $run),
-            ]);
-            $run = RecordedRun::of($pour);
-            $this->project($run);
-
-            return $run;
-        });
+        return new self(app(Library::class), new VolumeEstimator, app(RoomTemperature::class), RecordedRun::of($pour));
     }
 
-    private function at(Fields $in, RecordedRun $run, CarbonImmutable $now): CarbonImmutable
+    public static function name(): string
     {
-        if (! $in->has('at_ms')) {
-            return $now;
-        }
-        $said = CarbonImmutable::createFromTimestampMs((int) $in->number('at_ms', 0.0, 1e14), $now->getTimezone());
-        $earliest = $run->events === [] ? $run->pour->started_at : $run->events[count($run->events) - 1]->at;
+        return RecordedRun::STREAM;
+    }
 
-        return $said->max($earliest ?? $now)->max($now->subHours(self::OLDEST_H))->min($now);
+    public static function believedHours(): int
+    {
+        return 24;
+    }
+
+    public function id(): int
+    {
+        return $this->run->pour->id;
+    }
+
+    public function beganAt(): CarbonImmutable
+    {
+        return $this->run->pour->started_at ?? throw new LogicException('A run has begun.');
+    }
+
+    public function facts(): array
+    {
+        return $this->run->facts;
+    }
+
+    public function accepts(string $kind, Fields $payload, CarbonImmutable $now): array
+    {
+        return $this->checked(Fields::of(['kind' => $kind])->choice('kind', RunFactKind::class), $payload, $this->run);
+    }
+
+    public function appended(): static
+    {
+        $run = RecordedRun::of($this->run->pour);
+        $this->project($run);
+
+        return new self($this->library, $this->volumes, $this->room, $run);
     }
 
     /** @return array<string, mixed> what is kept of the payload */
-    private function checked(EventKind $kind, Fields $in, RecordedRun $run): array
+    private function checked(RunFactKind $kind, Fields $in, RecordedRun $run): array
     {
         return match ($kind) {
-            EventKind::Begun, EventKind::Checked => $this->ticked($in, $run),
-            EventKind::Confirmed => $this->confirmed($in->only('step'), $run),
-            EventKind::Weighed => $this->weighed($in, $run),
-            EventKind::Met => $run->state->step->kind === StepKind::Weigh && $run->state->cup()->meetsNow() ? [] : throw new StepHasMoved('The clock of this cup already runs.'),
-            EventKind::Rescued, EventKind::Kept => $this->atStep($in->only('step'), $run, StepKind::Rescue),
-            EventKind::Noted => ['text' => mb_substr($in->only('text', 'fault')->textOrNull('text') ?? '', 0, 2000), 'fault' => $this->fault($in->textOrNull('fault'), $in)],
-            EventKind::Gelled => $run->state->lastMetAt() !== null && $run->state->gelledAt === null ? [] : throw new StepHasMoved('The gel of this pour is already written down, or nothing is mixed yet.'),
-            EventKind::Opened => $this->atStep($in->only('step'), $run, StepKind::Wait),
-            EventKind::Graded => $this->graded($in, $run),
-            EventKind::Undone => $this->undone($in, $run),
+            RunFactKind::Begun, RunFactKind::Checked => $this->ticked($in, $run),
+            RunFactKind::Confirmed => $this->confirmed($in->only('step'), $run),
+            RunFactKind::Weighed => $this->weighed($in, $run),
+            RunFactKind::Met => $run->state->step->kind === StepKind::Weigh && $run->state->cup()->meetsNow() ? [] : throw new StepHasMoved('The clock of this cup already runs.'),
+            RunFactKind::Rescued, RunFactKind::Kept => $this->atStep($in->only('step'), $run, StepKind::Rescue),
+            RunFactKind::Counted => $this->counted($in, $run),
+            RunFactKind::Noted => ['text' => mb_substr($in->only('text', 'fault')->textOrNull('text') ?? '', 0, 2000), 'fault' => $this->fault($in->textOrNull('fault'), $in)],
+            RunFactKind::Gelled => $run->state->lastMetAt() !== null && $run->state->gelledAt === null ? [] : throw new StepHasMoved('The gel of this pour is already written down, or nothing is mixed yet.'),
+            RunFactKind::Opened => $this->atStep($in->only('step'), $run, StepKind::Wait),
+            RunFactKind::Graded => $this->graded($in, $run),
+            RunFactKind::Undone => $this->undone($in, $run),
         };
     }
 
@@ -189,22 +186,32 @@ final readonly class RecordEvent
         return $this->volumes->estimate($request)->reconciliation?->correctionPct;
     }
 
-    /** @return array{event: int} */
+    /** @return array{of: int} */
     private function undone(Fields $in, RecordedRun $run): array
     {
-        $event = (int) $in->only('event')->number('event', 0.0, 1e15);
-        if ($run->state->takeBack !== $event) {
+        $of = (int) $in->only('of')->number('of', 0.0, 1e15);
+        if ($run->state->takeBack !== $of) {
             throw new StepHasMoved('Only the last thing done can be taken back, and something else has happened since.');
         }
 
-        return ['event' => $event];
+        return ['of' => $of];
+    }
+
+    /** @return array{step: string, reading_g: float} */
+    private function counted(Fields $in, RecordedRun $run): array
+    {
+        $in->only('step', 'reading_g');
+
+        return [...$this->atStep(Fields::of(['step' => $in->text('step')]), $run, StepKind::Weigh), 'reading_g' => $in->number('reading_g', -100_000.0, 1_000_000.0)];
     }
 
     private function project(RecordedRun $run): void
     {
         $state = $run->state;
         $grade = $state->grade === null ? null : Fields::of($state->grade);
-        $last = $run->events[count($run->events) - 1]->at;
+        $last = $run->facts[count($run->facts) - 1]->at;
+        [$met, $gelled] = [$run->at($state->lastMetAt()), $run->at($state->gelledAt)];
+        $watched = $met === null || $gelled === null || $gelled <= $met ? null : $run->frozen->clock->asBare(Minutes::of($met->diffInMilliseconds($gelled) / 60_000.0));
         $run->pour->fill([
             'state' => match ($state->step->kind) {
                 StepKind::Wait => PourState::Waiting,
@@ -212,7 +219,9 @@ final readonly class RecordEvent
                 StepKind::Done => PourState::Graded,
                 default => PourState::Running,
             },
-            'met_at' => $run->at($state->lastMetAt()),
+            'met_at' => $met,
+            'gel_min' => $watched?->min,
+            'gel_room_c' => $watched === null ? null : $this->room->at($met)->degrees,
             'poured_at' => $state->isPoured() ? $run->at(max($state->filledAt ?: [0.0])) : null,
             'opened_at' => $run->at($state->openedAt),
             'graded_at' => $grade === null ? null : ($run->pour->graded_at ?? $last),

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Run;
 
-/** What can happen in a run. Facts only: nothing is ever changed or deleted, a mistake is taken back by `Undone`. */
-enum EventKind: string
+use Apalos\Core\Facts\FactKind;
+
+/** What can happen in a run. */
+enum RunFactKind: string implements FactKind
 {
     /** A step is done: gear, pre-mix, tare, mix, de-air, fill. */
     case Confirmed = 'confirmed';
@@ -21,10 +23,17 @@ enum EventKind: string
     case Rescued = 'rescued';
     /** The over-pour was left as it is. */
     case Kept = 'kept';
+    /** The display no longer counts what is in the cup (set to zero, another cup, something beside it): from here it counts on from this reading. */
+    case Counted = 'counted';
     case Noted = 'noted';
     /** What was left in the cup no longer runs. */
     case Gelled = 'gelled';
     case Opened = 'opened';
     case Graded = 'graded';
     case Undone = 'undone';
+
+    public function isUndoing(): bool
+    {
+        return $this === self::Undone;
+    }
 }

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use App\Facts\FactDiffers;
+use App\Facts\StepHasMoved;
+use App\Facts\Stream;
+use App\Models\Fact;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Writes down one fact of a stream. The browser gives each fact a key of its own: sent again, because the answer was lost or the
+ * tablet woke up late, it is written down once; with another content under the same key it is refused. Writers take turns, so a
+ * fact is always judged by where the stream really stands.
+ */
+final readonly class AppendFact
+{
+    private const LONGEST_KEY = 64;
+
+    /**
+     * @template S of Stream
+     *
+     * @param  callable(): S  $open  reads the stream; called with the turn taken
+     * @param  Fields  $in  `key`, `kind`, `at_ms`, `payload`
+     * @return S as it stands afterwards
+     *
+     * @throws BadInput
+     * @throws StepHasMoved
+     * @throws FactDiffers
+     */
+    public function __invoke(callable $open, Fields $in, CarbonImmutable $now): Stream
+    {
+        $in->only('key', 'kind', 'at_ms', 'payload');
+        $key = $in->text('key');
+        if (strlen($key) > self::LONGEST_KEY) {
+            throw BadInput::at('key', sprintf('The key of a fact has %d characters at most.', self::LONGEST_KEY));
+        }
+        $kind = $in->text('kind');
+        $payload = $in->objectOrNull('payload') ?? Fields::of([], 'payload');
+        $said = self::boiled($kind, $payload->toArray());
+
+        return DB::transaction(static function () use ($open, $in, $key, $kind, $payload, $said, $now): Stream {
+            $stream = $open();
+            foreach ($stream->facts() as $known) {
+                if ($known->key === $key) {
+                    return $known->said === null || $known->said === $said ? $stream : throw FactDiffers::from($known->kind);
+                }
+            }
+            Fact::query()->create([
+                'stream' => $stream::name(), 'stream_id' => $stream->id(), 'key' => $key, 'kind' => $kind,
+                'at' => self::at($in, $stream, $now), 'payload' => $stream->accepts($kind, $payload, $now), 'said' => $said,
+            ]);
+
+            return $stream->appended();
+        }, 3);
+    }
+
+    /** A browser's word for when, within what came before and now. */
+    private static function at(Fields $in, Stream $stream, CarbonImmutable $now): CarbonImmutable
+    {
+        if (! $in->has('at_ms')) {
+            return $now;
+        }
+        $said = CarbonImmutable::createFromTimestampMs((int) $in->number('at_ms', 0.0, 1e14), $now->getTimezone());
+        $facts = $stream->facts();
+        $earliest = $facts === [] ? $stream->beganAt() : $facts[count($facts) - 1]->at;
+
+        return $said->max($earliest)->max($now->subHours($stream::believedHours()))->min($now);
+    }
+
+    /** @param  array<array-key, mixed>  $payload */
+    private static function boiled(string $kind, array $payload): string
+    {
+        $sort = static function (mixed $value) use (&$sort): mixed {
+            if (! is_array($value)) {
+                // JSON does not tell 34 from 34.0.
+                return is_int($value) ? (float) $value : $value;
+            }
+            $value = array_map($sort, $value);
+            array_is_list($value) || ksort($value);
+
+            return $value;
+        };
+
+        return sha1($kind.json_encode($sort($payload), JSON_THROW_ON_ERROR));
+    }
+}

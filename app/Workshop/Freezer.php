@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Workshop;
+
+use Apalos\Core\Material\AdditiveSheet;
+use Apalos\Core\Pour\Recipe;
+use Apalos\Core\Units\Grams;
+use App\Models\Snapshot;
+
+/** Takes down what a pour or a series needs for the rest of its life, from the shelf as it stands now. */
+final readonly class Freezer
+{
+    public function __construct(private Library $library, private CureClock $clock) {}
+
+    /** The clock of this recipe, so much of it in one cup. */
+    public function clock(Recipe $recipe, Grams $batch): FrozenClock
+    {
+        $longer = $recipe->poursLonger();
+        $model = $this->clock->model($recipe->base)->pouring($longer);
+
+        return new FrozenClock($model, $model->massThatCounts($batch), $longer);
+    }
+
+    /** @return array{code: string, name: string, colour: string, brushed: bool} */
+    public function base(Recipe $recipe): array
+    {
+        return ['code' => $recipe->base->code, 'name' => $recipe->base->name, 'colour' => $recipe->base->colour, 'brushed' => $recipe->base->brushed];
+    }
+
+    /**
+     * The sheets of all that is in it, the cautions that go with it and the faults there were words for.
+     *
+     * @param  list<string>  $cautions  more than the sheets ask for
+     */
+    public function snapshot(Recipe $recipe, array $cautions = []): Snapshot
+    {
+        $known = $this->library->cautions();
+        $asked = array_values(array_filter(array_unique([...$recipe->hazards(), ...$cautions]), static fn (string $id): bool => isset($known[$id])));
+        $sheets = array_map(static fn (AdditiveSheet $sheet): array => $sheet->sheet()->toArray(), array_combine(array_map(static fn (AdditiveSheet $sheet): string => $sheet->code, $recipe->sheets()), $recipe->sheets()));
+        $faults = $this->library->faults();
+
+        return Snapshot::of([
+            'materials' => [$recipe->base->code => $recipe->base->sheet()->toArray(), ...$sheets],
+            'cautions' => array_map(static fn (string $id): array => ['id' => $id, 'title' => $known[$id]['title'], 'text' => $known[$id]['text'], 'gear' => $known[$id]['gear']], $asked),
+            'faults' => array_map(static fn (string $id, array $fault): array => ['id' => $id, 'name' => $fault['name'], 'cause' => $fault['cause']], array_keys($faults), array_values($faults)),
+        ]);
+    }
+}
