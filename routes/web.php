@@ -111,7 +111,9 @@ Route::get('/log', [LogController::class, 'index']);
 Route::get('/log.csv', [LogController::class, 'csv']);
 
 Route::put('/workshop', [WorkshopController::class, 'update']);
-Route::post('/devices/scale/{order}', [DeviceController::class, 'order'])->whereIn('order', ['tare', 'zero']);
+Route::post('/devices/scale/tare', [DeviceController::class, 'tare']);
+Route::post('/devices/scale/take-over', [DeviceController::class, 'takeOver']);
+Route::post('/devices/scale/accept', [DeviceController::class, 'accept']);
 Route::post('/devices/scale/hand', [DeviceController::class, 'hand']);
 
 // Asked again and again while a page is open. A look needs no session, and must not use up what one page left for the next to say.
@@ -119,6 +121,7 @@ Route::withoutMiddleware([StartSession::class, ShareErrorsFromSession::class, Va
     Route::get('/find', FindController::class);
     Route::get('/frame', [WorkshopController::class, 'show']);
     Route::get('/devices/scale', [DeviceController::class, 'scale']);
+    Route::post('/devices/scale/watch', [DeviceController::class, 'watch']);
     Route::get('/devices/thermometer', [DeviceController::class, 'thermometer']);
     Route::get('/pours/{pour}/state', [RunController::class, 'state']);
     Route::get('/swatches/series/{series}/state', [SeriesController::class, 'state'])->whereNumber('series');

@@ -17,6 +17,8 @@ use App\Models\PourState;
 use App\Workshop\Library;
 use App\Workshop\RecordedRun;
 use App\Workshop\RoomTemperature;
+use App\Workshop\ScaleDesk;
+use App\Workshop\WeighUpAtHand;
 use Carbon\CarbonImmutable;
 use LogicException;
 
@@ -70,6 +72,10 @@ final readonly class RunStream implements Stream
     {
         $run = RecordedRun::of($this->run->pour);
         $this->project($run);
+
+        if ($run->lastFactId() > 0 && $run->facts[count($run->facts) - 1]->kind === RunFactKind::Counted->value) {
+            app(ScaleDesk::class)->settled(WeighUpAtHand::named(self::name().':'.$run->pour->id));
+        }
 
         return new self($this->library, $this->volumes, $this->room, $run);
     }
@@ -131,7 +137,10 @@ final readonly class RunStream implements Stream
     {
         $in->only('step', 'reading_g', 'by', 'stable', 'short');
         $step = $this->atStep($in, $run, StepKind::Weigh);
-        $reading = $in->number('reading_g', 0.0, 1_000_000.0);
+        $reading = $in->number('reading_g', min(0.0, $run->state->cup()->display), 1_000_000.0);
+        if ($in->textOrNull('by') === 'scale') {
+            ScaleWord::believed(app(ScaleDesk::class), WeighUpAtHand::named(self::name().':'.$run->pour->id));
+        }
         $cup = $run->state->cup();
         $line = $cup->current();
         if ($line === null || $reading < $cup->display - $run->plan->division->g) {

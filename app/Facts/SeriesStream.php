@@ -10,6 +10,8 @@ use Apalos\Core\Result\Say;
 use Apalos\Core\Series\SeriesFactKind;
 use App\Models\Series;
 use App\Workshop\RecordedSeries;
+use App\Workshop\ScaleDesk;
+use App\Workshop\WeighUpAtHand;
 use Carbon\CarbonImmutable;
 
 /** The weigh-up of a series: which fact fits where it stands. */
@@ -60,7 +62,12 @@ final readonly class SeriesStream implements Stream
 
     public function appended(): static
     {
-        return new self(RecordedSeries::of($this->recorded->series));
+        $recorded = RecordedSeries::of($this->recorded->series);
+        if ($recorded->facts !== [] && $recorded->facts[count($recorded->facts) - 1]->kind === SeriesFactKind::Counted->value) {
+            app(ScaleDesk::class)->settled(WeighUpAtHand::named(self::name().':'.$recorded->series->id));
+        }
+
+        return new self($recorded);
     }
 
     /** @return array<string, mixed> what is kept of the payload */
@@ -96,7 +103,8 @@ final readonly class SeriesStream implements Stream
         if ($next === null || $in->text('vessel') !== $next->vessel || (int) $in->number('line') !== $next->line) {
             throw new StepHasMoved('That is in already, perhaps from another screen. This is where the weigh-up stands.');
         }
-        $more = round($in->number('reading_g') - $next->before, 4);
+        ScaleWord::believed(app(ScaleDesk::class), WeighUpAtHand::named(self::name().':'.$recorded->series->id));
+        $more = round($in->number('reading_g', min(0.0, $next->before)) - $next->before, 4);
         if ($more <= 0.0) {
             throw BadInput::at($in->at('reading_g'), sprintf('The display read %s before, so nothing has gone in. Pour, or write the grams into the list.', Say::grams($next->before)));
         }

@@ -10,6 +10,8 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\RunPlan;
 use Apalos\Core\Run\RunState;
+use Apalos\Core\Run\StepKind;
+use Apalos\Core\Scale\Expected;
 use App\Models\Fact;
 use App\Models\Pour;
 use Carbon\CarbonImmutable;
@@ -56,6 +58,15 @@ final readonly class RecordedRun
     public function lastFactId(): int
     {
         return $this->facts === [] ? 0 : $this->facts[count($this->facts) - 1]->id;
+    }
+
+    /** What the display must show while the line at hand is poured; null where none is. */
+    public function expects(): ?Expected
+    {
+        $cup = $this->state->cup();
+        $line = $this->state->step->kind === StepKind::Weigh ? $cup->current() : null;
+
+        return $line === null ? null : new Expected($cup->display, $line['to'], $line['grams'], $this->plan->division);
     }
 
     /** When the cup at hand stops pouring, as its clock and the room have it. */

@@ -8,6 +8,7 @@ use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\BatchLimit;
+use Apalos\Core\Scale\Expected;
 use Apalos\Core\Series\SeriesFactKind;
 use Apalos\Core\Series\SeriesPlanner;
 use Apalos\Core\Series\SeriesRequest;
@@ -44,6 +45,14 @@ final readonly class RecordedSeries
         $next = (new WeighUp)->next($this->plan, $this->state->weighed, $this->asked->scale->division);
 
         return $next?->shownWith($this->state->offsetOf($next->vessel));
+    }
+
+    /** What the display must show while the line at hand is poured; null while the next vessel is still to be tared. */
+    public function expects(): ?Expected
+    {
+        $next = $this->next();
+
+        return $next === null || ($next->opens && $this->state->on !== $next->vessel) ? null : new Expected($next->before, $next->to, $next->grams, $this->asked->scale->division);
     }
 
     public function metAt(): ?CarbonImmutable

@@ -23,6 +23,7 @@ final class DevicesTest extends TestCase
         yield 'stable' => ['ST,+00123.4,g', 123.4, true, false];
         yield 'moving' => ["US,+00012.3,g\r\n", 12.3, false, false];
         yield 'below zero' => ['ST,-00045.0,g', -45.0, true, false];
+        yield 'in ounces nothing is read off it' => ['ST,+00004.4,oz', null, true, false];
         yield 'overload' => ['OL,+99999.9,g', null, false, true];
     }
 
@@ -36,7 +37,7 @@ final class DevicesTest extends TestCase
 
     public function test_a_line_that_is_no_weight_is_a_lost_scale(): void
     {
-        foreach (['', 'hello', 'ST,123.4,g', 'ST,+00123.4,lb', 'ST,+00NaN.0,g'] as $line) {
+        foreach (['', 'hello', 'ST,123.4,g', 'ST,+00123.4,stone', 'ST,+00NaN.0,g'] as $line) {
             try {
                 ScaleReading::parse($line);
                 self::fail("“{$line}” passed for a weight.");
@@ -93,7 +94,7 @@ final class DevicesTest extends TestCase
     {
         $this->getJson('/devices/scale')->assertOk()->assertJsonPath('lost', 'No scale is set up. Type the reading.');
         config(['devices.scale.address' => '127.0.0.1:9']);
-        $said = $this->postJson('/devices/scale/tare')->assertOk()->json('lost');
+        $said = $this->postJson('/devices/scale/tare', ['for' => "run:{$this->begun()->id}"])->assertOk()->json('lost');
         self::assertStringContainsString('does not answer', $said);
     }
 
@@ -118,7 +119,7 @@ final class DevicesTest extends TestCase
             public function zero(): void {}
         });
 
-        $this->getJson('/devices/scale')->assertExactJson(['grams' => 329.5, 'stable' => false, 'overload' => false, 'lost' => null]);
+        $this->getJson('/devices/scale')->assertExactJson(['grams' => 329.5, 'stable' => false, 'overload' => false, 'lost' => null, 'unit' => 'g', 'held_by' => null, 'trouble' => null]);
     }
 
     public function test_the_thermometer_is_written_down_only_where_the_room_is_measured_and_has_changed(): void

@@ -133,9 +133,9 @@ final class SeriesTest extends TestCase
         self::assertSame('puck-1', $run['next']['vessel']);
 
         // Taken back one by one, the rescue first.
-        $run = $this->fact($series, 'undone', ['of' => $run['take_back']])->assertOk()->json();
+        $run = $this->fact($series, 'undone', ['of' => $run['take_back']['of']])->assertOk()->json();
         self::assertEquals([42, 45], $run['grams']['plain-cup']);
-        $run = $this->fact($series, 'undone', ['of' => $run['take_back']])->assertOk()->json();
+        $run = $this->fact($series, 'undone', ['of' => $run['take_back']['of']])->assertOk()->json();
         self::assertEquals([42, null], $run['grams']['plain-cup']);
         self::assertSame((int) $met->getTimestampMs(), $run['met_ms'], 'A clock that ran is not taken back by the way.');
     }

@@ -20,9 +20,10 @@ final class SimulateDevices extends Command
     public function handle(): int
     {
         $standIns = new StandIns(roomC: (float) $this->option('room'));
-        foreach (Pour::query()->where('state', PourState::Running)->get() as $pour) {
+        $pour = Pour::query()->where('state', PourState::Running)->latest('started_at')->first();
+        if ($pour !== null) {
             // The cup that is just being filled stands on it, as it would after the power came back.
-            $standIns->scale('+'.RecordedRun::of($pour)->state->cup()->display, microtime(true));
+            $standIns->scale('SET '.max(0.0, RecordedRun::of($pour)->state->cup()->display), microtime(true));
         }
         $servers = [];
         foreach (['scale', 'thermometer'] as $device) {

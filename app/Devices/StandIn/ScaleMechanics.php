@@ -14,6 +14,8 @@ final class ScaleMechanics
 
     private const DRIFT_G_PER_MIN = 0.004;
 
+    private const GRAMS_PER_OUNCE = 28.349523125;
+
     private float $onPan = 0.0;
 
     private float $shown = 0.0;
@@ -23,6 +25,11 @@ final class ScaleMechanics
     private float $zeroedAt = 0.0;
 
     private float $flow = 0.0;
+
+    /** How much of the flow is still to come; null where it runs until told otherwise. */
+    private ?float $left = null;
+
+    public string $unit = 'g';
 
     private ?float $last = null;
 
@@ -34,17 +41,18 @@ final class ScaleMechanics
         $this->onPan = max(0.0, $this->onPan + $grams);
     }
 
-    /** Something runs in at this many grams a second until told otherwise. */
-    public function pour(float $gramsPerSecond, float $now): void
+    /** Something runs in at this many grams a second until told otherwise, or until so much is in. */
+    public function pour(float $gramsPerSecond, float $now, ?float $grams = null): void
     {
         $this->advance($now);
-        $this->flow = $gramsPerSecond;
+        [$this->flow, $this->left] = [$gramsPerSecond, $grams];
     }
 
     public function clear(float $now): void
     {
         $this->advance($now);
         [$this->onPan, $this->shown, $this->flow, $this->tare, $this->zeroedAt] = [0.0, 0.0, 0.0, 0.0, $now];
+        $this->left = null;
     }
 
     public function tare(float $now): bool
@@ -62,14 +70,14 @@ final class ScaleMechanics
     {
         $this->advance($now);
         if ($this->onPan > $this->capacityG) {
-            return 'OL,+99999.9,g';
+            return "OL,+99999.9,{$this->unit}";
         }
         $moving = $this->flow !== 0.0 || abs($this->onPan - $this->shown) > $this->divisionG / 2.0;
         $tremble = $moving ? (mt_rand() / mt_getrandmax() - 0.5) * 3.0 * $this->divisionG : 0.0;
         $drift = self::DRIFT_G_PER_MIN * ($now - $this->zeroedAt) / 60.0;
         $grams = round(($this->shown - $this->tare + $drift + $tremble) / $this->divisionG) * $this->divisionG;
 
-        return sprintf('%s,%s%07.1f,g', $moving ? 'US' : 'ST', $grams < -1e-9 ? '-' : '+', abs($grams));
+        return sprintf('%s,%s%07.1f,%s', $moving ? 'US' : 'ST', $grams < -1e-9 ? '-' : '+', abs($this->unit === 'g' ? $grams : $grams / self::GRAMS_PER_OUNCE), $this->unit);
     }
 
     private function setTare(float $now): bool
@@ -86,7 +94,12 @@ final class ScaleMechanics
         }
         $elapsed = max(0.0, $now - ($this->last ?? $now));
         $this->last = $now;
-        $this->onPan += $this->flow * $elapsed;
+        $runs = $this->left === null || $this->flow <= 0.0 ? $elapsed : min($elapsed, $this->left / $this->flow);
+        $this->onPan += $this->flow * $runs;
+        if ($this->left !== null) {
+            $this->left = max(0.0, $this->left - $this->flow * $runs);
+            $this->flow = $this->left > 1e-9 ? $this->flow : 0.0;
+        }
         $this->shown += ($this->onPan - $this->shown) * (1.0 - exp(-$elapsed / self::SETTLE_S));
         if ($this->flow === 0.0 && abs($this->onPan - $this->shown) < $this->divisionG / 20.0) {
             $this->shown = $this->onPan;

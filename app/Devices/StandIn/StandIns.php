@@ -7,13 +7,19 @@ namespace App\Devices\StandIn;
 /** The lines the stand-ins understand, each answered with one line or, while dropped out, with nothing. */
 final class StandIns
 {
+    /** A quick hand. */
+    private const POURS_G_PER_S = 80.0;
+
     private float $silentUntil = 0.0;
 
     private ?float $setCelsius = null;
 
     public function __construct(private readonly ScaleMechanics $scale = new ScaleMechanics, private readonly float $roomC = 19.5) {}
 
-    /** `Q`, `T` and `Z` are a scale's; `+12.3`, `>8`, `|`, `CLR` and `DROP 5` are what hands and bad luck do to it. */
+    /**
+     * `Q`, `T` and `Z` are a scale's; `+12.3` (poured in), `SET 45` (set down), `-5` (lifted), `>8`, `|`, `UNIT oz`, `CLR` and `DROP 5`
+     * are what hands and bad luck do to it.
+     */
     public function scale(string $line, float $now): ?string
     {
         $line = strtoupper(trim($line));
@@ -26,7 +32,21 @@ final class StandIns
             return null;
         }
         if (preg_match('/^([+>-])(\d+(?:\.\d+)?)$/', $line, $part) === 1) {
-            $part[1] === '>' ? $this->scale->pour((float) $part[2], $now) : $this->scale->add((float) ($part[1].$part[2]), $now);
+            match ($part[1]) {
+                '>' => $this->scale->pour((float) $part[2], $now),
+                '+' => $this->scale->pour(self::POURS_G_PER_S, $now, (float) $part[2]),
+                default => $this->scale->add(-(float) $part[2], $now),
+            };
+
+            return 'OK';
+        }
+        if (preg_match('/^SET (\d+(?:\.\d+)?)$/', $line, $part) === 1) {
+            $this->scale->add((float) $part[1], $now);
+
+            return 'OK';
+        }
+        if (preg_match('/^UNIT (G|OZ)$/', $line, $part) === 1) {
+            $this->scale->unit = strtolower($part[1]);
 
             return 'OK';
         }

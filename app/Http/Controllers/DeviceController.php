@@ -9,10 +9,14 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Units\Celsius;
 use App\Devices\DeviceLost;
 use App\Devices\ScalePort;
+use App\Devices\ScaleReading;
 use App\Devices\TcpLines;
 use App\Devices\ThermometerPort;
 use App\Models\Workshop;
+use App\Reads\ScaleView;
 use App\Workshop\RoomTemperature;
+use App\Workshop\ScaleDesk;
+use App\Workshop\WeighUpAtHand;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -23,23 +27,67 @@ final readonly class DeviceController
     public function scale(ScalePort $scale): JsonResponse
     {
         try {
-            $reading = $scale->read();
+            return new JsonResponse((new ScaleView($scale->read()))->toArray());
         } catch (DeviceLost $lost) {
             return self::lost($lost);
         }
-
-        return new JsonResponse(['grams' => $reading->grams, 'stable' => $reading->stable, 'overload' => $reading->overload, 'lost' => null]);
     }
 
-    public function order(string $order, ScalePort $scale): JsonResponse
+    /** The reading for one weigh-up, held against what its cup must weigh. */
+    public function watch(Request $request, ScalePort $scale, ScaleDesk $desk): JsonResponse
     {
+        $for = WeighUpAtHand::named(Fields::fromJson($request->getContent())->only('for')->text('for'));
         try {
-            $order === 'tare' ? $scale->tare() : $scale->zero();
+            return $this->seen($for, $scale->read(), $desk);
         } catch (DeviceLost $lost) {
             return self::lost($lost);
         }
+    }
 
-        return $this->scale($scale);
+    /** Tares an empty cup for a weigh-up, unless the scale serves another: then only when told to take it over. */
+    public function tare(Request $request, ScalePort $scale, ScaleDesk $desk): JsonResponse
+    {
+        $in = Fields::fromJson($request->getContent())->only('for', 'take');
+        $for = WeighUpAtHand::named($in->text('for'));
+        $other = $desk->heldByAnother($for);
+        try {
+            if ($other !== null && ! ($in->has('take') && $in->bool('take'))) {
+                return new JsonResponse((new ScaleView($scale->read(), null, $other, $desk->since()))->toArray(), 409);
+            }
+            $scale->tare();
+            $desk->tared($for, CarbonImmutable::now());
+
+            return new JsonResponse((new ScaleView($scale->read()))->toArray());
+        } catch (DeviceLost $lost) {
+            return self::lost($lost);
+        }
+    }
+
+    /** Half way through a line: it serves this weigh-up from now on, once somebody says from where to count. */
+    public function takeOver(Request $request, ScalePort $scale, ScaleDesk $desk): JsonResponse
+    {
+        $for = WeighUpAtHand::named(Fields::fromJson($request->getContent())->only('for')->text('for'));
+        $desk->takenOver($for, CarbonImmutable::now());
+
+        return $this->watch($request, $scale, $desk);
+    }
+
+    /** What is on it is all in the cup: somebody looked. */
+    public function accept(Request $request, ScalePort $scale, ScaleDesk $desk): JsonResponse
+    {
+        $desk->accepted(WeighUpAtHand::named(Fields::fromJson($request->getContent())->only('for')->text('for')));
+
+        return $this->watch($request, $scale, $desk);
+    }
+
+    private function seen(WeighUpAtHand $for, ScaleReading $reading, ScaleDesk $desk): JsonResponse
+    {
+        $other = $desk->heldByAnother($for);
+        $view = $other === null
+            ? new ScaleView($reading, null, null, null, $for, $desk->watch($for, $reading, CarbonImmutable::now()))
+            : new ScaleView($reading, null, $other, $desk->since());
+
+        return new JsonResponse($view->toArray());
     }
 
     /** What a hand does to the stand-in scale: pour at a rate, stop, add, clear. Only where the devices are stand-ins. */
@@ -47,8 +95,8 @@ final readonly class DeviceController
     {
         abort_unless(config()->boolean('devices.simulated'), 404);
         $line = Fields::fromJson($request->getContent())->only('line')->text('line');
-        if (preg_match('/^([+>-]\d{1,6}(\.\d+)?|\||CLR|DROP \d{1,3})$/', $line) !== 1) {
-            throw BadInput::at('line', 'The stand-in knows +12.3, -5, >8 (grams a second), | (stop), CLR and DROP 5 (seconds).');
+        if (preg_match('/^([+>-]\d{1,6}(\.\d+)?|\||T|CLR|DROP \d{1,3}|SET \d{1,6}(\.\d+)?|UNIT (g|oz))$/', $line) !== 1) {
+            throw BadInput::at('line', 'The stand-in knows +12.3 (poured in), SET 45 (set down), -5 (lifted), >8 (grams a second), | (stop), T (its tare key), UNIT oz, CLR and DROP 5 (seconds).');
         }
         try {
             (new TcpLines(config()->string('devices.scale.address'), config()->float('devices.scale.timeout_s')))->ask($line, 'scale');
@@ -77,6 +125,6 @@ final readonly class DeviceController
 
     private static function lost(DeviceLost $lost): JsonResponse
     {
-        return new JsonResponse(['grams' => null, 'stable' => false, 'overload' => false, 'lost' => $lost->getMessage()]);
+        return new JsonResponse((new ScaleView(null, $lost->getMessage()))->toArray());
     }
 }

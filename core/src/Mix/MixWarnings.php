@@ -28,7 +28,7 @@ final readonly class MixWarnings
     {
         $warnings = [
             ...$this->room($request),
-            ...($request->clock === null ? [] : $this->clock->beyondTheRoom($request->clock, $result->batchMass())),
+            ...($request->clock === null ? [] : iterator_to_array($this->clock->beyondTheRoom($request->clock, $result->batchMass()), false)),
             ...$this->scale($result, $request, $composition),
             ...$this->time($result),
             ...$this->limits($request),

@@ -1,9 +1,12 @@
 import { ask, type Answer } from './api';
 import { bench } from './bench.svelte';
 
-export type Fact = { key: string; kind: string; at_ms: number; payload: Record<string, unknown> };
+export type Fact = { key: string; kind: string; at_ms: number; payload: Record<string, unknown>; tries?: number };
 
 const RETRY_MS = 2000;
+/** The server fails on a fact so often before it is set aside, so that those behind it go on. */
+const MOST_TRIES = 4;
+const LONGEST_KEY = 64;
 
 type Use<A> = {
     /** Where facts are kept on this device, and where they are sent. */
@@ -14,24 +17,32 @@ type Use<A> = {
     trouble: (says: string | null) => void;
     /** A refusal that is none: two screens may both have seen the same thing. */
     agreed?: (fact: Fact, status: number) => boolean;
+    retryMs?: number;
 };
 
 /**
  * Facts on their way to the server. One that could not be sent stays in the browser's own store and goes out, once and in
- * order, as soon as the server answers again.
+ * order, as soon as the server answers again. One the server fails on time after time is set aside and shown.
  */
 export class Outbox<A> {
     waiting = $state(0);
-    #sending = $state(false);
+    /** What the server could not write down, for somebody to decide. */
+    aside = $state<Fact[]>([]);
+    #sending: string | null = null;
     #use: Use<A>;
 
     constructor(use: Use<A>) {
         this.#use = use;
-        this.waiting = this.#facts().length;
+        this.waiting = this.#read(this.#use.store).length;
+        this.aside = this.#read(this.#asideStore);
+    }
+
+    get #asideStore(): string {
+        return `${this.#use.store}.aside`;
     }
 
     get idle(): boolean {
-        return !this.#sending && this.waiting === 0;
+        return this.#sending === null && this.waiting === 0;
     }
 
     /** Resolves when everything has been sent; false when it cannot be just now. */
@@ -42,34 +53,84 @@ export class Outbox<A> {
         return this.idle;
     }
 
-    /** `key` says what is confirmed and from which state: pressed twice it is one fact. */
+    /**
+     * `key` says what is confirmed and from which state: pressed twice it is one fact. Something else under the same key takes the
+     * place of what still waits here, and says so; what is already on its way stays, and the server judges the new one.
+     */
     add(key: string, kind: string, payload: Record<string, unknown>): Promise<void> {
-        const facts = this.#facts();
-        const short = key.slice(0, 64);
-        if (!facts.some((fact) => fact.key === short)) {
-            this.#keep([...facts, { key: short, kind, at_ms: Math.round(bench.now), payload }]);
+        const facts = this.#read(this.#use.store);
+        const short = key.slice(0, LONGEST_KEY);
+        const fact = { key: short, kind, at_ms: Math.round(bench.now), payload };
+        const same = facts.find((kept) => kept.key === short);
+        if (same === undefined) {
+            this.#keep([...facts, fact]);
+        } else if (JSON.stringify(same.payload) !== JSON.stringify(payload)) {
+            if (this.#sending === short) {
+                this.#keep([...facts, { ...fact, key: `${short.slice(0, LONGEST_KEY - 9)}/${Math.random().toString(36).slice(2, 10)}` }]);
+            } else {
+                this.#keep(facts.map((kept) => (kept.key === short ? fact : kept)));
+                this.#use.trouble('What waited here for the same step is replaced by what you entered now.');
+            }
         }
         return this.flush();
     }
 
     /** Sends what is kept, in order; stops at the first that gets no answer and tries again later. */
     async flush(): Promise<void> {
-        if (this.#sending) {
+        if (this.#sending !== null) {
             return;
         }
-        this.#sending = true;
-        for (let fact = this.#facts()[0]; fact !== undefined; fact = this.#facts()[0]) {
-            const answer = await ask<A>('POST', this.#use.url, fact);
+        for (let fact = this.#read(this.#use.store)[0]; fact !== undefined; fact = this.#read(this.#use.store)[0]) {
+            this.#sending = fact.key;
+            const answer = await ask<A>('POST', this.#use.url, {
+                key: fact.key,
+                kind: fact.kind,
+                at_ms: fact.at_ms,
+                payload: fact.payload,
+            });
             if (!answer.ok && (answer.offline || answer.status === 419 || answer.status >= 500)) {
                 this.#use.trouble(answer.wrong.message);
-                setTimeout(() => void this.flush(), RETRY_MS);
-                break;
+                if (answer.offline || answer.status === 419 || !this.#failed(fact)) {
+                    setTimeout(() => void this.flush(), this.#use.retryMs ?? RETRY_MS);
+                    break;
+                }
+                continue;
             }
             const sent = fact.key;
-            this.#keep(this.#facts().filter((kept) => kept.key !== sent));
+            this.#keep(this.#read(this.#use.store).filter((kept) => kept.key !== sent));
             this.#heard(fact, answer);
         }
-        this.#sending = false;
+        this.#sending = null;
+    }
+
+    /** Sends something that was set aside once more. */
+    again(key: string): Promise<void> {
+        const fact = this.aside.find((kept) => kept.key === key);
+        this.leave(key);
+        if (fact !== undefined) {
+            this.#keep([...this.#read(this.#use.store), { ...fact, tries: 0 }]);
+        }
+        return this.flush();
+    }
+
+    /** Somebody decided that it need not be written down. */
+    leave(key: string): void {
+        this.aside = this.aside.filter((kept) => kept.key !== key);
+        this.#write(this.#asideStore, this.aside);
+    }
+
+    /** Counts one more failure; true once it is set aside. */
+    #failed(fact: Fact): boolean {
+        const tries = (fact.tries ?? 0) + 1;
+        const facts = this.#read(this.#use.store);
+        if (tries < MOST_TRIES) {
+            this.#keep(facts.map((kept) => (kept.key === fact.key ? { ...kept, tries } : kept)));
+            return false;
+        }
+        this.aside = [...this.aside, fact];
+        this.#write(this.#asideStore, this.aside);
+        this.#keep(facts.filter((kept) => kept.key !== fact.key));
+        return true;
     }
 
     #heard(fact: Fact, answer: Answer<A>): void {
@@ -85,9 +146,9 @@ export class Outbox<A> {
         }
     }
 
-    #facts(): Fact[] {
+    #read(store: string): Fact[] {
         try {
-            const kept: unknown = JSON.parse(localStorage.getItem(this.#use.store) ?? '[]');
+            const kept: unknown = JSON.parse(localStorage.getItem(store) ?? '[]');
             return Array.isArray(kept) ? (kept as Fact[]) : [];
         } catch {
             return [];
@@ -95,11 +156,15 @@ export class Outbox<A> {
     }
 
     #keep(facts: Fact[]): void {
-        if (facts.length === 0) {
-            localStorage.removeItem(this.#use.store);
-        } else {
-            localStorage.setItem(this.#use.store, JSON.stringify(facts));
-        }
+        this.#write(this.#use.store, facts);
         this.waiting = facts.length;
+    }
+
+    #write(store: string, facts: Fact[]): void {
+        if (facts.length === 0) {
+            localStorage.removeItem(store);
+        } else {
+            localStorage.setItem(store, JSON.stringify(facts));
+        }
     }
 }

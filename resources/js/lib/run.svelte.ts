@@ -7,12 +7,13 @@ import { LiveScale } from './scale.svelte';
 /** A run on this screen. The server derives where it stands; this only records facts and shows the answer. */
 export class LiveRun {
     run = $state<RunView>() as RunView;
-    scale = new LiveScale();
+    scale: LiveScale;
     trouble = $state<string | null>(null);
     outbox: Outbox<RunView>;
 
     constructor(run: RunView) {
         this.run = run;
+        this.scale = new LiveScale(`run:${String(run.pour_id)}`);
         this.outbox = new Outbox<RunView>({
             store: `apalos.outbox.${String(run.pour_id)}`,
             url: `/pours/${String(run.pour_id)}/events`,
@@ -30,6 +31,11 @@ export class LiveRun {
     /** Every note is a fact of its own, also when two screens note something at once or none of them is heard. */
     note(text: string, fault: string | null): Promise<void> {
         return this.record('noted', { text, fault }, `${Date.now().toString(36)}${Math.random().toString(36).slice(2, 8)}`);
+    }
+
+    /** The display counts what is in the cup from this reading on. */
+    count(reading: number): Promise<void> {
+        return this.record('counted', { step: this.run.step.key, reading_g: reading });
     }
 
     confirm(): Promise<void> {

@@ -1,33 +1,55 @@
+import type { ScaleView } from '../types/server';
 import { ask } from './api';
 import { bench } from './bench.svelte';
 
-export type Reading = { grams: number | null; stable: boolean; overload: boolean; lost: string | null };
-
 const EVERY_MS = 250;
+const SILENT: ScaleView = { grams: null, stable: false, overload: false, lost: null, unit: 'g', held_by: null, trouble: null };
 
-/** The shop's scale as this screen hears it. */
+/** The shop's scale as one weigh-up hears it: its reading, who else has it, and what is wrong with its display. */
 export class LiveScale {
-    reading = $state<Reading>({ grams: null, stable: false, overload: false, lost: null });
+    reading = $state<ScaleView>(SILENT);
+    #for: string;
 
-    /** The live weight where the scale answers, else null. */
+    /** @param weighUp `run:12` or `series:3` */
+    constructor(weighUp: string) {
+        this.#for = weighUp;
+    }
+
+    /** The live weight where it may be believed, else null. */
     get grams(): number | null {
-        return this.reading.lost === null && !this.reading.overload ? this.reading.grams : null;
+        return this.speaks && !this.reading.overload ? this.reading.grams : null;
     }
 
-    /** There is a scale and it answers. */
+    /** There is a scale, it answers, and it serves this weigh-up. */
     get speaks(): boolean {
-        return bench.frame?.scale === true && this.reading.lost === null;
+        return bench.frame?.scale === true && this.reading.lost === null && this.reading.held_by === null;
     }
 
-    async #take(method: 'GET' | 'POST', url: string): Promise<boolean> {
-        const answer = await ask<Reading>(method, url);
-        this.reading = answer.ok ? answer.data : { grams: null, stable: false, overload: false, lost: answer.wrong.message };
-        return this.reading.lost === null;
+    /** Its display says what is in the cup. */
+    get sound(): boolean {
+        return this.speaks && this.reading.trouble === null;
     }
 
-    /** Tares it with what stands on it; false where it does not answer, and `reading.lost` says why. */
-    tare(): Promise<boolean> {
-        return this.#take('POST', '/devices/scale/tare');
+    async #post(what: string, more: Record<string, unknown> = {}): Promise<boolean> {
+        const answer = await ask<ScaleView>('POST', `/devices/scale/${what}`, { for: this.#for, ...more });
+        const held = answer.ok ? null : (answer.data as ScaleView | null);
+        this.reading = answer.ok ? answer.data : answer.status === 409 && held !== null ? held : { ...SILENT, lost: answer.wrong.message };
+        return answer.ok && this.reading.lost === null;
+    }
+
+    /** Tares it with what stands on it; false where it does not answer or serves another, and `reading` says why. */
+    tare(take = false): Promise<boolean> {
+        return this.#post('tare', { take });
+    }
+
+    /** From now on it serves this weigh-up. */
+    takeOver(): Promise<boolean> {
+        return this.#post('take-over');
+    }
+
+    /** All that is on it is in the cup. */
+    accept(): Promise<boolean> {
+        return this.#post('accept');
     }
 
     /** Listens while it is wanted and somebody looks; call what is returned to stop. */
@@ -36,7 +58,7 @@ export class LiveScale {
         const timer = setInterval(() => {
             if (!asking && bench.frame?.scale === true && document.visibilityState === 'visible' && wanted()) {
                 asking = true;
-                void this.#take('GET', '/devices/scale').then(() => {
+                void this.#post('watch').then(() => {
                     asking = false;
                     heard();
                 });

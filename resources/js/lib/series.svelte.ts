@@ -2,16 +2,19 @@ import type { SeriesRunView } from '../types/server';
 import { ask } from './api';
 import { bench } from './bench.svelte';
 import { Outbox } from './outbox.svelte';
+import { LiveScale } from './scale.svelte';
 import type { Entry } from './units';
 
 /** A series on this screen. What is in its cups the server reads off the facts; this records them and shows the answer. */
 export class LiveSeries {
     run = $state<SeriesRunView>() as SeriesRunView;
+    scale: LiveScale;
     trouble = $state<string | null>(null);
     outbox: Outbox<SeriesRunView>;
 
     constructor(run: SeriesRunView) {
         this.run = run;
+        this.scale = new LiveScale(`series:${String(run.id)}`);
         this.outbox = new Outbox<SeriesRunView>({
             store: `apalos.series.${String(run.id)}`,
             url: `/swatches/series/${String(run.id)}/facts`,
@@ -28,6 +31,11 @@ export class LiveSeries {
 
     tared(vessel: string): Promise<void> {
         return this.#record('tared', { vessel });
+    }
+
+    /** The display counts what is in the vessel from this reading on. */
+    count(reading: number): Promise<void> {
+        return this.run.next === null ? Promise.resolve() : this.#record('counted', { vessel: this.run.next.vessel, reading_g: reading });
     }
 
     put(reading: number): Promise<void> {
@@ -50,7 +58,7 @@ export class LiveSeries {
 
     async takeBack(): Promise<void> {
         if (this.run.take_back !== null) {
-            await this.#record('undone', { of: this.run.take_back });
+            await this.#record('undone', { of: this.run.take_back.of });
         }
     }
 

@@ -20,7 +20,7 @@
         return cup.fills
             .map((fill) => ({
                 ...fill,
-                now: fill.poured_g + (fill.name === adding && live !== null ? Math.max(0, live - cup.display_g) : 0),
+                now: fill.poured_g + (fill.code === adding && live !== null ? Math.max(0, live - cup.display_g) : 0),
             }))
             .filter((fill) => fill.now > 0)
             .map((fill) => {
@@ -47,7 +47,7 @@
         ? 'The cup is empty'
         : `In the cup: ${layers.map((l) => `${l.name} ${figure(l.now, 'mass', bench.units)} ${sign('mass', bench.units)}`).join(', ')}`}
 >
-    {#each layers as layer (layer.name)}
+    {#each layers as layer (layer.code)}
         <path
             d="M{edge(layer.from)} {layer.from} L{edge(layer.to)} {layer.to} Q115 {layer.to + 5} {230 - edge(layer.to)} {layer.to} L{230 -
                 edge(layer.from)} {layer.from} Q115 {layer.from + 5} {edge(layer.from)} {layer.from} Z"
@@ -65,7 +65,7 @@
         stroke-linecap="round"
         stroke-linejoin="round"
     />
-    {#each labels as label (label.name)}
+    {#each labels as label (label.code)}
         <path d="M{226 - edge(label.y)} {(label.from + label.to) / 2} L234 {label.y}" stroke="var(--color-neutral)" stroke-width="1.5" />
         <text x="238" y={label.y - 2} class="who">{label.name.length > 11 ? `${label.name.slice(0, 10)}…` : label.name}</text>
         <text x="238" y={label.y + 15} class="much">{figure(label.now, 'mass', bench.units)} {sign('mass', bench.units)}</text>

@@ -51,6 +51,7 @@
         /></label
     >
     <button class="btn btn-sm btn-ghost" onclick={toTheLine} disabled={target === null}>To the line</button>
+    <button class="btn btn-sm btn-ghost" onclick={() => hand('T')}>Its tare key</button>
     <button class="btn btn-sm btn-ghost" onclick={() => hand('CLR')}>Clear the pan</button>
 </aside>
 

@@ -1090,6 +1090,25 @@ export type RunView = {
     } | null;
 };
 
+/** What the scale shows to one weigh-up: the reading, who else has the scale, and what is wrong with it. */
+export type ScaleView = {
+    grams: number | null;
+    stable: boolean;
+    overload: boolean;
+    lost: string | null;
+    unit: string;
+    held_by: {
+        title: string;
+        href: string;
+        since_ms: number | null;
+    } | null;
+    trouble: {
+        kind: string;
+        saw_g: number | null;
+        expected_g: number;
+    } | null;
+};
+
 /** A series on the bench: its plan, what is in so far, and what goes onto the scale next. */
 export type SeriesRunView = {
     id: number;
@@ -1101,7 +1120,11 @@ export type SeriesRunView = {
     met_ms: number | null;
     fills_until_ms: number | null;
     usable_min: number | null;
-    take_back: number | null;
+    take_back: {
+        of: number;
+        name: string;
+        grams: number;
+    } | null;
     division_g: number;
     last_fact_id: number;
     labelled: boolean;

@@ -3,11 +3,15 @@
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
     import { LiveRun } from '../../lib/run.svelte';
-    import { clockTime } from '../../lib/units';
+    import { Steady } from '../../lib/steady.svelte';
+    import { clockTime, decimalsOf, measure } from '../../lib/units';
     import MixingCup from '../../parts/MixingCup.svelte';
     import StandInHand from '../../parts/StandInHand.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { RunView } from '../../types/server';
+    import Aside from '../../parts/Aside.svelte';
+    import ScaleTrouble from '../../parts/ScaleTrouble.svelte';
+    import Actions from './Actions.svelte';
     import ContactsStep from './ContactsStep.svelte';
     import DoneStep from './DoneStep.svelte';
     import GradeStep, { type Grading } from './GradeStep.svelte';
@@ -24,8 +28,9 @@
     const run = $derived(live.run);
     const kind = $derived(run.step.kind);
     let typing = $state(false);
-    // The scale speaks, unless it is lost, overloaded, or the maker would rather type.
+    // The scale speaks, unless it is lost, serves another, or the maker would rather type.
     const scaled = $derived(live.scale.speaks && !typing);
+    const steady = new Steady();
 
     let byHand = $state<number | string | null>(null);
     let armed = $state(false);
@@ -33,19 +38,18 @@
     let grading = $state<Grading>({ grade: '', faults: [], used_g: null, pieces: 1, note: '' });
     let metSent = '';
 
-    const actions: Record<string, string> = {
-        gear: 'I have it on',
-        contacts: 'Every contact is ready',
-        premix: 'All stirred',
-        tare: 'Tare, and go on',
-        weigh: 'It is in',
-        rescue: 'Rescue the cup',
-        mix: 'It is mixed',
-        degas: 'The air is out',
-        fill: 'It is in the mould',
-        wait: 'I have opened it',
-        grade: 'Keep it in the log',
-    };
+    /** The scale is not believed, or serves another: nothing of it is confirmed until that is settled. */
+    const blocked = $derived(
+        (kind === 'weigh' || kind === 'tare') &&
+            !typing &&
+            (live.scale.reading.held_by !== null || (kind === 'weigh' && live.scale.reading.trouble !== null)),
+    );
+    const insideWords = $derived(
+        run.cup.fills
+            .filter((fill) => fill.poured_g > 0)
+            .map((fill) => `${measure(fill.poured_g, 'mass', bench.units, decimalsOf(run.division_g))} ${fill.name}`)
+            .join(' and ') || 'an empty cup',
+    );
     const short = $derived(
         kind === 'weigh' && run.line !== null && scaled && live.scale.grams !== null && live.scale.grams < run.line.from,
     );
@@ -53,12 +57,7 @@
     async function go(): Promise<void> {
         switch (kind) {
             case 'tare':
-                if (!scaled || (await live.scale.tare())) {
-                    await live.confirm();
-                } else {
-                    live.trouble = live.scale.reading.lost;
-                }
-                return;
+                return tare(false);
             case 'weigh':
                 if (scaled && !live.scale.reading.stable) {
                     // A pour has just stopped: take the reading when it has come to rest.
@@ -83,6 +82,14 @@
         }
     }
 
+    /** Where another weigh-up has the scale, it is only taken when told to. */
+    async function tare(take: boolean): Promise<void> {
+        if (!(scaled || take) || (await live.scale.tare(take))) {
+            return live.confirm();
+        }
+        live.trouble = live.scale.reading.lost;
+    }
+
     // Until the maker says otherwise, what was weighed is what was used.
     $effect(() => {
         if (kind === 'grade' && untrack(() => grading.used_g) === null) {
@@ -92,6 +99,9 @@
 
     async function weigh(goShort: boolean): Promise<void> {
         armed = false;
+        if (scaled && !live.scale.sound) {
+            return;
+        }
         const reading = scaled ? live.scale.grams : byHand;
         if (reading === null) {
             live.trouble = live.scale.reading.overload
@@ -115,7 +125,7 @@
     // What was pressed for one step must not act on the next, whoever moved it on; hearing the same again changes nothing.
     const step = $derived(run.step.key);
     $effect(() => {
-        void step;
+        steady.stands(step);
         armed = false;
     });
 
@@ -126,6 +136,7 @@
             kind === 'weigh' &&
             run.meets_now &&
             run.clock.met_ms === null &&
+            live.scale.sound &&
             live.scale.grams !== null &&
             live.scale.grams > first &&
             metSent !== run.step.key
@@ -133,7 +144,7 @@
             metSent = run.step.key;
             void live.record('met');
         }
-        if (armed && live.scale.reading.stable) {
+        if (armed && live.scale.sound && live.scale.reading.stable) {
             void weigh(false);
         }
     }
@@ -154,8 +165,8 @@
         stayAwake();
         document.addEventListener('visibilitychange', stayAwake);
         const drop = screenKeys([
-            { press: 'Space', does: 'Confirm this step', run: () => void go() },
-            { press: 'Backspace', does: 'Take back the last thing', run: () => void live.takeBack() },
+            { press: 'Space', does: 'Confirm this step', run: () => steady.press(() => void go()) },
+            { press: 'Backspace', does: 'Take back the last thing', run: () => steady.press(() => void live.takeBack()) },
             { press: 'n', does: 'Note something, or a fault', run: () => (noting = true) },
         ]);
         return () => {
@@ -164,6 +175,7 @@
             document.removeEventListener('visibilitychange', stayAwake);
             void lock?.release();
             drop();
+            steady.stop();
         };
     });
 
@@ -216,23 +228,35 @@
             <DoneStep {run} grade={run.grade} />
         {/if}
 
+        {#if (kind === 'weigh' || kind === 'tare') && !typing}
+            <ScaleTrouble
+                scale={live.scale}
+                division={run.division_g}
+                inside={insideWords}
+                oncount={(reading) => void live.count(reading)}
+                ontake={() => void (kind === 'tare' ? tare(true) : live.scale.takeOver())}
+                typing="Type the readings"
+                ontype={() => (typing = true)}
+            />
+        {/if}
         <Wrong says={live.trouble} />
         {#if live.outbox.waiting > 0}<p class="mt-1 quiet" role="status">Kept on this device, not yet on the bench computer.</p>{/if}
+        <Aside outbox={live.outbox} />
         {#if kind !== 'done'}
-            <div class="actions">
-                <button class="btn btn-primary big main" onclick={() => void go()}
-                    >{armed ? 'Waiting for it to rest …' : actions[kind]} <kbd class="kbd text-base-content">Space</kbd></button
-                >
-                {#if kind === 'rescue'}<button class="btn big" onclick={() => void live.record('kept', { step: run.step.key })}
-                        >Leave it as it is</button
-                    >{/if}
-                {#if short}<button class="btn big" onclick={() => void weigh(true)}>Go on short</button>{/if}
-                {#if run.take_back !== null}<button class="btn big" onclick={() => void live.takeBack()}>Take back</button>{/if}
-                <button class="btn big" onclick={() => (noting = true)}>Note</button>
-            </div>
+            {#if !blocked}
+                <Actions
+                    {live}
+                    {steady}
+                    {armed}
+                    {short}
+                    onmain={() => void go()}
+                    onshort={() => void weigh(true)}
+                    onnote={() => (noting = true)}
+                />
+            {/if}
             <p class="quiet mt-3">{next[kind] ?? ''}</p>
         {:else if run.take_back !== null}
-            <p class="mt-4"><button class="btn btn-ghost btn-sm" onclick={() => void live.takeBack()}>Take the grading back</button></p>
+            <p class="mt-4"><button class="btn btn-ghost btn-sm" onclick={() => void live.takeBack()}>Take back the grading</button></p>
         {/if}
         {#if bench.frame?.simulated && (kind === 'weigh' || kind === 'tare')}<StandInHand
                 grams={live.scale.grams}
@@ -263,20 +287,6 @@
     .run.wide {
         grid-template-columns: minmax(0, 60rem);
         justify-content: center;
-    }
-    .actions {
-        display: flex;
-        flex-wrap: wrap;
-        gap: 0.7rem;
-        margin-top: 1.25rem;
-    }
-    .main {
-        min-width: 16rem;
-        min-height: 4.5rem;
-        font-size: 1.3rem;
-    }
-    .actions .btn:not(.main) {
-        min-height: 4.5rem;
     }
     @media (max-width: 1000px) {
         .run {

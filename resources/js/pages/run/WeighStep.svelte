@@ -36,8 +36,10 @@
     >
 </p>
 
-{#if live.scale.speaks && !typing}
-    <dl class="live">
+{#if live.scale.reading.held_by !== null && !typing}
+    <p class="quiet">The scale counts another cup.</p>
+{:else if live.scale.speaks && !typing}
+    <dl class="live" class:doubtful={!live.scale.sound}>
         <div>
             <dt>on the scale</dt>
             <dd class="fig" class:good={inBand} class:over data-testid="live">
@@ -106,6 +108,9 @@
         display: flex;
         flex-wrap: wrap;
         gap: 0.5rem 2.2rem;
+    }
+    .doubtful {
+        opacity: 0.5;
     }
     dt {
         color: var(--color-neutral);

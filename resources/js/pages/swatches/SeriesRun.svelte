@@ -6,7 +6,8 @@
     import { screenKeys } from '../../lib/keys.svelte';
     import { refused } from '../../lib/refused';
     import { LiveSeries } from '../../lib/series.svelte';
-    import { decimalsOf, figure, inWords } from '../../lib/units';
+    import { decimalsOf, figure, inWords, measure } from '../../lib/units';
+    import Aside from '../../parts/Aside.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import Warnings from '../../parts/Warnings.svelte';
     import Working from '../../parts/Working.svelte';
@@ -26,12 +27,24 @@
     let name = $state('');
 
     const into = $derived.by(() => {
-        const filled = plan.pucks.find((_, i) => run.next?.vessel === `puck ${String(i + 1)}`);
+        const filled = plan.pucks.find((_, i) => run.next?.vessel === `puck-${String(i + 1)}`);
         if (filled !== undefined) {
             return `the ${figure(filled.wanted_pct, 'percent', 'metric')} % puck`;
         }
-        return plan.cups.length === 1 ? 'the cup they all come from' : `the ${run.next?.vessel ?? ''}`;
+        return plan.cups.length === 1
+            ? 'the cup they all come from'
+            : `the ${plan.cups.find((cup) => cup.code === run.next?.vessel)?.name ?? ''}`;
     });
+
+    /** What stands in the vessel on the scale. */
+    const inside = $derived(
+        measure(
+            (run.grams[run.on] ?? []).reduce((sum: number, g) => sum + (g ?? 0), 0),
+            'mass',
+            bench.units,
+            fine,
+        ),
+    );
 
     /** What was written last is on its way when the button is pressed: it belongs on the labels too. */
     async function label(): Promise<void> {
@@ -64,12 +77,17 @@
         {#if bench.frame?.scale === true}
             <WeighNext
                 bind:this={hand}
+                scale={live.scale}
                 next={run.next}
                 fresh={live.outbox.idle}
                 {into}
-                {fine}
+                division={run.division_g}
+                {inside}
                 on={run.on}
-                canTakeBack={run.take_back !== null}
+                takesBack={run.take_back === null
+                    ? null
+                    : `${measure(run.take_back.grams, 'mass', bench.units, fine)} ${run.take_back.name}`}
+                oncount={(reading) => void live.count(reading)}
                 ontared={(vessel) => void live.tared(vessel)}
                 onput={(reading) => void live.put(reading)}
                 onmeet={() => void live.met()}
@@ -80,6 +98,7 @@
         {#if live.outbox.waiting > 0 && live.trouble !== null}<p class="quiet" role="status">
                 Kept on this device, not yet on the bench computer.
             </p>{/if}
+        <Aside outbox={live.outbox} />
         <WeighUp {plan} {fine} grams={run.grams} next={run.next} onwrite={(vessel, line, grams) => void live.write(vessel, line, grams)}>
             <SeriesClock
                 met={run.met_ms}

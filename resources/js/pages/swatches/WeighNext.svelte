@@ -2,13 +2,16 @@
     /** One thing after the other onto the scale, which writes down what it shows. */
     import { onMount } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
-    import { LiveScale } from '../../lib/scale.svelte';
-    import { figure, inWords, measure, sign } from '../../lib/units';
+    import type { LiveScale } from '../../lib/scale.svelte';
+    import { Steady } from '../../lib/steady.svelte';
+    import { decimalsOf, figure, inWords, measure, sign } from '../../lib/units';
+    import ScaleTrouble from '../../parts/ScaleTrouble.svelte';
     import StandInHand from '../../parts/StandInHand.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { WeighingResult } from '../../types/server';
 
     type Props = {
+        scale: LiveScale;
         next: WeighingResult | null;
         /** What is asked for now belongs to all that is in. */
         fresh: boolean;
@@ -16,41 +19,49 @@
         into: string;
         /** The vessel that was tared. */
         on: string;
-        canTakeBack: boolean;
-        /** Decimals of the scale it was planned for. */
-        fine: number;
+        /** What taking back takes back; null where there is nothing. */
+        takesBack: string | null;
+        /** The step of the scale it was planned for. */
+        division: number;
+        /** What is in the vessel, in words. */
+        inside: string;
+        oncount: (reading: number) => void;
         ontared: (vessel: string) => void;
         onput: (reading: number) => void;
         onmeet: () => void;
         onback: () => void;
     };
-    let { next, fresh, into, on, canTakeBack, fine, ontared, onput, onmeet, onback }: Props = $props();
+    let { scale, next, fresh, into, on, takesBack, division, inside, ontared, onput, onmeet, onback, oncount }: Props = $props();
 
-    const scale = new LiveScale();
+    const steady = new Steady();
+    const fine = $derived(decimalsOf(division));
     let trouble = $state<string | null>(null);
     let armed = $state(false);
     const empty = $derived(next !== null && next.opens && on !== next.vessel);
     const left = $derived(next === null || scale.grams === null ? null : next.running - scale.grams);
     const over = $derived(next !== null && scale.grams !== null && scale.grams > next.to);
     const good = $derived(next !== null && scale.grams !== null && scale.grams >= next.from && !over);
-    const what = $derived(next === null ? '' : next.add.endsWith(' cup') ? `From the ${next.add}` : next.add);
+    const what = $derived(next === null ? '' : next.code.endsWith('-cup') ? `From the ${next.add}` : next.add);
+
+    /** The scale is not believed, or serves another: nothing of it is confirmed until that is settled. */
+    const blocked = $derived(next !== null && (scale.reading.held_by !== null || (!empty && scale.reading.trouble !== null)));
 
     // What was pressed for one thing must not act on the next; hearing the same again changes nothing.
     const asks = $derived(`${next?.vessel ?? ''} ${String(next?.line)} ${String(next?.before)}`);
     $effect(() => {
-        void asks;
+        steady.stands(asks);
         armed = false;
         trouble = null;
     });
 
     /** The one large action of this moment; the space bar is it too. */
-    export async function go(): Promise<void> {
-        if (next === null || !fresh) {
+    export async function go(take = false): Promise<void> {
+        if (next === null || !fresh || steady.resting || (blocked && !take)) {
             return;
         }
         if (empty) {
             const vessel = next.vessel;
-            if (await scale.tare()) {
+            if (await scale.tare(take)) {
                 ontared(vessel);
             }
         } else if (scale.grams === null) {
@@ -70,10 +81,10 @@
         scale.listen(
             () => next !== null,
             () => {
-                if (next?.meets === true && fresh && scale.grams !== null && scale.grams > next.before + 1) {
+                if (next?.meets === true && fresh && scale.sound && scale.grams !== null && scale.grams > next.before + 1) {
                     onmeet();
                 }
-                if (armed && scale.reading.stable) {
+                if (armed && scale.sound && scale.reading.stable) {
                     void go();
                 }
             },
@@ -81,7 +92,7 @@
     );
 </script>
 
-<section class="next" aria-label="On the scale" aria-busy={!fresh}>
+<section class="next" aria-label="On the scale" aria-busy={!fresh || steady.resting}>
     {#if next === null}
         <p class="text-lg font-bold">Everything is in. Label what you filled.</p>
     {:else if empty}
@@ -111,19 +122,27 @@
                     {/if}
                     <span class="quiet">{scale.reading.stable ? 'at rest' : 'moving'}</span>
                 </p>
-            {:else}
+            {:else if scale.reading.held_by === null}
                 <p class="font-bold text-error" role="alert">{scale.reading.lost} The grams can be written into the list below.</p>
             {/if}
-            <button class="btn btn-primary main" onclick={() => void go()}
-                >{armed ? 'Waiting for it to rest …' : empty ? 'Tare' : 'It is in'}
-                <kbd class="kbd text-base-content">Space</kbd></button
-            >
-            {#if canTakeBack}<button class="btn main" onclick={onback}>Take back</button>{/if}
+            {#if !blocked}<button class="btn btn-primary main" aria-disabled={steady.resting} onclick={() => void go()}
+                    >{armed ? 'Waiting for it to rest …' : empty ? 'Tare' : 'It is in'}
+                    <kbd class="kbd text-base-content">Space</kbd></button
+                >{/if}
+            {#if takesBack !== null}<button class="btn main" onclick={onback}>Take back {takesBack}</button>{/if}
         </div>
+        <ScaleTrouble
+            {scale}
+            {division}
+            {inside}
+            {oncount}
+            ontake={() => void (empty ? go(true) : scale.takeOver())}
+            typing="Or write the grams into the list below."
+        />
         <Wrong says={trouble} />
         {#if bench.frame?.simulated === true}<StandInHand grams={scale.grams} target={empty ? null : next.running} />{/if}
-    {:else if canTakeBack}
-        <button class="btn" onclick={onback}>Take the last one back</button>
+    {:else if takesBack !== null}
+        <button class="btn" onclick={onback}>Take back {takesBack}</button>
     {/if}
 </section>
 

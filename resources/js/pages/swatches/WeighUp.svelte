@@ -19,7 +19,6 @@
     };
     let { plan, fine, grams, next = null, onwrite, children }: Props = $props();
 
-    const puck = (i: number): string => `puck ${String(i + 1)}`;
     const isIn = (vessel: string, line: number): boolean => (grams?.[vessel]?.[line] ?? null) !== null;
     const isNow = (vessel: string, line: number): boolean => next?.vessel === vessel && next.line === line;
     const shown = (g: number): string => figure(g, 'mass', bench.units, fine);
@@ -63,7 +62,7 @@
 {/snippet}
 
 <div class="cups">
-    {#each plan.cups as cup (cup.name)}
+    {#each plan.cups as cup (cup.code)}
         <Lines lines={cup.lines} {fine} grams={inCup}>
             {#snippet caption()}
                 <b>First {plan.cups.length === 1 ? 'the cup they all come from' : `the ${cup.name}`}</b>
@@ -71,14 +70,14 @@
             {/snippet}
         </Lines>
         {#snippet inCup(line: { add: string; grams: number }, j: number)}
-            <span class="in-cup">{@render amount(cup.name, line, j, `${line.add} in the ${cup.name}`)}</span>
+            <span class="in-cup">{@render amount(cup.code, line, j, `${line.add} in the ${cup.name}`)}</span>
         {/snippet}
     {/each}
 </div>
 {@render children?.()}
 <p class="quiet text-sm">Mix well, then fill the pucks: about {minutes(plan.minutes)}.</p>
 <ol class="pucks">
-    {#each plan.pucks as p, i (p.wanted_pct)}
+    {#each plan.pucks as p (p.code)}
         <li>
             <p class="pct">
                 <b class="fig">{figure(p.wanted_pct, 'percent', 'metric')}</b> %
@@ -90,7 +89,7 @@
                 {@const label = `${line.add}${j === 0 ? '' : `, display ${shown(line.running)}`}`}
                 <div class="weigh" class:plain={onwrite === undefined}>
                     {#if onwrite === undefined}<span class="quiet text-sm">{label}</span>{/if}
-                    {@render amount(puck(i), line, j, label)}
+                    {@render amount(p.code, line, j, label)}
                 </div>
             {/each}
         </li>

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * Whose weigh-up the workshop's scale serves.
+ *
+ * @property int $workshop_id
+ * @property string $stream run or series
+ * @property int $stream_id
+ * @property CarbonImmutable $since
+ */
+final class ScaleHold extends Model
+{
+    use InWorkshop;
+
+    public $timestamps = false;
+
+    public $incrementing = false;
+
+    protected $primaryKey = 'workshop_id';
+
+    protected $guarded = [];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    protected function casts(): array
+    {
+        return ['stream_id' => 'integer', 'since' => 'immutable_datetime'];
+    }
+}

@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Workshop;
+
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Scale\ScaleWatch;
+use Apalos\Core\Scale\Seen;
+use Apalos\Core\Scale\Trouble;
+use App\Devices\ScaleReading;
+use App\Models\ScaleHold;
+use App\Models\Workshop;
+use Carbon\CarbonImmutable;
+use Illuminate\Contracts\Cache\Repository;
+
+/**
+ * The one scale of the workshop: whose weigh-up it serves, and whether its display still says what is in the cup. It serves one at
+ * a time; another takes it over only when told to, and then says from where to count.
+ */
+final readonly class ScaleDesk
+{
+    /** A watch nobody looked at for so long begins anew. */
+    private const FORGET_H = 12;
+
+    public function __construct(private Workshop $workshop, private Repository $cache) {}
+
+    /** Who has it, while that one still weighs; null when it is free. */
+    public function holder(): ?WeighUpAtHand
+    {
+        $hold = ScaleHold::query()->first();
+        $at = $hold === null ? null : WeighUpAtHand::find($hold->stream, $hold->stream_id);
+
+        return $at?->isWeighing === true ? $at : null;
+    }
+
+    public function since(): ?CarbonImmutable
+    {
+        return ScaleHold::query()->first()?->since;
+    }
+
+    /** @return WeighUpAtHand|null the other that has it, so that this one may not */
+    public function heldByAnother(WeighUpAtHand $for): ?WeighUpAtHand
+    {
+        $holder = $this->holder();
+
+        return $holder === null || $holder->is($for) ? null : $holder;
+    }
+
+    /** From here on it serves this weigh-up, with an empty cup just tared. */
+    public function tared(WeighUpAtHand $for, CarbonImmutable $now): void
+    {
+        $this->holds($for, $now);
+        $this->cache->forget($this->key($for));
+    }
+
+    /** It is taken over half way: what stands on it and what it was tared with belong to another. */
+    public function takenOver(WeighUpAtHand $for, CarbonImmutable $now): void
+    {
+        $this->holds($for, $now);
+        if ($for->expected !== null) {
+            $this->keep($for, ScaleWatch::afterAnother($for->expected));
+        }
+    }
+
+    /** What the display does, held against what the cup must weigh. A scale nobody has is this one's. */
+    public function watch(WeighUpAtHand $for, ScaleReading $reading, CarbonImmutable $now): ?ScaleWatch
+    {
+        if ($for->expected === null) {
+            return null;
+        }
+        if ($this->holder() === null) {
+            $this->holds($for, $now);
+        }
+        if ($reading->overload) {
+            return $this->kept($for);
+        }
+        $watch = ($this->kept($for) ?? ScaleWatch::over($for->expected))->sees($for->expected, new Seen($reading->grams, $reading->stable, $now->getPreciseTimestamp(3) / 1000.0, $reading->unit));
+        $this->keep($for, $watch);
+
+        return $watch;
+    }
+
+    /** Somebody looked and says that all that is on it is in the cup. */
+    public function accepted(WeighUpAtHand $for): void
+    {
+        $watch = $this->kept($for);
+        if ($watch !== null && in_array($watch->trouble, [Trouble::Jumped, Trouble::Crept], true)) {
+            $this->keep($for, $watch->accepted());
+        }
+    }
+
+    /** It was said from where to count: what was wrong is settled. */
+    public function settled(WeighUpAtHand $for): void
+    {
+        $this->cache->forget($this->key($for));
+    }
+
+    public function trouble(WeighUpAtHand $for): ?Trouble
+    {
+        return $this->kept($for)?->trouble;
+    }
+
+    private function holds(WeighUpAtHand $for, CarbonImmutable $now): void
+    {
+        ScaleHold::query()->updateOrCreate([], ['workshop_id' => $this->workshop->id, 'stream' => $for->stream, 'stream_id' => $for->id, 'since' => $now]);
+    }
+
+    private function kept(WeighUpAtHand $for): ?ScaleWatch
+    {
+        $kept = $this->cache->get($this->key($for));
+
+        return is_array($kept) ? ScaleWatch::from(Fields::of($kept)) : null;
+    }
+
+    private function keep(WeighUpAtHand $for, ScaleWatch $watch): void
+    {
+        $this->cache->put($this->key($for), $watch->toArray(), self::FORGET_H * 3600);
+    }
+
+    private function key(WeighUpAtHand $for): string
+    {
+        return "scale-watch:{$this->workshop->id}:{$for->stream}:{$for->id}";
+    }
+}

@@ -1,0 +1,26 @@
+import type { RunView } from '../types/server';
+import { decimalsOf, measure, type Units } from './units';
+
+const steps: Record<string, string> = {
+    begun: 'the start of the wait',
+    checked: 'the last tick',
+    rescued: 'the rescue',
+    kept: 'leaving it as it is',
+    counted: 'where the display counts from',
+    noted: 'the note',
+    gelled: 'the gel',
+    opened: 'opening it',
+    graded: 'the grading',
+    confirmed: 'the last step',
+};
+
+/** What taking back takes back: the grams of a weighing, else the thing by name. */
+export function takesBack(run: RunView, units: Units): string {
+    const last = run.take_back;
+    if (last === null) {
+        return '';
+    }
+    return last.kind === 'weighed' && last.grams !== null
+        ? `${measure(last.grams, 'mass', units, decimalsOf(run.division_g))} ${last.name ?? ''}`.trim()
+        : (steps[last.kind] ?? 'the last thing');
+}
