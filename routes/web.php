@@ -48,7 +48,9 @@ Route::post('/impressions/{impression}/move', [ImpressionController::class, 'mov
 Route::post('/impressions/{impression}/take-out', [ImpressionController::class, 'destroy']);
 Route::delete('/impressions/{impression}', [ImpressionController::class, 'destroy']);
 Route::post('/impressions/{impression}/restore', [ImpressionController::class, 'restore']);
-Route::put('/impressions/{impression}/contacts/{key}', ContactChoiceController::class)->where('key', '[a-z0-9-]+');
+Route::put('/impressions/{impression}/contacts/{key}', [ContactChoiceController::class, 'choose'])->where('key', '[a-z0-9-]+');
+Route::get('/impressions/{impression}/contacts/{key}/ways', [ContactChoiceController::class, 'ways'])->where('key', '[a-z0-9-]+');
+Route::post('/impressions/{impression}/contacts/{key}/way', [ContactChoiceController::class, 'take'])->where('key', '[a-z0-9-]+');
 Route::post('/impressions/{impression}/pours', [ImpressionController::class, 'pour']);
 
 Route::get('/pours/{pour}', [PourController::class, 'show']);

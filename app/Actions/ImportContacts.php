@@ -4,11 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use Apalos\Core\Contact\Findings;
-use Apalos\Core\Contact\Knowledge;
 use Apalos\Core\Contact\Rule;
-use Apalos\Core\Contact\Sure;
-use Apalos\Core\Contact\SurfaceState;
+use Apalos\Core\Contact\RuleGuard;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Models\Workshop;
@@ -34,16 +31,16 @@ final readonly class ImportContacts
         $in = $this->parsed($text)->only('rules', 'tests');
         $library = $this->library->knowledge();
         $known = array_map(static fn (Rule $rule): string => $rule->id, $library->rules);
-        $rules = [];
+        [$rules, $read] = [[], []];
         foreach ($in->objects('rules') as $i => $fields) {
             $rule = Rule::from($fields);
             if (in_array($rule->id, $known, true) || isset($rules[$rule->id])) {
                 throw BadInput::at("rules.{$i}.id", "There is already a rule named “{$rule->id}”. Give yours a name of its own.");
             }
-            $this->refuseOverrulingCertain($rule, $library, "rules.{$i}");
             $rules[$rule->id] = $fields->toArray();
+            $read[] = $rule;
         }
-        $this->refuseContradictions($library->with(...array_map(static fn (array $rule): Rule => Rule::from(Fields::of($rule)), array_values($rules))), $rules);
+        (new RuleGuard($library))->admit($read);
         $tests = array_map($this->test(...), $in->objects('tests'));
 
         return DB::transaction(function () use ($rules, $tests): array {
@@ -89,39 +86,5 @@ final readonly class ImportContacts
             'base' => $in->textOrNull('base'), 'place' => $in->textOrNull('place'), 'note' => $in->textOrNull('note'),
             'put_on_at' => $at, 'due_at' => $at, 'read_at' => $at,
         ];
-    }
-
-    /** A rule of the shop may say more than the library, never less where the library is certain. */
-    private function refuseOverrulingCertain(Rule $rule, Knowledge $library, string $field): void
-    {
-        foreach ($library->families as $fresh) {
-            foreach ($library->surfaces as $surface) {
-                foreach ([new SurfaceState, new SurfaceState(hoursSinceCure: 1.0), new SurfaceState(damp: true), new SurfaceState(sealedWith: 'shellac'), new SurfaceState(latexTouched: true), new SurfaceState(solventMinAgo: 5.0), new SurfaceState(hoursSinceCure: 48.0)] as $state) {
-                    if ($rule->speaksOf($fresh, $surface, $state) === null) {
-                        continue;
-                    }
-                    $before = Findings::on($fresh, $surface, $state, $library);
-                    $after = Findings::on($fresh, $surface, $state, $library->with($rule));
-                    if ($before->adhesion->sure === Sure::Certain && $after->adhesion === $rule && $rule->gives !== $before->adhesion->gives) {
-                        throw BadInput::at($field, "“{$rule->id}” would overrule “{$before->adhesion->id}” for {$fresh->name} on {$surface->name}, and that is certain: {$before->adhesion->text} Narrow your rule, or leave it out.");
-                    }
-                }
-            }
-        }
-    }
-
-    /** @param  array<string, mixed>  $own */
-    private function refuseContradictions(Knowledge $knowledge, array $own): void
-    {
-        foreach ($knowledge->families as $fresh) {
-            foreach ($knowledge->surfaces as $surface) {
-                $found = Findings::on($fresh, $surface, new SurfaceState, $knowledge);
-                foreach ($found->contradictions as $other) {
-                    if (isset($own[$other->id], $own[$found->adhesion->id])) {
-                        throw BadInput::at('rules', "“{$found->adhesion->id}” and “{$other->id}” contradict each other for {$fresh->name} on {$surface->name}. Leave one out, or say when each holds.");
-                    }
-                }
-            }
-        }
     }
 }

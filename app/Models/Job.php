@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property string $name
  * @property string|null $purpose
  * @property int $quantity
+ * @property bool $skin worn on skin
  * @property CarbonImmutable|null $due_on
  * @property CarbonImmutable $created_at
  */
@@ -27,9 +28,11 @@ final class Job extends Model
 
     protected $guarded = [];
 
+    protected $attributes = ['skin' => false];
+
     protected function casts(): array
     {
-        return ['due_on' => 'immutable_date', 'quantity' => 'integer', 'created_at' => 'immutable_datetime'];
+        return ['due_on' => 'immutable_date', 'quantity' => 'integer', 'skin' => 'boolean', 'created_at' => 'immutable_datetime'];
     }
 
     /** @return BelongsTo<Workshop, $this> */
@@ -41,6 +44,6 @@ final class Job extends Model
     /** @return HasMany<Impression, $this> */
     public function impressions(): HasMany
     {
-        return $this->hasMany(Impression::class)->orderBy('position')->orderBy('id');
+        return $this->hasMany(Impression::class)->orderBy('position')->orderBy('id')->chaperone();
     }
 }

@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $muted
  * @property float $scale_division_g
  * @property float $scale_capacity_g
+ * @property string $time_zone
  * @property int $day_starts_min
  * @property int $day_ends_min
  */

@@ -35,7 +35,7 @@ final readonly class ContactBoardView implements View
         $cells = [];
         foreach ($knowledge->families as $fresh) {
             foreach ($knowledge->surfaces as $surface) {
-                $result = $this->contacts->judge(['fresh' => ['family' => $fresh->id, 'skin_safe' => true], 'surface' => ['id' => $surface->id]]);
+                $result = $this->contacts->judge($this->contacts->asked(['fresh' => ['family' => $fresh->id, 'skin_safe' => true], 'surface' => ['id' => $surface->id]]));
                 $cells[$fresh->id][$surface->id] = ['verdict' => $result->verdict->value, 'in_short' => $result->inShort, 'tested' => $tested[$fresh->id][$surface->id] ?? null];
             }
         }

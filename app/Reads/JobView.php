@@ -15,6 +15,7 @@ use App\Models\PourState;
 use App\Workshop\JobContacts;
 use App\Workshop\JudgedContact;
 use App\Workshop\Library;
+use Carbon\CarbonImmutable;
 
 /**
  * A job: its piece and its chain, each link with its material and where its pours stand.
@@ -22,13 +23,13 @@ use App\Workshop\Library;
  * @phpstan-import-type ContactShape from ContactResult
  *
  * @phpstan-type LinkContactShape array{
- *     key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null,
- *     release: string|null, sealed_with: string|null, damp: bool, latex_touched: bool, hours_since_cure: float|null, hours_known: float|null, solvent_min_ago: float|null,
+ *     key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null, lapsed: string|null, words: string|null,
+ *     release: string|null, sealed_with: string|null, damp: bool, latex_touched: bool, cured_ms: int|null, opened_ms: int|null, solvent_ms: int|null,
  *     result: ContactShape
  * }
  * @phpstan-type LinkShape array{
  *     id: int, kind: string, positive: bool, name: string, material: string, material_code: string|null, shore: string|null, colour: string, note: string,
- *     status: string, pourable: bool,
+ *     status: string, pourable: bool, not_for_skin: bool,
  *     contacts: list<LinkContactShape>,
  *     surface: string|null, role: string, from_id: int|null, wall: string|null, bed: string|null,
  *     pours: list<array{id: int, state: string, href: string, grams: float|null, grade: string|null, at_ms: int|null, planned_ml: float|null}>
@@ -38,7 +39,7 @@ final readonly class JobView implements View
 {
     public function __construct(private Job $job, private Library $library, private JobContacts $contacts) {}
 
-    /** @return array{id: int, name: string, purpose: string, quantity: int, due_on: string|null, cast: int, chain: list<LinkShape>} */
+    /** @return array{id: int, name: string, purpose: string, quantity: int, due_on: string|null, skin: bool, cast: int, chain: list<LinkShape>} */
     public function toArray(): array
     {
         $chain = $this->contacts->chain($this->job);
@@ -49,6 +50,7 @@ final readonly class JobView implements View
             'purpose' => $this->job->purpose ?? '',
             'quantity' => $this->job->quantity,
             'due_on' => $this->job->due_on?->toDateString(),
+            'skin' => $this->job->skin,
             'cast' => $this->castSoFar(),
             'chain' => array_values($this->job->impressions->map(fn (Impression $impression): array => $this->link($impression, $chain))->all()),
         ];
@@ -78,6 +80,7 @@ final readonly class JobView implements View
             'note' => $impression->note ?? '',
             'status' => $this->status($impression),
             'pourable' => $impression->kind !== ImpressionKind::Original,
+            'not_for_skin' => $this->job->skin && $impression->kind === ImpressionKind::Cast && $sheet !== null && ! $sheet->sheet()->bool('skin_safe'),
             'contacts' => array_map($this->contact(...), $this->contacts->of($impression, $chain)),
             'surface' => $impression->surface,
             'role' => $impression->role->value,
@@ -109,15 +112,22 @@ final readonly class JobView implements View
             'fresh' => $contact->fresh->name,
             'blocks' => $contact->blocks,
             'overruled' => $contact->overruled(),
+            'lapsed' => $contact->lapsed(),
+            'words' => $contact->wordsAsked(),
             'release' => $chosen->textOrNull('release'),
             'sealed_with' => $chosen->textOrNull('sealed_with'),
             'damp' => $chosen->has('damp') && $chosen->bool('damp'),
             'latex_touched' => $chosen->has('latex_touched') && $chosen->bool('latex_touched'),
-            'hours_since_cure' => $chosen->numberOrNull('hours_since_cure'),
-            'hours_known' => $contact->hoursKnown,
-            'solvent_min_ago' => $chosen->numberOrNull('solvent_min_ago'),
+            'cured_ms' => self::ms($contact->curedAt),
+            'opened_ms' => self::ms($contact->openedAt),
+            'solvent_ms' => self::ms($contact->solventAt),
             'result' => $contact->result->toArray(),
         ];
+    }
+
+    private static function ms(?CarbonImmutable $at): ?int
+    {
+        return $at === null ? null : (int) $at->getTimestampMs();
     }
 
     private function status(Impression $impression): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Workshop;
 
+use Apalos\Core\Contact\ContactAnswer;
 use Apalos\Core\Contact\ContactEngine;
 use Apalos\Core\Contact\ContactRequest;
 use Apalos\Core\Contact\ContactResult;
@@ -42,8 +43,19 @@ final class ContactBook
      *
      * @throws \Apalos\Core\Input\BadInput
      */
-    public function judge(array $question): ContactResult
+    public function asked(array $question): ContactRequest
     {
-        return (new ContactEngine($this->knowledge()))->judge(ContactRequest::from(Fields::of([...$question, 'tests' => $this->tests()]), $this->knowledge()));
+        return ContactRequest::from(Fields::of([...$question, 'tests' => $this->tests()]), $this->knowledge());
+    }
+
+    public function judge(ContactRequest $request): ContactResult
+    {
+        return (new ContactEngine($this->knowledge()))->judge($request);
+    }
+
+    /** With what would make it safe, from this shop's shelf. */
+    public function answer(ContactRequest $request): ContactAnswer
+    {
+        return ContactAnswer::to($request, $this->knowledge(), $this->library->shelf());
     }
 }

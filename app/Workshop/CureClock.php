@@ -40,6 +40,12 @@ final class CureClock
         return $this->model($base)->band(Milestone::PotLife, $this->room->now(), null)?->likely;
     }
 
+    /** How long the bare base takes until it can be opened, in the room as it is now. */
+    public function opens(BaseSheet $base): ?Minutes
+    {
+        return $this->model($base)->band(Milestone::Demould, $this->room->now(), null)?->likely;
+    }
+
     /** @return array{low: CarbonImmutable, likely: CarbonImmutable, high: CarbonImmutable}|null */
     public function reaches(Pour $pour, Milestone $milestone, ?CarbonImmutable $met = null): ?array
     {

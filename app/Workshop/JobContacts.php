@@ -6,9 +6,8 @@ namespace App\Workshop;
 
 use Apalos\Core\Contact\Chain;
 use Apalos\Core\Contact\ChainLink;
-use Apalos\Core\Contact\ContactResult;
+use Apalos\Core\Contact\Overruling;
 use Apalos\Core\Contact\Touch;
-use Apalos\Core\Contact\Verdict;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
 use App\Models\Job;
@@ -18,8 +17,7 @@ use Carbon\CarbonImmutable;
 /** The contacts of a job: what each link touches, what was chosen for it, and the verdict. */
 final readonly class JobContacts
 {
-    /** What a maker may say of a surface on the job page. */
-    public const STATE = ['hours_since_cure', 'damp', 'solvent_min_ago', 'latex_touched', 'sealed_with'];
+    private const SKIN = 'skin';
 
     public function __construct(private Library $library, private ContactBook $contacts) {}
 
@@ -43,6 +41,21 @@ final readonly class JobContacts
         );
     }
 
+    /** One contact of a link, by its key; null where it touches no such thing. */
+    public function one(Impression $impression, string $key): ?JudgedContact
+    {
+        // As it stands here, kept or not: what is being chosen is judged before it is written down.
+        $job = $impression->job->load('impressions');
+        $links = $job->impressions->map(static fn (Impression $link): Impression => $link->id === $impression->id ? $impression : $link);
+        foreach ($this->of($impression, $this->chain($job->setRelation('impressions', $links))) as $contact) {
+            if ($contact->touch->key === $key) {
+                return $contact;
+            }
+        }
+
+        return null;
+    }
+
     /** @return list<JudgedContact> */
     public function of(Impression $impression, Chain $chain): array
     {
@@ -54,35 +67,41 @@ final readonly class JobContacts
         $judged = [];
         foreach ($chain->touches($link) as $touch) {
             $chosen = $impression->contacts[$touch->key] ?? [];
-            $state = array_filter(array_intersect_key($chosen, array_flip(self::STATE)), static fn (mixed $value): bool => $value !== null && $value !== '');
-            $known = $this->hoursSinceOpened($touch);
-            $result = $this->contacts->judge([
+            $opened = $this->openedAt($touch);
+            $cured = self::latest($opened, self::moment($chosen['cured_at'] ?? null));
+            $solvent = self::moment($chosen['solvent_at'] ?? null);
+            $now = CarbonImmutable::now();
+            $worn = $impression->kind === ImpressionKind::Cast && $impression->job->skin;
+            $request = $this->contacts->asked([
                 'fresh' => ['family' => $link->fresh->id, 'skin_safe' => $base?->sheet()->bool('skin_safe') ?? false],
-                'surface' => ['id' => $touch->surface->id, ...($known === null ? [] : ['hours_since_cure' => $known]), ...$state],
+                'surface' => array_filter([
+                    'id' => $touch->surface->id, 'hours_since_cure' => $cured === null ? null : max(0.0, $cured->diffInHours($now)), 'solvent_min_ago' => $solvent === null ? null : max(0.0, $solvent->diffInMinutes($now)),
+                    'damp' => $chosen['damp'] ?? null, 'latex_touched' => $chosen['latex_touched'] ?? null, 'sealed_with' => ($chosen['sealed_with'] ?? '') === '' ? null : $chosen['sealed_with'],
+                ], static fn (mixed $value): bool => $value !== null),
                 'intent' => 'separate',
                 'release' => is_string($chosen['release'] ?? null) && $chosen['release'] !== '' ? $chosen['release'] : null,
-                'use' => ['fine_detail' => $touch->link !== null],
+                'use' => ['fine_detail' => $touch->link !== null, 'skin' => $worn || $touch->surface->id === self::SKIN],
             ]);
-            $judged[] = new JudgedContact($touch, $link->fresh, $result, $chosen, self::blocks($result, $chosen), $known);
+            $judged[] = new JudgedContact($touch, $link->fresh, $request, $this->contacts->judge($request), $chosen, Overruling::from($chosen['overruled'] ?? null), $cured, $opened, $solvent);
         }
 
         return $judged;
     }
 
-    /** How long ago the link it touches came out of its own mould, where it was poured here; what the maker says outranks it. */
-    private function hoursSinceOpened(Touch $touch): ?float
+    /** When the link it touches came out of its own mould, where it was poured here. */
+    private function openedAt(Touch $touch): ?CarbonImmutable
     {
-        $pour = $touch->link === null ? null : Pour::query()->where('impression_id', $touch->link)->whereNotNull('opened_at')->orderByDesc('opened_at')->first();
-
-        return $pour?->opened_at === null ? null : round(max(0.0, $pour->opened_at->diffInHours(CarbonImmutable::now())), 1);
+        return $touch->link === null ? null : Pour::query()->where('impression_id', $touch->link)->whereNotNull('opened_at')->orderByDesc('opened_at')->first()?->opened_at;
     }
 
-    /** @param  array<string, mixed>  $chosen */
-    private static function blocks(ContactResult $result, array $chosen): bool
+    /** What was said last counts, and so does what happened since. */
+    private static function latest(?CarbonImmutable $one, ?CarbonImmutable $other): ?CarbonImmutable
     {
-        $unsafe = $result->verdict === Verdict::Stop || (in_array($result->verdict, [Verdict::Release, Verdict::SealAndRelease], true) && ! $result->safe);
-        $overruled = is_string($chosen['overruled'] ?? null) && $chosen['overruled'] !== '';
+        return $one === null ? $other : ($other === null ? $one : $one->max($other));
+    }
 
-        return $unsafe && ! $overruled;
+    private static function moment(mixed $written): ?CarbonImmutable
+    {
+        return is_string($written) && $written !== '' ? CarbonImmutable::parse($written) : null;
     }
 }

@@ -4,19 +4,46 @@ declare(strict_types=1);
 
 namespace App\Workshop;
 
+use Apalos\Core\Contact\ContactRequest;
 use Apalos\Core\Contact\ContactResult;
 use Apalos\Core\Contact\Family;
+use Apalos\Core\Contact\Overruling;
 use Apalos\Core\Contact\Touch;
+use Carbon\CarbonImmutable;
 
-/** One contact of a link with its verdict; `blocks` while it may not be poured. */
+/** One contact of a link with its verdict; it blocks while it may not be poured and nobody overruled just this. */
 final readonly class JudgedContact
 {
-    /** @param  array<string, mixed>  $chosen release, sealed_with, state, overruled */
-    public function __construct(public Touch $touch, public Family $fresh, public ContactResult $result, public array $chosen, public bool $blocks, public ?float $hoursKnown = null) {}
+    public bool $blocks;
 
+    /**
+     * @param  array<string, mixed>  $chosen  release, sealed_with, what is said of the surface
+     * @param  CarbonImmutable|null  $curedAt  when the surface cured, as far as anybody knows
+     * @param  CarbonImmutable|null  $openedAt  when it came out of its own mould here
+     */
+    public function __construct(
+        public Touch $touch, public Family $fresh, public ContactRequest $request, public ContactResult $result, public array $chosen, private ?Overruling $overruling,
+        public ?CarbonImmutable $curedAt, public ?CarbonImmutable $openedAt, public ?CarbonImmutable $solventAt,
+    ) {
+        $this->blocks = $result->blocks() && $this->overruled() === null;
+    }
+
+    /** Why somebody overruled just this verdict, for these rules, in this state. */
     public function overruled(): ?string
     {
-        return is_string($this->chosen['overruled'] ?? null) && $this->chosen['overruled'] !== '' ? $this->chosen['overruled'] : null;
+        return $this->overruling?->stillHolds($this->request, $this->result) === true ? $this->overruling->reason : null;
+    }
+
+    /** The reason of an overruling that was given for something else than stands here now. */
+    public function lapsed(): ?string
+    {
+        return $this->overruling !== null && $this->overruled() === null ? $this->overruling->reason : null;
+    }
+
+    /** What has to be typed out before it is overruled. */
+    public function wordsAsked(): ?string
+    {
+        return Overruling::wordsFor($this->request, $this->result);
     }
 
     /**

@@ -99,7 +99,10 @@ final class ContactsTest extends TestCase
         self::assertNull($this->start($mould)->started_at);
 
         $this->choose($mould, $key, ['overruled' => 'so what'])->assertSessionHasErrors('contact.overruled');
-        $this->choose($mould, $key, ['overruled' => 'It is a practice piece and may stay wet.'])->assertSessionHasNoErrors();
+        $why = 'It is a practice piece and may stay wet.';
+        $this->choose($mould, $key, ['overruled' => $why])->assertSessionHasErrors('contact.words');
+        $this->choose($mould, $key, ['overruled' => $why, 'words' => 'yes, yes'])->assertSessionHasErrors('contact.words');
+        $this->choose($mould, $key, ['overruled' => $why, 'words' => 'Platinum silicone on oil clay with sulphur: will not cure'])->assertSessionHasNoErrors();
         $pour = $this->start($mould);
         self::assertNotNull($pour->started_at);
         $text = implode(' ', array_column($this->getJson("/pours/{$pour->id}/state")->json('checklist'), 'text'));
@@ -127,7 +130,8 @@ final class ContactsTest extends TestCase
 
         $this->travel(3)->hours();
         self::assertSame('test-first', $verdict()['result']['verdict'], 'A mould this young slows a soft urethane.');
-        self::assertEqualsWithDelta(3.0, $verdict()['hours_known'], 0.1);
+        self::assertEqualsWithDelta(now()->subHours(3)->getTimestampMs(), $verdict()['opened_ms'], 60_000);
+        self::assertSame($verdict()['opened_ms'], $verdict()['cured_ms']);
         $this->travel(2)->days();
         self::assertSame('clear', $verdict()['result']['verdict']);
         $this->choose($boots, "link-{$mould->id}", ['hours_since_cure' => 2]);

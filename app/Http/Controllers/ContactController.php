@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Input\BadInput;
 use App\Actions\ImportContacts;
 use App\Models\OwnRule;
@@ -14,7 +13,6 @@ use App\Reads\ContactBoardView;
 use App\Workshop\ContactBook;
 use App\Workshop\CureClock;
 use App\Workshop\Library;
-use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -43,10 +41,10 @@ final readonly class ContactController
     /** One pair with the surface as somebody says it is. */
     public function judge(Request $request): JsonResponse
     {
-        return new JsonResponse($this->contacts->judge($request->json()->all())->toArray());
+        return new JsonResponse($this->contacts->answer($this->contacts->asked($request->json()->all()))->toArray());
     }
 
-    public function plan(Request $request, RoomTemperature $room): RedirectResponse
+    public function plan(Request $request, CureClock $clock): RedirectResponse
     {
         $said = $request->validate(
             ['fresh' => ['required', 'string'], 'surface' => ['required', 'string'], 'base' => ['nullable', 'string'], 'place' => ['nullable', 'string', 'max:300']],
@@ -60,7 +58,7 @@ final readonly class ContactController
             return back()->withErrors(['patch' => $wrong->getMessage()]);
         }
         $base = $this->library->shelf()->bases[$said['base'] ?? ''] ?? null;
-        $minutes = $base === null ? null : app(CureClock::class)->model($base)->band(Milestone::Demould, $room->now(), null)?->likely->min;
+        $minutes = $base === null ? null : $clock->opens($base)?->min;
         $now = CarbonImmutable::now();
         $this->workshop->testPatches()->create([
             'fresh' => $fresh, 'surface' => $surface, 'base' => $base?->code, 'place' => ($said['place'] ?? null) ?: null,

@@ -31,10 +31,10 @@ final class JobController
 
     public function store(JobRequest $request, Workshop $workshop): RedirectResponse
     {
-        /** @var array{name: string, purpose?: string|null, quantity: int, due_on?: string|null, chain?: list<array{kind: string, name: string, material?: string|null}>} $said */
+        /** @var array{name: string, purpose?: string|null, quantity: int, due_on?: string|null, skin?: bool, chain?: list<array{kind: string, name: string, material?: string|null}>} $said */
         $said = $request->validated();
         $job = DB::transaction(static function () use ($said, $workshop): Job {
-            $job = $workshop->jobs()->create(['name' => $said['name'], 'purpose' => $said['purpose'] ?? null, 'quantity' => $said['quantity'], 'due_on' => ($said['due_on'] ?? null) ?: null]);
+            $job = $workshop->jobs()->create(['name' => $said['name'], 'purpose' => $said['purpose'] ?? null, 'quantity' => $said['quantity'], 'due_on' => ($said['due_on'] ?? null) ?: null, 'skin' => (bool) ($said['skin'] ?? false)]);
             foreach ($said['chain'] ?? [] as $position => $link) {
                 $job->impressions()->create([...$link, 'position' => $position]);
             }
@@ -54,7 +54,7 @@ final class JobController
 
     public function update(JobRequest $request, Job $job): RedirectResponse
     {
-        $said = $request->safe()->only(['name', 'purpose', 'quantity', 'due_on']);
+        $said = $request->safe()->only(['name', 'purpose', 'quantity', 'due_on', 'skin']);
         $job->update([...$said, 'due_on' => ($said['due_on'] ?? null) ?: null]);
 
         return back();

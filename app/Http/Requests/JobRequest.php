@@ -20,6 +20,7 @@ final class JobRequest extends FormRequest
             'purpose' => ['nullable', 'string', 'max:2000'],
             'quantity' => ['required', 'integer', 'between:1,100000'],
             'due_on' => ['nullable', 'date_format:Y-m-d'],
+            'skin' => ['sometimes', 'boolean'],
             'chain' => ['sometimes', 'array', 'max:20'],
             'chain.*.kind' => ['required', Rule::enum(ImpressionKind::class)],
             'chain.*.name' => ['required', 'string', 'max:120'],

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Console;
 
-use Apalos\Core\Contact\ContactEngine;
+use Apalos\Core\Contact\ContactAnswer;
 use Apalos\Core\Contact\ContactRequest;
 use Apalos\Core\Cure\Clock;
 use Apalos\Core\Cure\CureRequest;
@@ -69,7 +69,7 @@ enum Verb: string
             self::Tint => is_array($answer = (new Tinter)->ask($in)) ? $answer : $answer->toArray(),
             self::Patch => (new PhotoPatchReader)->read($in)->toArray(),
             self::Series => (new SeriesPlanner)->ask($in),
-            self::Contact => (new ContactEngine($shelves->contacts))->judge(ContactRequest::from($in, $shelves->contacts))->toArray(),
+            self::Contact => ContactAnswer::to(ContactRequest::from($in, $shelves->contacts), $shelves->contacts, $shelves->materials)->toArray(),
             self::Mould => (new MouldChooser($shelves->moulds, $shelves->contacts))->choose(PieceRequest::from($in, $shelves->contacts))->toArray(),
         };
     }

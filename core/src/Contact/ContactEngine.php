@@ -16,7 +16,8 @@ final readonly class ContactEngine
     {
         $found = Findings::on($request->fresh, $request->surface, $request->state, $this->knowledge);
         $inhibitors = $this->standing($found->inhibitors, $request);
-        $inhibition = $inhibitors === [] ? Inhibition::None : Inhibition::from($inhibitors[0]->gives);
+        $doubt = $inhibitors === [] ? $this->doubtfulSealer($request) : null;
+        $inhibition = $doubt !== null ? Inhibition::MaySlow : ($inhibitors === [] ? Inhibition::None : Inhibition::from($inhibitors[0]->gives));
         $adhesion = Adhesion::from($found->adhesion->gives);
         $releases = $found->forbidden === [] ? $this->ranking->of($request, $this->knowledge) : [];
         $objections = $this->objections($request, $found, $adhesion, $releases);
@@ -24,8 +25,9 @@ final readonly class ContactEngine
         $because = [
             ...$objections,
             ...array_map(static fn (Rule $rule): array => $rule->because(), $inhibitors),
+            ...($doubt === null ? [] : [$doubt]),
             $found->adhesion->because(),
-            ...($inhibitors === [] && $found->inhibitors === [] ? [$found->cure->because()] : []),
+            ...($inhibitors === [] && $doubt === null && $found->inhibitors === [] ? [$found->cure->because()] : []),
         ];
         if ($request->tested === true && $found->inhibitors !== []) {
             $because[] = ['rule' => 'own-test', 'text' => 'Your own test of this pair cured and came away.', 'sure' => 'usual'];
@@ -46,7 +48,25 @@ final readonly class ContactEngine
             $releases,
             $this->ranking->ruinous($request, $this->knowledge),
             $this->cautions($request),
+            $this->standingInTheWay($verdict, $request, $objections, $inhibitors, $doubt, $found->adhesion),
         );
+    }
+
+    /**
+     * @param  list<array{rule: string, text: string, sure: string}>  $objections
+     * @param  list<Rule>  $inhibitors
+     * @param  array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}|null  $doubt
+     * @return list<string>
+     */
+    private function standingInTheWay(Verdict $verdict, ContactRequest $request, array $objections, array $inhibitors, ?array $doubt, Rule $adhesion): array
+    {
+        return match (true) {
+            $this->isSafe($verdict, $request) => [],
+            $objections !== [] => array_column($objections, 'rule'),
+            $inhibitors !== [] => array_map(static fn (Rule $rule): string => $rule->id, $inhibitors),
+            $doubt !== null => [$doubt['rule']],
+            default => [$adhesion->id],
+        };
     }
 
     /**
@@ -60,6 +80,21 @@ final readonly class ContactEngine
         return $request->tested === true
             ? array_values(array_filter($inhibitors, static fn (Rule $rule): bool => $rule->sure === Sure::Certain))
             : $inhibitors;
+    }
+
+    /**
+     * A sealer closes pores and stops no chemistry; some bring chemistry of their own.
+     *
+     * @return array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}|null
+     */
+    private function doubtfulSealer(ContactRequest $request): ?array
+    {
+        $sealer = $this->knowledge->sealers[$request->state->sealedWith ?? ''] ?? null;
+        if ($sealer === null || $request->tested === true || ! $sealer->isDoubtfulUnder($request->fresh)) {
+            return null;
+        }
+
+        return ['rule' => "sealer-{$sealer->id}", 'text' => "{$sealer->name} keeps some batches of {$request->fresh->name} from curing: test it under this one first.", 'sure' => 'usual'];
     }
 
     /**

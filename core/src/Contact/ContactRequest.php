@@ -55,6 +55,16 @@ final readonly class ContactRequest
         );
     }
 
+    /** The same question with something changed. */
+    public function with(
+        ?Family $fresh = null, ?bool $skinSafe = null, ?SurfaceState $state = null, ?Release $release = null, bool $clearRelease = false, ?bool $tested = null,
+    ): self {
+        return new self(
+            $fresh ?? $this->fresh, $skinSafe ?? $this->skinSafe, $this->surface, $state ?? $this->state, $this->intent, $clearRelease ? null : ($release ?? $this->release),
+            $this->onSkin, $this->paintAfter, $this->fineDetail, $fresh === null ? ($tested ?? $this->tested) : $tested,
+        );
+    }
+
     public function isPorous(): bool
     {
         return ! $this->state->isSealed() && ($this->state->porous ?? $this->surface->porous);

@@ -26,6 +26,7 @@ final readonly class ContactResult
      * @param  list<array{release: Release, fit: float, why: string}>  $releases
      * @param  list<array{release: Release, why: string}>  $ruinous
      * @param  list<string>  $cautions
+     * @param  list<string>  $standingInTheWay  ids of the rules that keep it from being safe
      */
     public function __construct(
         public Verdict $verdict,
@@ -39,7 +40,14 @@ final readonly class ContactResult
         public array $releases,
         public array $ruinous,
         public array $cautions,
+        public array $standingInTheWay = [],
     ) {}
+
+    /** It may not be poured like this: it is stopped, or what it asks for is still missing. A test that is due is done on the way. */
+    public function blocks(): bool
+    {
+        return $this->verdict === Verdict::Stop || (in_array($this->verdict, [Verdict::Release, Verdict::SealAndRelease], true) && ! $this->safe);
+    }
 
     /** @return ContactShape */
     public function toArray(): array

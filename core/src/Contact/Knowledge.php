@@ -85,6 +85,16 @@ final readonly class Knowledge
         return $this->releases[$id] ?? throw BadInput::at($field, "There is no release “{$id}”. Known are: ".implode(', ', array_keys($this->releases)).'.');
     }
 
+    /**
+     * The same with no rules but these.
+     *
+     * @param  list<Rule>  $rules
+     */
+    public function only(array $rules): self
+    {
+        return new self($this->families, $this->surfaces, $rules, $this->releases, $this->sealers, $this->cautions);
+    }
+
     /** The same with rules of the shop's own added. */
     public function with(Rule ...$own): self
     {

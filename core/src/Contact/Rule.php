@@ -37,6 +37,12 @@ final readonly class Rule
         );
     }
 
+    /** It speaks of this pair in some state of the surface. */
+    public function isAbout(Family $fresh, Surface $surface): bool
+    {
+        return $this->fresh->names($fresh->id, $fresh->groups) !== null && $this->surface->names($surface->id, $surface->groups) !== null;
+    }
+
     /** How exactly it speaks of this pair in this state; null where it does not. Conditions outweigh names. */
     public function speaksOf(Family $fresh, Surface $surface, SurfaceState $state): ?int
     {

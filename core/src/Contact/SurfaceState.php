@@ -34,6 +34,12 @@ final readonly class SurfaceState
         );
     }
 
+    /** The same surface with something changed about it. */
+    public function with(?float $hoursSinceCure = null, ?bool $damp = null, ?string $sealedWith = null, ?float $solventMinAgo = null): self
+    {
+        return new self($hoursSinceCure ?? $this->hoursSinceCure, $damp ?? $this->damp, $this->porous, $sealedWith ?? $this->sealedWith, $solventMinAgo ?? $this->solventMinAgo, $this->latexTouched);
+    }
+
     public function isSealed(): bool
     {
         return $this->sealedWith !== null;

@@ -108,7 +108,7 @@ final class KnowledgeTest extends TestCase
 
     public function test_a_pair_that_no_rule_speaks_of_would_be_noticed(): void
     {
-        $bare = Knowledge::of(['jam' => ['name' => 'jam', 'like' => [], 'cures_to' => 'toast', 'wear' => 0, 'wear_text' => 'none', 'hazards' => []]], ['toast' => ['name' => 'toast', 'like' => [], 'porous' => true]], [], [], [], []);
+        $bare = Knowledge::of(['jam' => ['name' => 'jam', 'like' => [], 'makes' => 'rubber', 'serves' => [], 'cures_to' => 'toast', 'wear' => 0, 'wear_text' => 'none', 'hazards' => []]], ['toast' => ['name' => 'toast', 'like' => [], 'porous' => true]], [], [], [], []);
 
         $this->expectException(BadInput::class);
         Findings::on($bare->family('jam'), $bare->surface('toast'), new SurfaceState, $bare);

@@ -7,14 +7,17 @@ namespace Apalos\Core\Tests\Contact;
 use Apalos\Core\Console\Shelves;
 use Apalos\Core\Contact\Knowledge;
 use Apalos\Core\Mould\MouldLibrary;
+use Apalos\Core\Tests\Material\SheetsTest;
 use Symfony\Component\Yaml\Yaml;
 
 /** The knowledge that ships with the application. */
 final class Shipped
 {
+    private static ?Knowledge $read = null;
+
     public static function knowledge(): Knowledge
     {
-        return Knowledge::of(...array_map(
+        return self::$read ??= Knowledge::of(...array_map(
             static fn (string $file): array => Yaml::parseFile(__DIR__."/../../../library/{$file}.yaml"),
             ['contacts/families', 'contacts/surfaces', 'contacts/rules', 'contacts/releases', 'contacts/sealers', 'cautions'],
         ));
@@ -22,6 +25,6 @@ final class Shipped
 
     public static function shelves(): Shelves
     {
-        return new Shelves(self::knowledge(), MouldLibrary::of(Yaml::parseFile(__DIR__.'/../../../library/mould-kinds.yaml')));
+        return new Shelves(self::knowledge(), MouldLibrary::of(Yaml::parseFile(__DIR__.'/../../../library/mould-kinds.yaml')), SheetsTest::shelf());
     }
 }

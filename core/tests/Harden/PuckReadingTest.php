@@ -72,7 +72,7 @@ final class PuckReadingTest extends TestCase
     {
         $base = BaseSheet::of(Yaml::parseFile(__DIR__.'/../../../library/materials/pr-10.yaml'));
 
-        return SofteningEffectsResult::of($base, new Softening(2.7, 1.9, 0.35, 0.22, 70.0), 100.0, $pct, $thinnest);
+        return SofteningEffectsResult::of($base, new Softening(2.7, 1.9, 0.35, 0.22, 70.0), 100.0, $pct, $thinnest, $base->times['pot_life_min'] ?? null);
     }
 
     public function test_without_softener_the_sheet_stands(): void

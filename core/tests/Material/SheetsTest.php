@@ -30,9 +30,11 @@ final class SheetsTest extends TestCase
         return array_combine(array_map(static fn (string $file): string => basename($file, '.yaml'), $files), array_map(static fn (string $file): array => [$file], $files));
     }
 
+    private static ?Shelf $read = null;
+
     public static function shelf(): Shelf
     {
-        return Shelf::of(array_map(static fn (array $file): array => Yaml::parseFile($file[0]), array_values(self::files())));
+        return self::$read ??= Shelf::of(array_map(static fn (array $file): array => Yaml::parseFile($file[0]), array_values(self::files())));
     }
 
     #[DataProvider('files')]

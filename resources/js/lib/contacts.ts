@@ -2,6 +2,8 @@ import type { Kind } from '../parts/Mark.svelte';
 import type { JobView } from '../types/server';
 
 export type Contact = JobView['chain'][number]['contacts'][number];
+/** A way out of a contact that is not safe. */
+export type Way = { kind: string; what: string; adds_min: number; cost_hint: number | null; steps: { kind: string; id: string }[] };
 export type ReleaseWords = {
     name: string;
     how: string;

@@ -790,6 +790,7 @@ export type JobView = {
     purpose: string;
     quantity: number;
     due_on: string | null;
+    skin: boolean;
     cast: number;
     chain: ({
         id: number;
@@ -803,6 +804,7 @@ export type JobView = {
         note: string;
         status: string;
         pourable: boolean;
+        not_for_skin: boolean;
         contacts: ({
             key: string;
             with: string;
@@ -811,13 +813,15 @@ export type JobView = {
             fresh: string;
             blocks: boolean;
             overruled: string | null;
+            lapsed: string | null;
+            words: string | null;
             release: string | null;
             sealed_with: string | null;
             damp: boolean;
             latex_touched: boolean;
-            hours_since_cure: number | null;
-            hours_known: number | null;
-            solvent_min_ago: number | null;
+            cured_ms: number | null;
+            opened_ms: number | null;
+            solvent_ms: number | null;
             result: ContactResult;
         })[];
         surface: string | null;

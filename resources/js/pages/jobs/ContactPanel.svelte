@@ -1,22 +1,21 @@
 <script lang="ts">
     import { router } from '@inertiajs/svelte';
-    import { untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
     import { doing, markOf, wordsOf, type Contact, type Words } from '../../lib/contacts';
     import { refused } from '../../lib/refused';
-    import { inWords, minutes } from '../../lib/units';
+    import { dayAndTime, inWords, minutes, span } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
     import Mark from '../../parts/Mark.svelte';
     import Measure from '../../parts/Measure.svelte';
-    import TextLine from '../../parts/TextLine.svelte';
     import Compare from './Compare.svelte';
+    import Overrule from './Overrule.svelte';
+    import WaysOut from './WaysOut.svelte';
 
     let { contact, linkId, linkName, words }: { contact: Contact; linkId: number; linkName: string; words: Words } = $props();
 
     const result = $derived(contact.result);
-    let reason = $state(untrack(() => contact.overruled ?? ''));
-    let hours = $state<number | string | null>(untrack(() => contact.hours_since_cure));
-    let solvent = $state<number | string | null>(untrack(() => contact.solvent_min_ago));
+    let hours = $state<number | string | null>(null);
+    let solvent = $state<number | string | null>(null);
     let more = $state(false);
     const shown = $derived(more ? result.releases : result.releases.slice(0, 3));
 
@@ -42,22 +41,13 @@
         hours_since_cure: number | string | null;
         solvent_min_ago: number | string | null;
         overruled: string | null;
+        words: string;
     }>;
+    const url = $derived(`/impressions/${String(linkId)}/contacts/${contact.key}`);
+    const ago = (ms: number): string => `${dayAndTime(ms)}, ${span(bench.now - ms)} ago`;
     function choose(change: Chosen): void {
-        router.put(
-            `/impressions/${String(linkId)}/contacts/${contact.key}`,
-            {
-                release: contact.release,
-                sealed_with: contact.sealed_with,
-                damp: contact.damp,
-                latex_touched: contact.latex_touched,
-                hours_since_cure: hours,
-                solvent_min_ago: solvent,
-                overruled: contact.overruled,
-                ...change,
-            },
-            { preserveScroll: true, preserveState: true },
-        );
+        // Only what was said just now: a moment that is written down goes on ageing.
+        router.put(url, change, { preserveScroll: true, preserveState: true });
     }
 </script>
 
@@ -72,7 +62,7 @@
 
     {#if result.releases.length > 0 && result.inhibition !== 'stops'}
         <fieldset class="mt-3">
-            <legend class="font-bold">Between the two</legend>
+            <legend class="font-bold">Release</legend>
             <div class="cards">
                 {#each shown as release (release.id)}
                     <label class:on={contact.release === release.id}>
@@ -113,6 +103,9 @@
         <Compare releases={result.releases} {words} fuses={result.adhesion === 'fuses'} />
     {/if}
 
+    {#if contact.blocks || (result.verdict === 'test-first' && contact.overruled === null)}
+        <WaysOut {url} mark={`${result.verdict} ${result.in_short} ${contact.fresh} ${contact.release ?? ''}`} />
+    {/if}
     {#if result.plan.length > 0}
         <ol class="plan" aria-label="What to do">
             {#each result.plan as step, i (i)}
@@ -132,8 +125,8 @@
         open={contact.damp ||
             contact.latex_touched ||
             contact.sealed_with !== null ||
-            contact.hours_since_cure !== null ||
-            contact.solvent_min_ago !== null}
+            contact.cured_ms !== null ||
+            contact.solvent_ms !== null}
     >
         <summary class="link cursor-pointer">The surface as it is today</summary>
         <div class="state">
@@ -148,12 +141,32 @@
             <Measure
                 label="Hours since it cured"
                 kind="plain"
-                hint={contact.hours_known === null ? '' : `${String(contact.hours_known)} h, from its own pour`}
+                hint={contact.cured_ms === null
+                    ? ''
+                    : contact.cured_ms === contact.opened_ms
+                      ? `opened ${ago(contact.cured_ms)}`
+                      : `cured ${ago(contact.cured_ms)}`}
                 bind:value={hours}
                 error={refused('contact.hours_since_cure')}
             />
-            <Measure label="Minutes since solvent" kind="plain" bind:value={solvent} error={refused('contact.solvent_min_ago')} />
-            <button type="button" class="btn self-end" onclick={() => choose({})}>Judge again</button>
+            <Measure
+                label="Minutes since solvent"
+                kind="plain"
+                hint={contact.solvent_ms === null ? '' : ago(contact.solvent_ms)}
+                bind:value={solvent}
+                error={refused('contact.solvent_min_ago')}
+            />
+            <button
+                type="button"
+                class="btn self-end"
+                onclick={() => {
+                    choose({
+                        ...(hours === null ? {} : { hours_since_cure: hours }),
+                        ...(solvent === null ? {} : { solvent_min_ago: solvent }),
+                    });
+                    [hours, solvent] = [null, null];
+                }}>Judge again</button
+            >
             <label class="flex items-center gap-2"
                 ><input
                     type="checkbox"
@@ -173,33 +186,7 @@
         </div>
     </details>
 
-    {#if contact.blocks || contact.overruled !== null}
-        <form
-            class="mt-3 grid gap-2"
-            onsubmit={(event) => {
-                event.preventDefault();
-                choose({ overruled: reason });
-            }}
-        >
-            <TextLine
-                label="You know better? It is kept with your reason and asked again before the pour."
-                placeholder="why it is safe all the same"
-                bind:value={reason}
-                error={refused('contact.overruled')}
-            />
-            <div class="flex gap-2">
-                <button class="btn btn-sm">Overrule it</button>
-                {#if contact.overruled !== null}<button
-                        type="button"
-                        class="btn btn-ghost btn-sm"
-                        onclick={() => {
-                            reason = '';
-                            choose({ overruled: null });
-                        }}>Take that back</button
-                    >{/if}
-            </div>
-        </form>
-    {/if}
+    <Overrule {contact} onoverrule={(overruled, words) => choose({ overruled, words })} />
 </article>
 
 <style>

@@ -73,6 +73,25 @@
     </p>
 </div>
 
+<label class="mt-2 flex min-h-11 w-fit items-center gap-3"
+    ><input
+        type="checkbox"
+        class="checkbox"
+        checked={job.skin}
+        onchange={(event) =>
+            router.put(
+                `/jobs/${String(job.id)}`,
+                { name: job.name, purpose: job.purpose, quantity: job.quantity, due_on: job.due_on, skin: event.currentTarget.checked },
+                { preserveScroll: true, preserveState: true },
+            )}
+    /> Worn on skin</label
+>
+{#if job.chain.some((l) => l.not_for_skin)}
+    <p class="font-bold text-error" role="alert">
+        {job.chain.find((l) => l.not_for_skin)?.material} is not sold for skin. Take one that is, and patch-test the wearer.
+    </p>
+{/if}
+
 <section aria-label="Chain" class="mt-4">
     <Chain
         chain={job.chain}

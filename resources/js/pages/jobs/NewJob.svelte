@@ -16,6 +16,7 @@
         purpose: '',
         quantity: 1 as number | string,
         due_on: '',
+        skin: false,
         original: '',
         surface: '',
         mould: 'pr-25',
@@ -47,6 +48,10 @@
         <textarea class="textarea w-full" rows="2" bind:value={form.purpose}></textarea>
         {#if wrong.purpose !== undefined}<span class="say" role="alert">{wrong.purpose}</span>{/if}
     </label>
+    <label class="flex min-h-11 items-center gap-3"
+        ><input type="checkbox" class="checkbox" bind:checked={form.skin} /> It is worn on skin: only releases that are safe there are offered
+        for its casts</label
+    >
     <div class="grid gap-3 md:grid-cols-4">
         <TextLine label="What is the first mould taken from?" placeholder="clay sculpt, print, old part …" bind:value={form.original} />
         <Choice label="Its surface" bind:value={form.surface}>

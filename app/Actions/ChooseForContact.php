@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Apalos\Core\Contact\Overruling;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use App\Models\Impression;
+use App\Workshop\ContactBook;
+use App\Workshop\JobContacts;
+use Carbon\CarbonImmutable;
+
+/**
+ * Writes down what is chosen for one contact: release, sealer, the surface as somebody says it is, or an overruling with its reason.
+ * “72 hours ago” is written down as a moment, so that it ages.
+ */
+final readonly class ChooseForContact
+{
+    private const LONGEST_AGO_H = 87_600.0;
+
+    public function __construct(private JobContacts $contacts, private ContactBook $book) {}
+
+    /**
+     * @param  Fields  $in  any of `release`, `sealed_with`, `damp`, `latex_touched`, `hours_since_cure`, `solvent_min_ago`, `overruled` with `words`; what is not named stays
+     *
+     * @throws BadInput and then nothing is changed
+     */
+    public function __invoke(Impression $impression, string $key, Fields $in, CarbonImmutable $now): void
+    {
+        $in->only('release', 'sealed_with', 'damp', 'latex_touched', 'hours_since_cure', 'solvent_min_ago', 'overruled', 'words');
+        $knowledge = $this->book->knowledge();
+        $chosen = $impression->contacts[$key] ?? [];
+        foreach ($in->names() as $name) {
+            $chosen = match ($name) {
+                'release' => [...$chosen, 'release' => $in->textOrNull('release') === null ? null : $knowledge->release($in->text('release'))->id],
+                'sealed_with' => [...$chosen, 'sealed_with' => $this->sealer($in->textOrNull('sealed_with'))],
+                'damp', 'latex_touched' => [...$chosen, $name => $in->bool($name)],
+                'hours_since_cure' => [...$chosen, 'cured_at' => self::ago($in->numberOrNull($name, 0.0, self::LONGEST_AGO_H), 60.0, $now)],
+                'solvent_min_ago' => [...$chosen, 'solvent_at' => self::ago($in->numberOrNull($name, 0.0, 60.0 * self::LONGEST_AGO_H), 1.0, $now)],
+                'overruled' => [...$chosen, 'overruled' => null],
+                default => $chosen,
+            };
+        }
+        $impression->contacts = [...($impression->contacts ?? []), $key => $chosen];
+        $reason = $in->textOrNull('overruled');
+        if ($reason !== null) {
+            // Judged with what was chosen just now: it is for that, and for nothing else.
+            $judged = $this->contacts->one($impression, $key) ?? throw BadInput::at('overruled', 'This contact is no longer there.');
+            $impression->contacts = [...$impression->contacts, $key => [...$chosen, 'overruled' => Overruling::of($reason, $in->textOrNull('words'), $judged->request, $judged->result)->toArray()]];
+        }
+        $impression->save();
+    }
+
+    private function sealer(?string $id): ?string
+    {
+        return $id === null || isset($this->book->knowledge()->sealers[$id]) ? $id : throw BadInput::at('sealed_with', "There is no sealer “{$id}”. Choose one from the list.");
+    }
+
+    private static function ago(?float $long, float $minutes, CarbonImmutable $now): ?string
+    {
+        return $long === null ? null : $now->subMilliseconds((int) round($long * $minutes * 60_000.0))->toIso8601ZuluString('millisecond');
+    }
+}

@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Apalos\Core\Contact\Way;
+use Apalos\Core\Contact\WayKind;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use App\Models\Impression;
+use App\Models\ImpressionKind;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Models\Workshop;
+use App\Workshop\ContactBook;
+use App\Workshop\CureClock;
+use App\Workshop\JudgedContact;
+use App\Workshop\Library;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/** Applies one of the ways out of a contact that is not safe, in one press: whatever it changes, the contact is judged anew. */
+final readonly class TakeWayOut
+{
+    private const USUAL_TEST_MIN = 360.0;
+
+    public function __construct(private Workshop $workshop, private ContactBook $book, private Library $library, private CureClock $clock, private ChooseForContact $choose, private ReviseChain $chain) {}
+
+    /**
+     * @param  Fields  $in  `steps` of one of the ways that are offered
+     * @return string what was done, in words
+     *
+     * @throws BadInput for a way that is no longer offered
+     */
+    public function __invoke(Impression $impression, JudgedContact $contact, Fields $in, CarbonImmutable $now): string
+    {
+        $steps = array_map(static fn (Fields $step): array => ['kind' => $step->only('kind', 'id')->text('kind'), 'id' => $step->text('id')], $in->only('steps')->objects('steps'));
+        $way = null;
+        foreach ($this->book->answer($contact->request)->ways as $offered) {
+            $way = $offered->toArray()['steps'] === $steps ? $offered : $way;
+        }
+        if ($way === null) {
+            throw BadInput::at('steps', 'That is no longer a way out here. Look at what is offered now.');
+        }
+
+        return DB::transaction(function () use ($impression, $contact, $way, $now): string {
+            foreach ($way->steps as ['kind' => $kind, 'id' => $id]) {
+                match ($kind) {
+                    WayKind::Release => ($this->choose)($impression, $contact->touch->key, Fields::of(['release' => $id]), $now),
+                    WayKind::Seal, WayKind::Barrier => ($this->choose)($impression, $contact->touch->key, Fields::of(['sealed_with' => $id]), $now),
+                    WayKind::Base => $this->base($impression, $id),
+                    WayKind::Test => $this->test($contact, $impression, $now),
+                    WayKind::Wait, WayKind::Link => null,
+                };
+            }
+            if ($way->steps[0]['kind'] === WayKind::Link) {
+                $this->detour($impression, $way);
+            }
+
+            return $this->said($way, $now);
+        });
+    }
+
+    private function base(Impression $impression, string $code): void
+    {
+        $was = $impression->material;
+        $impression->update(['material' => $code]);
+        foreach ($impression->pours()->where('state', PourState::Draft)->get() as $draft) {
+            /** @var Pour $draft */
+            if ($draft->baseCode() === $was) {
+                $sheet = $draft->sheet;
+                data_set($sheet, 'formula.base', $code);
+                $draft->update(['sheet' => $sheet]);
+            }
+        }
+    }
+
+    private function test(JudgedContact $contact, Impression $impression, CarbonImmutable $now): void
+    {
+        $base = $this->library->shelf()->bases[$impression->material ?? ''] ?? null;
+        $minutes = $base === null ? null : $this->clock->opens($base)?->min;
+        $this->workshop->testPatches()->create([
+            'fresh' => $contact->fresh->id, 'surface' => $contact->touch->surface->id, 'base' => $base?->code, 'place' => "{$impression->job->name}: {$contact->touch->with}",
+            'put_on_at' => $now, 'due_at' => $now->addSeconds((int) round(($minutes ?? self::USUAL_TEST_MIN) * 60)),
+        ]);
+    }
+
+    /** A mould of one base, a copy of the other in it; what was to be poured takes its shape from the copy. */
+    private function detour(Impression $impression, Way $way): void
+    {
+        $shelf = $this->library->shelf()->bases;
+        $before = $impression->job->impressions()->where('position', '<', $impression->position)->orderByDesc('position')->first();
+        $source = $impression->from_id ?? $before?->id;
+        $turn = $impression->kind->isPositive();
+        [$first, $second] = [$shelf[$way->steps[0]['id']], $shelf[$way->steps[1]['id']]];
+        $mould = $this->chain->insert($impression->job, ['kind' => $turn ? ImpressionKind::Copy : ImpressionKind::Mould, 'name' => $turn ? "Copy of {$first->name}" : "Mould of {$first->name}", 'material' => $first->code, 'from_id' => $source], $before?->id);
+        $copy = $this->chain->insert($impression->job, ['kind' => $turn ? ImpressionKind::Mould : ImpressionKind::Copy, 'name' => $turn ? "Mould of {$second->name}" : "Copy of {$second->name}", 'material' => $second->code, 'from_id' => $mould->id], $mould->id);
+        $this->chain->change($impression->refresh(), ['from_id' => $copy->id]);
+    }
+
+    private function said(Way $way, CarbonImmutable $now): string
+    {
+        return match ($way->steps[0]['kind']) {
+            WayKind::Wait => 'It is safe from '.$now->addMinutes((int) ceil($way->addsMin))->setTimezone($this->workshop->time_zone)->format('D j M, H:i').' on. Nothing else has to be changed.',
+            WayKind::Test => 'The test patch is on the list. Read it when it is due.',
+            default => ucfirst($way->what).': it is in the chain.',
+        };
+    }
+}

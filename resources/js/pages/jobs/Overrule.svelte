@@ -1,0 +1,51 @@
+<script lang="ts">
+    /** The last resort: somebody knows better. What is certain has to be typed out first. */
+    import { untrack } from 'svelte';
+    import type { Contact } from '../../lib/contacts';
+    import { refused } from '../../lib/refused';
+    import TextLine from '../../parts/TextLine.svelte';
+
+    let { contact, onoverrule }: { contact: Contact; onoverrule: (reason: string | null, words: string) => void } = $props();
+
+    let reason = $state(untrack(() => contact.overruled ?? contact.lapsed ?? ''));
+    let words = $state('');
+</script>
+
+{#if contact.lapsed !== null}
+    <p class="mt-3 text-sm" role="status">
+        It was overruled once (“{contact.lapsed}”), for something else than stands here now. That no longer holds.
+    </p>
+{/if}
+{#if contact.blocks || contact.overruled !== null}
+    <details class="mt-3" open={contact.overruled !== null}>
+        <summary class="link cursor-pointer quiet">{contact.overruled === null ? 'You know better all the same?' : 'Overruled'}</summary>
+        <form
+            class="mt-2 grid gap-2"
+            onsubmit={(event) => {
+                event.preventDefault();
+                onoverrule(reason, words);
+            }}
+        >
+            <TextLine
+                label="Your reason. It is kept, asked again before the pour, and lapses when anything here changes."
+                placeholder="why it is safe all the same"
+                bind:value={reason}
+                error={refused('contact.overruled')}
+            />
+            {#if contact.words !== null && contact.overruled === null}
+                <TextLine label="This is certain. Type it out: {contact.words}" bind:value={words} error={refused('contact.words')} />
+            {/if}
+            <div class="flex gap-2">
+                <button class="btn">Overrule it</button>
+                {#if contact.overruled !== null}<button
+                        type="button"
+                        class="btn btn-ghost"
+                        onclick={() => {
+                            reason = '';
+                            onoverrule(null, '');
+                        }}>Take that back</button
+                    >{/if}
+            </div>
+        </form>
+    </details>
+{/if}
