@@ -8,6 +8,7 @@ use Apalos\Core\Contact\Rule;
 use Apalos\Core\Contact\RuleGuard;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use App\Exchange\Moment;
 use App\Models\Workshop;
 use App\Workshop\ContactBook;
 use App\Workshop\Library;
@@ -77,7 +78,7 @@ final readonly class ImportContacts
     {
         $in->only('fresh', 'surface', 'passed', 'base', 'place', 'note', 'read_at');
         $knowledge = $this->contacts->knowledge();
-        $at = CarbonImmutable::parse($in->textOrNull('read_at') ?? 'now')->startOfSecond();
+        $at = (Moment::in($in, 'read_at') ?? CarbonImmutable::now())->startOfSecond();
 
         return [
             'fresh' => $knowledge->family($in->text('fresh'), $in->at('fresh'))->id,

@@ -13,6 +13,7 @@ use Apalos\Core\Tint\Lab;
 use Apalos\Core\Tint\Translucency;
 use Apalos\Core\Units\ShoreScale;
 use App\Models\Swatch;
+use App\Models\Workshop;
 use App\Workshop\KnownSwatch;
 use Carbon\CarbonImmutable;
 
@@ -20,6 +21,8 @@ use Carbon\CarbonImmutable;
 final readonly class ReadSwatch
 {
     private const MOST_WITHIN = 99.0;
+
+    public function __construct(private Workshop $workshop) {}
 
     /**
      * @param  Fields  $in  `kind` hardness with `scale` and `readings`, or colour with `lab`, `backing`, `source`
@@ -30,7 +33,7 @@ final readonly class ReadSwatch
     public function __invoke(Swatch $swatch, Fields $in, CarbonImmutable $now): array
     {
         $in->only('kind', 'at', 'scale', 'readings', 'backing', 'lab', 'card_lab', 'source', 'within_delta_e');
-        $at = self::at($in, $now);
+        $at = self::at($in, $now, $this->workshop->zone());
         if ($at->lt($swatch->poured_at)) {
             throw BadInput::at('at', 'That was before the swatch was poured. Put the time right.');
         }
@@ -42,14 +45,14 @@ final readonly class ReadSwatch
         };
     }
 
-    private static function at(Fields $in, CarbonImmutable $now): CarbonImmutable
+    private static function at(Fields $in, CarbonImmutable $now, string $zone): CarbonImmutable
     {
         $said = $in->textOrNull('at');
         if ($said === null) {
             return $now;
         }
         try {
-            $at = CarbonImmutable::parse($said);
+            $at = CarbonImmutable::parse($said, $zone)->utc();
         } catch (\Exception) {
             throw BadInput::at('at', "“{$said}” is no time. Write it as 2026-03-04 10:15.");
         }

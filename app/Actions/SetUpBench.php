@@ -11,8 +11,9 @@ use Apalos\Core\Units\Celsius;
 use App\Models\Workshop;
 use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
+use DateTimeZone;
 
-/** Changes what holds for the whole bench: its name, units, sound, room, scale and working day. */
+/** Changes what holds for the whole bench: its name, units, sound, room, scale, working day and time zone. */
 final readonly class SetUpBench
 {
     /** A scale that shows fewer steps than this has been read wrong. */
@@ -23,13 +24,13 @@ final readonly class SetUpBench
     public function __construct(private Workshop $workshop, private RoomTemperature $room) {}
 
     /**
-     * @param  Fields  $in  any of `name`, `units`, `muted`, `room_c`, `room_source`, `scale_division_g`, `scale_capacity_g`, `day_starts_min`, `day_ends_min`
+     * @param  Fields  $in  any of `name`, `units`, `muted`, `room_c`, `room_source`, `scale_division_g`, `scale_capacity_g`, `day_starts_min`, `day_ends_min`, `time_zone`
      *
      * @throws BadInput and then nothing is changed
      */
     public function __invoke(Fields $in, CarbonImmutable $now): void
     {
-        $in->only('name', 'units', 'muted', 'room_c', 'room_source', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min');
+        $in->only('name', 'units', 'muted', 'room_c', 'room_source', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'time_zone');
         $room = self::says($in, 'room_c') ? Celsius::of($in->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)) : null;
         $shop = $this->workshop;
         $shop->fill([
@@ -43,6 +44,7 @@ final readonly class SetUpBench
             },
             ...$this->scale($in),
             ...$this->day($in),
+            'time_zone' => self::says($in, 'time_zone') ? self::zone($in) : $shop->time_zone,
         ])->save();
         if ($room !== null) {
             $this->room->note($room, 'hand', $now);
@@ -66,11 +68,19 @@ final readonly class SetUpBench
     {
         $starts = self::says($in, 'day_starts_min') ? (int) $in->number('day_starts_min', 0.0, self::DAY_MIN) : $this->workshop->day_starts_min;
         $ends = self::says($in, 'day_ends_min') ? (int) $in->number('day_ends_min', 0.0, self::DAY_MIN) : $this->workshop->day_ends_min;
-        if ($ends - $starts < 60) {
+        // One that ends before it begins runs past midnight.
+        if (($ends > $starts ? $ends : $ends + self::DAY_MIN) - $starts < 60) {
             throw BadInput::at('day_ends_min', 'The working day must end an hour or more after it begins. Check both times.');
         }
 
         return ['day_starts_min' => $starts, 'day_ends_min' => $ends];
+    }
+
+    private static function zone(Fields $in): string
+    {
+        $zone = $in->text('time_zone');
+
+        return in_array($zone, DateTimeZone::listIdentifiers(DateTimeZone::ALL_WITH_BC), true) ? $zone : throw BadInput::at('time_zone', "“{$zone}” is no time zone. Choose one from the list.");
     }
 
     /** A field that is there but empty is no wish to leave it as it was: it is refused as missing. */

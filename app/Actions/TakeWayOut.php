@@ -102,7 +102,7 @@ final readonly class TakeWayOut
     private function said(Way $way, CarbonImmutable $now): string
     {
         return match ($way->steps[0]['kind']) {
-            WayKind::Wait => 'It is safe from '.$now->addMinutes((int) ceil($way->addsMin))->setTimezone($this->workshop->time_zone)->format('D j M, H:i').' on. Nothing else has to be changed.',
+            WayKind::Wait => 'It is safe from '.$now->addMinutes((int) ceil($way->addsMin))->setTimezone($this->workshop->zone())->format('D j M, H:i').' on. Nothing else has to be changed.',
             WayKind::Test => 'The test patch is on the list. Read it when it is due.',
             default => ucfirst($way->what).': it is in the chain.',
         };

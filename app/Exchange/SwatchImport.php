@@ -84,12 +84,12 @@ final class SwatchImport
         $in->only('name', 'formula', 'recipe', 'thickness_mm', 'poured_at', 'demoulded_at', 'note', 'readings');
         $formula = $in->text('formula');
         $version = $this->versions[$formula] ?? $this->known($in, $formula);
-        $poured = self::time($in, 'poured_at') ?? throw BadInput::at($in->at('poured_at'), 'Say when it was poured.');
+        $poured = Moment::in($in, 'poured_at') ?? throw BadInput::at($in->at('poured_at'), 'Say when it was poured.');
         $name = mb_substr($in->text('name'), 0, 120);
         $swatch = $this->workshop->swatches()->where('name', $name)->where('formula_version_id', $version->id)->where('poured_at', $poured->format('Y-m-d H:i:s.v'))->with('readings')->first();
         if ($swatch === null) {
             $swatch = $this->workshop->swatches()->create([
-                'name' => $name, 'formula_version_id' => $version->id, 'poured_at' => $poured, 'demoulded_at' => self::time($in, 'demoulded_at'),
+                'name' => $name, 'formula_version_id' => $version->id, 'poured_at' => $poured, 'demoulded_at' => Moment::in($in, 'demoulded_at'),
                 'thickness_mm' => $in->positiveOrNull('thickness_mm', 200.0), 'note' => $in->textOrNull('note'),
             ])->load('readings');
             $this->new['swatches']++;
@@ -102,7 +102,7 @@ final class SwatchImport
     private function reading(Swatch $swatch, Fields $in, CarbonImmutable $now): void
     {
         $leftOut = $in->has('left_out') && $in->bool('left_out');
-        $at = self::time($in, 'at');
+        $at = Moment::in($in, 'at');
         $said = Fields::of([...array_diff_key($in->toArray(), ['left_out' => 0, 'at' => 0]), ...($at === null ? [] : ['at' => $at->toIso8601ZuluString('millisecond')])], $in->at(''));
         $known = $swatch->readings->contains(static fn (SwatchReading $r): bool => $at !== null && $r->at->eq($at) && $r->kind === $in->text('kind') && $r->backing === $in->textOrNull('backing'));
         if ($known) {
@@ -134,15 +134,5 @@ final class SwatchImport
 
         return FormulaVersion::query()->with('formula')->where('number', $number)->whereHas('formula', fn ($formula) => $formula->where('workshop_id', $this->workshop->id)->where('name', $name))->first()
             ?? throw BadInput::at($in->at('formula'), "“{$called}” is neither in the file nor here. Write the formula into the file as well.");
-    }
-
-    private static function time(Fields $in, string $key): ?CarbonImmutable
-    {
-        $said = $in->textOrNull($key);
-        try {
-            return $said === null ? null : CarbonImmutable::parse($said)->setTimezone(config()->string('app.timezone'));
-        } catch (\Exception) {
-            throw BadInput::at($in->at($key), "“{$said}” is no time. Write it as 2026-03-04T10:15:00Z.");
-        }
     }
 }

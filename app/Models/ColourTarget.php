@@ -16,7 +16,7 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class ColourTarget extends Model
 {
-    use InWorkshop;
+    use InWorkshop, KeepsMoments;
 
     protected $guarded = [];
 

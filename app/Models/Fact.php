@@ -24,7 +24,7 @@ use LogicException;
  */
 final class Fact extends Model
 {
-    use InWorkshop;
+    use InWorkshop, KeepsMoments;
 
     public $timestamps = false;
 

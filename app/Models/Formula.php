@@ -20,7 +20,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Formula extends Model
 {
-    use InWorkshop;
+    use InWorkshop, KeepsMoments;
 
     protected $guarded = [];
 

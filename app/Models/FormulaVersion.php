@@ -30,7 +30,7 @@ use LogicException;
  */
 final class FormulaVersion extends Model
 {
-    use InWorkshop;
+    use InWorkshop, KeepsMoments;
 
     protected $guarded = [];
 

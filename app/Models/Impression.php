@@ -32,7 +32,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  */
 final class Impression extends Model
 {
-    use InWorkshop, SoftDeletes;
+    use InWorkshop, KeepsMoments, SoftDeletes;
 
     protected $guarded = [];
 

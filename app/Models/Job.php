@@ -24,7 +24,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  */
 final class Job extends Model
 {
-    use InWorkshop, SoftDeletes;
+    use InWorkshop, KeepsMoments, SoftDeletes;
 
     protected $guarded = [];
 

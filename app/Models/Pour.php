@@ -40,7 +40,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Pour extends Model
 {
-    use InWorkshop;
+    use InWorkshop, KeepsMoments;
 
     protected $attributes = ['base_code' => null, 'snapshot_id' => null, 'gel_min' => null, 'gel_room_c' => null];
 

@@ -18,7 +18,7 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class RoomReading extends Model
 {
-    use InWorkshop;
+    use InWorkshop, KeepsMoments;
 
     public $timestamps = false;
 

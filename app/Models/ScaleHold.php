@@ -17,7 +17,7 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class ScaleHold extends Model
 {
-    use InWorkshop;
+    use InWorkshop, KeepsMoments;
 
     public $timestamps = false;
 

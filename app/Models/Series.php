@@ -22,7 +22,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  */
 final class Series extends Model
 {
-    use InWorkshop, SoftDeletes;
+    use InWorkshop, KeepsMoments, SoftDeletes;
 
     public $timestamps = false;
 

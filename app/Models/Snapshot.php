@@ -16,7 +16,7 @@ use LogicException;
  */
 final class Snapshot extends Model
 {
-    use InWorkshop;
+    use InWorkshop, KeepsMoments;
 
     public const UPDATED_AT = null;
 

@@ -27,7 +27,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  */
 final class Swatch extends Model
 {
-    use InWorkshop, SoftDeletes;
+    use InWorkshop, KeepsMoments, SoftDeletes;
 
     protected $guarded = [];
 

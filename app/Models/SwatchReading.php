@@ -32,7 +32,7 @@ use LogicException;
  */
 final class SwatchReading extends Model
 {
-    use InWorkshop;
+    use InWorkshop, KeepsMoments;
 
     protected $guarded = [];
 

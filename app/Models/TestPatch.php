@@ -25,7 +25,7 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class TestPatch extends Model
 {
-    use InWorkshop;
+    use InWorkshop, KeepsMoments;
 
     protected $guarded = [];
 

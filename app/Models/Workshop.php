@@ -17,7 +17,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $muted
  * @property float $scale_division_g
  * @property float $scale_capacity_g
- * @property string $time_zone
+ * @property string|null $time_zone null until somebody has said where the bench stands
  * @property int $day_starts_min
  * @property int $day_ends_min
  */
@@ -76,6 +76,12 @@ final class Workshop extends Model
     public function ownRules(): HasMany
     {
         return $this->hasMany(OwnRule::class);
+    }
+
+    /** The zone its clock shows. */
+    public function zone(): string
+    {
+        return $this->time_zone ?? 'UTC';
     }
 
     /** The shop this bench stands in; it is made on first use, so that an empty database already works. */

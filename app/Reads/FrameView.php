@@ -14,7 +14,7 @@ final readonly class FrameView implements View
 
     /**
      * @return array{
-     *     workshop: array{name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, scale_division_g: float, scale_capacity_g: float},
+     *     workshop: array{name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float},
      *     thermometer: bool, scale: bool, simulated: bool,
      *     strip: array{
      *         now_ms: int,
@@ -40,6 +40,7 @@ final readonly class FrameView implements View
                 'muted' => $this->workshop->muted,
                 'day_starts_min' => $this->workshop->day_starts_min,
                 'day_ends_min' => $this->workshop->day_ends_min,
+                'time_zone' => $this->workshop->time_zone,
                 'scale_division_g' => $this->workshop->scale_division_g,
                 'scale_capacity_g' => $this->workshop->scale_capacity_g,
             ],

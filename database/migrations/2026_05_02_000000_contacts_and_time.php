@@ -13,7 +13,7 @@ return new class extends Migration
 {
     public function up(): void
     {
-        Schema::table('workshops', static fn (Blueprint $table) => $table->string('time_zone', 64)->default('UTC'));
+        Schema::table('workshops', static fn (Blueprint $table) => $table->string('time_zone', 64)->nullable());
         // What is worn on skin is asked of every contact of its casts.
         Schema::table('jobs', static fn (Blueprint $table) => $table->boolean('skin')->default(false));
         foreach (DB::table('impressions')->whereNotNull('contacts')->get(['id', 'contacts', 'updated_at']) as $row) {

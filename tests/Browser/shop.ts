@@ -186,6 +186,26 @@ export async function pourToTarget(page: Page, shop: Shop, over = 0): Promise<vo
     await expect(page.getByText('at rest')).toBeVisible();
 }
 
+/** A step that has just appeared takes no press for a moment: waits for it. */
+export async function steady(page: Page): Promise<void> {
+    await expect(page.locator('.actions .main, .next .main').first()).not.toHaveAttribute('aria-disabled', 'true');
+}
+
+/** Tares the empty cup; where another weigh-up has the scale, it is taken over. */
+export async function tare(page: Page): Promise<void> {
+    const over = page.getByRole('button', { name: 'Take the scale over' });
+    const main = page.locator('.actions .main:not([aria-disabled="true"])');
+    const pouring = page.getByRole('heading', { name: /^Pour .* until/ });
+    await expect(over.or(main)).toBeVisible();
+    // Who has the scale is only known once it was looked at.
+    await page.waitForResponse(/devices\/scale\/watch$/);
+    await ((await over.isVisible()) ? over : main).click();
+    await expect(over.or(pouring)).toBeVisible();
+    if (await over.isVisible()) {
+        await over.click();
+    }
+}
+
 /** A new job with the sheet of its first cast open, something put between the two silicones. */
 export async function castSheet(page: Page, shop: Shop, name: string): Promise<void> {
     await page.goto(`${shop.url}/jobs?new=1`);
@@ -216,6 +236,6 @@ export async function toTheCup(page: Page, shop: Shop): Promise<void> {
     await expect(page.getByRole('heading', { name: /Empty cup/ })).toBeVisible();
     await shop.scale('CLR');
     await expect.poll(() => shop.scale('Q')).toMatch(/^ST/);
-    await main.click();
+    await tare(page);
     await expect(page.getByRole('heading', { name: /Pour B until/ })).toBeVisible();
 }

@@ -1,4 +1,4 @@
-import { expect, pourToTarget, tabTo, target, test, typeInto, type Shop } from './shop';
+import { expect, pourToTarget, steady, tabTo, target, test, typeInto, type Shop } from './shop';
 import type { Page } from '@playwright/test';
 
 /** Weighs every line of every cup, through mixing and filling, by pressing Space. */
@@ -28,6 +28,7 @@ async function pourAll(page: Page, shop: Shop, press: (words: string) => Promise
             await pourToTarget(page, shop);
         }
         const before = await page.locator('.centre h1').textContent();
+        await steady(page);
         await press(words);
         await expect(page.locator('.centre h1')).not.toHaveText(before ?? '');
     }
@@ -85,6 +86,7 @@ test('from an empty shop to a graded cast, by keyboard alone', async ({ page, em
 
     // Open it early, after reading what that means; say how it came out.
     await expect(page.getByText(/Earlier than it has ever been likely/)).toBeVisible();
+    await steady(page);
     await space();
     await tabTo(
         page,

@@ -117,7 +117,7 @@ final class ExchangeTest extends TestCase
         yield 'a swatch of nothing known' => [$file(['swatches' => [[...$swatch, 'formula' => 'G · 1']]]), '“G · 1” is neither in the file nor here'];
         yield 'a reading over 100' => [$file(['swatches' => [[...$swatch, 'readings' => [['kind' => 'hardness', 'scale' => '00', 'readings' => [140]]]]]]), '140 is no reading'];
         yield 'an impossible colour' => [$file(['targets' => [['name' => 'x', 'lab' => [50, 0, 400]]]]), 'no colour of a surface'];
-        yield 'no time' => [$file(['swatches' => [[...$swatch, 'poured_at' => 'lately']]]), '“lately” is no time'];
+        yield 'no time' => [$file(['swatches' => [[...$swatch, 'poured_at' => 'lately']]]), '“lately” is no moment that can be relied on'];
         yield 'a code that is not on the shelf' => [$file(['formulas' => [[...$formula, 'versions' => [['number' => 1, 'recipe' => ['base' => 'zz-1', 'additives' => []]]]]]]), 'no base “zz-1”'];
         yield 'columns of something else' => ["plant,height\noak,12\n", 'must name the columns'];
         yield 'a short row' => ["name,l,a,b\nForearm,70,9\n", 'Line 2 has 3 cells'];

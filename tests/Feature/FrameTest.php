@@ -44,7 +44,8 @@ final class FrameTest extends TestCase
         yield 'a step left empty' => [['scale_division_g' => null], 'scale_division_g', 'This is missing. Give a value.'];
         yield 'a kitchen scale that carries one cup' => [['scale_division_g' => 5, 'scale_capacity_g' => 400], 'scale_division_g', 'A scale that carries 400 g in steps of 5 g has too few steps to weigh with. Check both numbers.'];
         yield 'a capacity in kilograms' => [['scale_capacity_g' => 3], 'scale_capacity_g', 'A scale that carries 3 g in steps of 0.1 g has too few steps to weigh with. Check both numbers.'];
-        yield 'a day that ends before it begins' => [['day_starts_min' => 1100], 'day_ends_min', 'The working day must end an hour or more after it begins. Check both times.'];
+        yield 'a day that is over before it begins' => [['day_starts_min' => 1050, 'day_ends_min' => 1080], 'day_ends_min', 'The working day must end an hour or more after it begins. Check both times.'];
+        yield 'a zone that is nowhere' => [['time_zone' => 'Moon/Base'], 'time_zone', '“Moon/Base” is no time zone. Choose one from the list.'];
         yield 'a day of 25 hours' => [['day_ends_min' => 1500], 'day_ends_min', 'This must be 1440 at most; it was 1500. Check the unit.'];
         yield 'a shop without a name' => [['name' => '  '], 'name', 'This needs a word or a name; it was “  ”.'];
     }

@@ -155,7 +155,10 @@ final readonly class WaysOut
                 continue;
             }
             $onSurface = $judged("{$first->family->id}/{$first->skinSafe}", $request->with(fresh: $first->family, skinSafe: $first->skinSafe, clearRelease: true));
-            foreach ($onSurface === null ? [] : $this->shelf as $second) {
+            if ($onSurface === null) {
+                continue;
+            }
+            foreach ($this->shelf as $second) {
                 $copy = $this->knowledge->surfaces[$second->family->curesTo] ?? null;
                 if ($copy === null || $copy === $request->surface || ! in_array('copy', $second->family->serves, true)) {
                     continue;

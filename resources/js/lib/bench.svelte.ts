@@ -1,6 +1,7 @@
 import type { FrameView } from '../types/server';
 import { ask, type Wrong } from './api';
 import { type Entry, decimalsOf, type Units } from './units';
+import { setZone } from './when';
 
 /** What can be changed; what is no number is refused by the server, in a sentence. */
 type Change = Partial<{
@@ -13,6 +14,7 @@ type Change = Partial<{
     scale_capacity_g: Entry;
     day_starts_min: Entry;
     day_ends_min: Entry;
+    time_zone: string;
 }>;
 
 /**
@@ -39,6 +41,7 @@ class Bench {
 
     take(frame: FrameView): void {
         this.#skew = frame.strip.now_ms - Date.now();
+        setZone(frame.workshop.time_zone);
         this.frame = frame;
         this.tick();
     }

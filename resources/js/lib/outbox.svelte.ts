@@ -28,7 +28,7 @@ export class Outbox<A> {
     waiting = $state(0);
     /** What the server could not write down, for somebody to decide. */
     aside = $state<Fact[]>([]);
-    #sending: string | null = null;
+    #sending = $state<string | null>(null);
     #use: Use<A>;
 
     constructor(use: Use<A>) {

@@ -142,13 +142,6 @@ export const minutes = (min: number | null | undefined): string =>
             ? `${String(Math.round(min / 6) / 10)} h`
             : `${String(Math.round(min / 144) / 10)} days`;
 
-export const clockTime = (ms: number): string => new Date(ms).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-
-export const dayAndTime = (ms: number): string =>
-    new Date(ms).toLocaleString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
-
-export const dateOf = (ms: number): string => new Date(ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
-
 /** A share of what is mixed on both bases that schools count on; a base of one part has only the one. */
 export const bothWays = (share: { pct_of_ab: number; pct_of_one_part: number }, onePart: string | null): string =>
     onePart === null

@@ -1,7 +1,7 @@
 <script lang="ts">
     /** What the bench computer could not write down however often it was sent: shown, so that somebody decides. */
     import type { Fact } from '../lib/outbox.svelte';
-    import { clockTime } from '../lib/units';
+    import { clockTime } from '../lib/when';
 
     type Kept = { aside: Fact[]; again: (key: string) => Promise<void>; leave: (key: string) => void };
     let { outbox }: { outbox: Kept } = $props();

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { bench } from '../lib/bench.svelte';
     import { lay } from '../lib/strip';
-    import { clockTime, dayAndTime } from '../lib/units';
+    import { clockTime, dayAndTime, dayInWords, fullHours, workingDay } from '../lib/when';
     import StripLane from './StripLane.svelte';
 
     const HOUR = 3_600_000;
@@ -13,32 +13,21 @@
     const frame = $derived(bench.frame);
     const lozenges = $derived(frame?.strip.lozenges ?? []);
 
-    const midnight = (ms: number): number => new Date(new Date(ms).toDateString()).getTime();
-
     // The working day, unless now is outside it: then the hours around now.
-    const start = $derived.by(() => {
-        const day = midnight(bench.now);
-        const from = day + (frame?.workshop.day_starts_min ?? 420) * 60_000;
-        const to = day + (frame?.workshop.day_ends_min ?? 1080) * 60_000;
-        const home = bench.now >= from && bench.now <= to ? from : Math.floor(bench.now / HOUR) * HOUR - 4 * HOUR;
-        return home + shift;
-    });
-    const length = $derived(((frame?.workshop.day_ends_min ?? 1080) - (frame?.workshop.day_starts_min ?? 420)) * 60_000 + HOUR / 2);
+    const day = $derived(workingDay(bench.now, frame?.workshop.day_starts_min ?? 420, frame?.workshop.day_ends_min ?? 1080));
+    const start = $derived(
+        (bench.now >= day.from && bench.now <= day.to ? day.from : (fullHours(bench.now - 5 * HOUR, bench.now)[0] ?? bench.now)) + shift,
+    );
+    const length = $derived(day.to - day.from + HOUR / 2);
     const x = (ms: number): number => ((ms - start) / length) * 100;
     const inView = (ms: number): boolean => ms >= start && ms <= start + length;
-    const hours = $derived(
-        Array.from({ length: Math.ceil(length / HOUR) + 1 }, (_, i) => Math.ceil(start / HOUR) * HOUR + i * HOUR).filter(
-            (h) => x(h) > 1 && x(h) < 98,
-        ),
-    );
+    const hours = $derived(fullHours(start, start + length).filter((h) => x(h) > 1 && x(h) < 98));
 
     const laid = $derived(frame === null ? { lanes: [], more: 0 } : lay(frame.strip, start, length, width));
 
-    const today = $derived(new Date(start + length / 2).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' }));
+    const today = $derived(dayInWords(start + length / 2));
 
-    const startableToday = $derived(
-        (frame?.strip.startable ?? []).filter((s) => s.open_ms < midnight(bench.now) + (frame?.workshop.day_ends_min ?? 1080) * 60_000),
-    );
+    const startableToday = $derived((frame?.strip.startable ?? []).filter((s) => s.open_ms < day.to));
 
     function pull(event: PointerEvent): void {
         if (dragFrom !== null) {

@@ -4,6 +4,7 @@
     import { ask } from '../lib/api';
     import { bench } from '../lib/bench.svelte';
     import { begun, currentKeys, press, type Key } from '../lib/keys.svelte';
+    import { deviceZone } from '../lib/when';
     import type { FrameView } from '../types/server';
     import Calls from './Calls.svelte';
     import DayStrip from './DayStrip.svelte';
@@ -82,6 +83,10 @@
             }
         };
         document.addEventListener('visibilitychange', woke);
+        // The first screen says in which time zone the bench stands; This bench changes it.
+        if (bench.frame?.workshop.time_zone === null) {
+            void bench.change({ time_zone: deviceZone() });
+        }
         return () => {
             clearInterval(second);
             clearInterval(refresh);

@@ -2,7 +2,8 @@
     /** Why the scale is not believed just now, and the ways on. */
     import { bench } from '../lib/bench.svelte';
     import type { LiveScale } from '../lib/scale.svelte';
-    import { clockTime, decimalsOf, measure } from '../lib/units';
+    import { decimalsOf, measure } from '../lib/units';
+    import { clockTime } from '../lib/when';
 
     type Props = {
         scale: LiveScale;

@@ -2,7 +2,8 @@
     /** One pour on the day strip: solid where hands are needed, hatched while it waits, a bracket for each window that closes. */
     import { bench } from '../lib/bench.svelte';
     import { ends, nameWidth, type Lozenge, type Span } from '../lib/strip';
-    import { clockTime, span } from '../lib/units';
+    import { span } from '../lib/units';
+    import { clockTime } from '../lib/when';
     import type { StripView } from '../types/server';
 
     type Props = {

@@ -3,14 +3,17 @@
     import { bench } from '../lib/bench.svelte';
     import type { Wrong } from '../lib/api';
     import type { Entry } from '../lib/units';
+    import { deviceZone } from '../lib/when';
+    import Choice from './Choice.svelte';
     import Measure from './Measure.svelte';
     import TextLine from './TextLine.svelte';
     import Refused from './Wrong.svelte';
 
     let dialog: HTMLDialogElement;
-    let form = $state({ name: '', division: null as Entry, capacity: null as Entry, starts: '', ends: '' });
+    let form = $state({ name: '', division: null as Entry, capacity: null as Entry, starts: '', ends: '', zone: '' });
     let wrong = $state<Wrong | null>(null);
-    const fields = ['name', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min'];
+    const fields = ['name', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'time_zone'];
+    const zones = [...new Set(['UTC', deviceZone(), ...Intl.supportedValuesOf('timeZone')])].sort();
     const at = (field: string): string | null => (wrong?.field === field ? wrong.message : null);
 
     const clock = (min: number): string => `${String(Math.floor(min / 60)).padStart(2, '0')}:${String(min % 60).padStart(2, '0')}`;
@@ -28,6 +31,7 @@
                 capacity: shop.scale_capacity_g,
                 starts: clock(shop.day_starts_min),
                 ends: clock(shop.day_ends_min),
+                zone: shop.time_zone ?? deviceZone(),
             };
         }
         wrong = null;
@@ -42,6 +46,7 @@
             scale_capacity_g: form.capacity,
             day_starts_min: minutes(form.starts),
             day_ends_min: minutes(form.ends),
+            time_zone: form.zone,
         });
         if (wrong === null) {
             dialog.close();
@@ -64,7 +69,11 @@
             <legend class="quiet mb-1">The working day, as the strip shows it</legend>
             <TextLine label="It begins" type="time" fig bind:value={form.starts} error={at('day_starts_min')} />
             <TextLine label="It ends" type="time" fig bind:value={form.ends} error={at('day_ends_min')} />
+            <p class="quiet text-sm col-span-2">One that ends before it begins runs past midnight.</p>
         </fieldset>
+        <Choice label="Time zone" bind:value={form.zone} error={at('time_zone')}>
+            {#each zones as name (name)}<option value={name}>{name.replaceAll('_', ' ')}</option>{/each}
+        </Choice>
         <Refused says={wrong !== null && !fields.includes(wrong.field) ? wrong.message : null} />
         <div class="flex flex-wrap gap-2">
             <button class="btn btn-primary">Keep it</button>

@@ -678,6 +678,7 @@ export type FrameView = {
         muted: boolean;
         day_starts_min: number;
         day_ends_min: number;
+        time_zone: string | null;
         scale_division_g: number;
         scale_capacity_g: number;
     };

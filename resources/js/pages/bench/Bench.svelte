@@ -3,7 +3,8 @@
     import { onMount } from 'svelte';
     import { bench as shop } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
-    import { clockTime, figure, sign, span } from '../../lib/units';
+    import { figure, sign, span } from '../../lib/units';
+    import { clockTime } from '../../lib/when';
     import type { BenchView } from '../../types/server';
 
     let { bench }: { bench: BenchView } = $props();

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { shortDate } from '../../lib/when';
     import { router } from '@inertiajs/svelte';
     import { bench } from '../../lib/bench.svelte';
     import { doing, verdictMark } from '../../lib/contacts';
@@ -74,7 +75,7 @@
     {#each tests as test (test.id)}
         <li>
             <b>{test.passed === null ? 'still on' : test.passed ? 'cured and came away' : 'failed'}</b>
-            {new Date(test.put_on_ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: '2-digit' })}
+            {shortDate(test.put_on_ms)}
             {test.place}
             {test.note}
             {#if test.photo}<a class="link" href="/contacts/patches/{test.id}/photo" download>photo</a>{/if}

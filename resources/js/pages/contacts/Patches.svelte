@@ -1,7 +1,8 @@
 <script lang="ts">
     import { router } from '@inertiajs/svelte';
     import { bench } from '../../lib/bench.svelte';
-    import { dayAndTime, span } from '../../lib/units';
+    import { span } from '../../lib/units';
+    import { dayAndTime } from '../../lib/when';
     import PhotoPick from '../../parts/PhotoPick.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import type { ContactBoardView } from '../../types/server';

@@ -1,6 +1,7 @@
 <script lang="ts">
     import { refused } from '../../lib/refused';
-    import { dayAndTime, figure } from '../../lib/units';
+    import { figure } from '../../lib/units';
+    import { dayAndTime } from '../../lib/when';
     import Exchange from '../../parts/Exchange.svelte';
     import type { FormulasView } from '../../types/server';
     import Heading from '../swatches/Heading.svelte';

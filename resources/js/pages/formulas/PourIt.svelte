@@ -3,7 +3,8 @@
     import { router } from '@inertiajs/svelte';
     import { bench } from '../../lib/bench.svelte';
     import { refused } from '../../lib/refused';
-    import { type Entry, dayAndTime, measure } from '../../lib/units';
+    import { type Entry, measure } from '../../lib/units';
+    import { dayAndTime } from '../../lib/when';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import PourAgain from '../../parts/PourAgain.svelte';

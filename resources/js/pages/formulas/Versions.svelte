@@ -3,7 +3,7 @@
     import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { refused } from '../../lib/refused';
-    import { dayAndTime } from '../../lib/units';
+    import { dayAndTime } from '../../lib/when';
     import Choice from '../../parts/Choice.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';

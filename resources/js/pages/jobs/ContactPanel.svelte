@@ -3,7 +3,8 @@
     import { bench } from '../../lib/bench.svelte';
     import { doing, markOf, wordsOf, type Contact, type Words } from '../../lib/contacts';
     import { refused } from '../../lib/refused';
-    import { dayAndTime, inWords, minutes, span } from '../../lib/units';
+    import { inWords, minutes, span } from '../../lib/units';
+    import { dayAndTime } from '../../lib/when';
     import Choice from '../../parts/Choice.svelte';
     import Mark from '../../parts/Mark.svelte';
     import Measure from '../../parts/Measure.svelte';

@@ -5,7 +5,8 @@
     import type { Words } from '../../lib/contacts';
     import { screenKeys } from '../../lib/keys.svelte';
     import { refused } from '../../lib/refused';
-    import { dayAndTime, measure } from '../../lib/units';
+    import { measure } from '../../lib/units';
+    import { dayAndTime, calendarDay } from '../../lib/when';
     import Chain from '../../parts/Chain.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { JobView } from '../../types/server';
@@ -67,9 +68,7 @@
     <h1 class="text-4xl">{job.name}</h1>
     <p class="quiet text-lg">
         {job.quantity}
-        {job.quantity === 1 ? 'piece' : 'pieces'}{job.due_on === null
-            ? ''
-            : `, by ${new Date(job.due_on).toLocaleDateString('en-GB', { day: 'numeric', month: 'long' })}`} · {job.purpose}
+        {job.quantity === 1 ? 'piece' : 'pieces'}{job.due_on === null ? '' : `, by ${calendarDay(job.due_on, 'long')}`} · {job.purpose}
     </p>
 </div>
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { calendarDay } from '../../lib/when';
     import { page, router } from '@inertiajs/svelte';
     import { onMount } from 'svelte';
     import type { Words } from '../../lib/contacts';
@@ -57,9 +58,7 @@
             </p>
             <p class="count text-right"><span class="fig font-bold">{job.cast}</span> <span class="quiet">of {job.quantity}</span></p>
             <p class="quiet text-right text-sm whitespace-nowrap">
-                {job.due_on === null
-                    ? 'no date'
-                    : `by ${new Date(job.due_on).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}`}
+                {job.due_on === null ? 'no date' : `by ${calendarDay(job.due_on)}`}
             </p>
         </li>
     {:else}

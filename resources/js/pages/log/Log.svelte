@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { shortDate } from '../../lib/when';
     import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
@@ -23,7 +24,6 @@
         );
     }
 
-    const day = (ms: number): string => new Date(ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: '2-digit' });
     const off = (row: LogView['rows'][number]): number | null =>
         row.used_g === null || row.planned_g === null || row.planned_g === 0 ? null : (row.used_g / row.planned_g - 1) * 100;
     // How each grade is spread over what is shown, drawn as one bar: where the shop stands at a glance.
@@ -68,7 +68,7 @@
 <ul class="rows">
     {#each log.rows as row (row.id)}
         <li class="row" style="--m:{row.colour}">
-            <p class="fig text-sm">{day(row.at_ms)}</p>
+            <p class="fig text-sm">{shortDate(row.at_ms)}</p>
             <div class="min-w-0">
                 <p>
                     <a class="link inline-block leading-7 font-bold" href="/pours/{row.id}/run">{row.job} · {row.impression}</a
@@ -91,7 +91,7 @@
                 {#each row.faults as fault (fault.name)}<p><b>{fault.name}.</b> <span class="quiet">{fault.cause}</span></p>{/each}
                 {#if row.note !== ''}<p>{row.note}</p>{/if}
                 <div class="mt-1">
-                    <PourAgain small pour={row.id} grams={row.used_g} what="{row.job}, {row.impression}, {day(row.at_ms)}" />
+                    <PourAgain small pour={row.id} grams={row.used_g} what="{row.job}, {row.impression}, {shortDate(row.at_ms)}" />
                 </div>
             </div>
         </li>

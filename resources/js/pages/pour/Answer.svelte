@@ -2,7 +2,8 @@
     import type { Snippet } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
     import type { LiveSheet } from '../../lib/sheet.svelte';
-    import { clockTime, decimalsOf, figure, inWords, measure, minutes, sign } from '../../lib/units';
+    import { decimalsOf, figure, inWords, measure, minutes, sign } from '../../lib/units';
+    import { clockTime } from '../../lib/when';
     import Lines from '../../parts/Lines.svelte';
     import Warnings from '../../parts/Warnings.svelte';
     import Working from '../../parts/Working.svelte';

@@ -4,7 +4,8 @@
     import { screenKeys } from '../../lib/keys.svelte';
     import { LiveRun } from '../../lib/run.svelte';
     import { Steady } from '../../lib/steady.svelte';
-    import { clockTime, decimalsOf, measure } from '../../lib/units';
+    import { decimalsOf, measure } from '../../lib/units';
+    import { clockTime } from '../../lib/when';
     import MixingCup from '../../parts/MixingCup.svelte';
     import StandInHand from '../../parts/StandInHand.svelte';
     import Wrong from '../../parts/Wrong.svelte';

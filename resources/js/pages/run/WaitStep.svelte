@@ -1,7 +1,8 @@
 <script lang="ts">
     import { bench } from '../../lib/bench.svelte';
     import type { LiveRun } from '../../lib/run.svelte';
-    import { dayAndTime, measure, span } from '../../lib/units';
+    import { measure, span } from '../../lib/units';
+    import { dayAndTime } from '../../lib/when';
 
     let { live }: { live: LiveRun } = $props();
     const wait = $derived(live.run.wait);

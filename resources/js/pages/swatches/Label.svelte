@@ -2,7 +2,8 @@
     /** One label, in its true size: what it is of, and a code that leads back to it. */
     import { bench } from '../../lib/bench.svelte';
     import { qr } from '../../lib/qr';
-    import { dateOf, measure } from '../../lib/units';
+    import { measure } from '../../lib/units';
+    import { dateOf } from '../../lib/when';
     import type { LabelsView } from '../../types/server';
 
     let { label, w, h }: { label: LabelsView['labels'][number]; w: number; h: number } = $props();

@@ -3,7 +3,8 @@
     import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
-    import { type Entry, dayAndTime, figure, measure, minutes } from '../../lib/units';
+    import { type Entry, figure, measure, minutes } from '../../lib/units';
+    import { dayAndTime } from '../../lib/when';
     import Chip from '../../parts/Chip.svelte';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
