@@ -3,11 +3,11 @@
 declare(strict_types=1);
 
 use Apalos\Core\Input\BadInput;
+use App\Http\Answer;
 use App\Http\Middleware\HandleInertiaRequests;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
-use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Inertia;
 use Symfony\Component\HttpFoundation\Response;
@@ -21,7 +21,7 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontReport(BadInput::class);
-        $exceptions->render(static fn (BadInput $wrong): JsonResponse => new JsonResponse($wrong->toArray(), Response::HTTP_UNPROCESSABLE_ENTITY));
+        $exceptions->render(Answer::refused(...));
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->expectsJson());
         $exceptions->respond(static function (Response $response, Throwable $e, Request $request): Response {
             if ($request->expectsJson() || ! in_array($response->getStatusCode(), [403, 404, 405, 419, 500, 503], true) || (config('app.debug') === true && $response->getStatusCode() === 500)) {

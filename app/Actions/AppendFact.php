@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use App\Facts\FactDiffers;
 use App\Facts\StepHasMoved;
 use App\Facts\Stream;
@@ -38,7 +39,7 @@ final readonly class AppendFact
         $in->only('key', 'kind', 'at_ms', 'payload');
         $key = $in->text('key');
         if (strlen($key) > self::LONGEST_KEY) {
-            throw BadInput::at('key', sprintf('The key of a fact has %d characters at most.', self::LONGEST_KEY));
+            throw BadInput::at('key', Phrase::written(sprintf('The key of a fact has %d characters at most.', self::LONGEST_KEY)));
         }
         $kind = $in->text('kind');
         $payload = $in->objectOrNull('payload') ?? Fields::of([], 'payload');

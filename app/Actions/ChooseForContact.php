@@ -7,9 +7,12 @@ namespace App\Actions;
 use Apalos\Core\Contact\Overruling;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Models\Impression;
 use App\Workshop\ContactBook;
 use App\Workshop\JobContacts;
+use App\Workshop\JudgedContact;
 use Carbon\CarbonImmutable;
 
 /**
@@ -20,7 +23,7 @@ final readonly class ChooseForContact
 {
     private const LONGEST_AGO_H = 87_600.0;
 
-    public function __construct(private JobContacts $contacts, private ContactBook $book) {}
+    public function __construct(private JobContacts $contacts, private ContactBook $book, private Phrasebook $words) {}
 
     /**
      * @param  Fields  $in  any of `release`, `sealed_with`, `damp`, `latex_touched`, `hours_since_cure`, `solvent_min_ago`, `overruled` with `words`; what is not named stays
@@ -47,15 +50,24 @@ final readonly class ChooseForContact
         $reason = $in->textOrNull('overruled');
         if ($reason !== null) {
             // Judged with what was chosen just now: it is for that, and for nothing else.
-            $judged = $this->contacts->one($impression, $key) ?? throw BadInput::at('overruled', 'This contact is no longer there.');
-            $impression->contacts = [...$impression->contacts, $key => [...$chosen, 'overruled' => Overruling::of($reason, $in->textOrNull('words'), $judged->request, $judged->result)->toArray()]];
+            $judged = $this->contacts->one($impression, $key) ?? throw BadInput::at('overruled', Phrase::written('This contact is no longer there.'));
+            $impression->contacts = [...$impression->contacts, $key => [...$chosen, 'overruled' => Overruling::of($reason, $this->isTypedOut($judged, $in->textOrNull('words')), $judged->request, $judged->result)->toArray()]];
         }
         $impression->save();
     }
 
+    /** Capitals and a full stop make no difference. */
+    private function isTypedOut(JudgedContact $judged, ?string $typed): bool
+    {
+        $asked = $judged->wordsAsked();
+        $plain = static fn (string $words): string => rtrim(mb_strtolower(trim($words)), '.');
+
+        return $asked === null || ($typed !== null && $plain($typed) === $plain($this->words->say($asked)));
+    }
+
     private function sealer(?string $id): ?string
     {
-        return $id === null || isset($this->book->knowledge()->sealers[$id]) ? $id : throw BadInput::at('sealed_with', "There is no sealer “{$id}”. Choose one from the list.");
+        return $id === null || isset($this->book->knowledge()->sealers[$id]) ? $id : throw BadInput::at('sealed_with', Phrase::written("There is no sealer “{$id}”. Choose one from the list."));
     }
 
     private static function ago(?float $long, float $minutes, CarbonImmutable $now): ?string

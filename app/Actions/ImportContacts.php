@@ -8,6 +8,7 @@ use Apalos\Core\Contact\Rule;
 use Apalos\Core\Contact\RuleGuard;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use App\Exchange\Moment;
 use App\Models\Workshop;
 use App\Workshop\ContactBook;
@@ -36,7 +37,7 @@ final readonly class ImportContacts
         foreach ($in->objects('rules') as $i => $fields) {
             $rule = Rule::from($fields);
             if (in_array($rule->id, $known, true) || isset($rules[$rule->id])) {
-                throw BadInput::at("rules.{$i}.id", "There is already a rule named “{$rule->id}”. Give yours a name of its own.");
+                throw BadInput::at("rules.{$i}.id", Phrase::written("There is already a rule named “{$rule->id}”. Give yours a name of its own."));
             }
             $rules[$rule->id] = $fields->toArray();
             $read[] = $rule;
@@ -64,10 +65,10 @@ final readonly class ImportContacts
         try {
             $read = Yaml::parse($text);
         } catch (ParseException $wrong) {
-            throw BadInput::at('file', "This is neither YAML nor JSON: {$wrong->getMessage()}");
+            throw BadInput::at('file', Phrase::written("This is neither YAML nor JSON: {$wrong->getMessage()}"));
         }
         if (! is_array($read) || (array_is_list($read) && $read !== [])) {
-            throw BadInput::at('file', 'The file needs “rules” and “tests” at the top. See docs/formats.md.');
+            throw BadInput::at('file', Phrase::written('The file needs “rules” and “tests” at the top. See docs/formats.md.'));
         }
 
         return Fields::of($read);

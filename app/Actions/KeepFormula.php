@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\Recipe;
 use App\Models\Formula;
 use App\Models\FormulaKind;
@@ -53,7 +54,7 @@ final readonly class KeepFormula
     {
         $name = trim($name);
         if ($name === '' || mb_strlen($name) > self::LONGEST_NAME) {
-            throw BadInput::at('name', sprintf('Give the formula a name of %d letters at most.', self::LONGEST_NAME));
+            throw BadInput::at('name', Phrase::written(sprintf('Give the formula a name of %d letters at most.', self::LONGEST_NAME)));
         }
 
         return $name;

@@ -7,7 +7,8 @@ namespace App\Actions;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Line;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Measures;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Series\SeriesPlanner;
 use Apalos\Core\Series\SeriesPuck;
 use Apalos\Core\Series\SeriesResult;
@@ -49,7 +50,7 @@ final readonly class LabelSeries
 
         return DB::transaction(function () use ($series, $plan, $weighed, $poured, $strength, $in, $name, $now): array {
             if (Series::query()->live()->whereKey($series->id)->update(['labelled_at' => $now->format('Y-m-d H:i:s.v')]) === 0) {
-                throw BadInput::at('series', 'These pucks are labelled already; they lie in the drawer.');
+                throw BadInput::at('series', Phrase::written('These pucks are labelled already; they lie in the drawer.'));
             }
 
             return array_map(function (SeriesPuck $puck, int $i) use ($series, $weighed, $poured, $strength, $in, $name): Swatch {
@@ -57,7 +58,7 @@ final readonly class LabelSeries
                 $version = ($this->keep)("{$name}, pucks", Fields::of($this->poured($in, $pct)), FormulaKind::Trial);
 
                 return $this->workshop->swatches()->create([
-                    'formula_version_id' => $version->id, 'name' => "{$name} ".Say::number($pct).' %', 'poured_at' => $poured, 'thickness_mm' => $series->thickness_mm,
+                    'formula_version_id' => $version->id, 'name' => "{$name} ".Measures::figure($pct).' %', 'poured_at' => $poured, 'thickness_mm' => $series->thickness_mm,
                 ]);
             }, $plan->pucks, array_keys($plan->pucks));
         });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 use App\Models\FormulaVersion;
 use App\Models\Impression;
 use App\Models\Pour;
@@ -68,7 +69,7 @@ final readonly class PourAgain
     private static function byMass(array $sheet, float $massG): array
     {
         if (! is_finite($massG) || $massG <= 0.0 || $massG > 1e6) {
-            throw BadInput::at('mass_g', 'Say how many grams: more than nothing, and less than a tonne.');
+            throw BadInput::at('mass_g', Phrase::written('Say how many grams: more than nothing, and less than a tonne.'));
         }
 
         return [...$sheet, 'volume' => null, 'target' => ['mass_g' => $massG, 'waste_pct' => 0]];

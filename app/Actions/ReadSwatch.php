@@ -7,6 +7,7 @@ namespace App\Actions;
 use Apalos\Core\Harden\PuckReading;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Tint\Cards;
 use Apalos\Core\Tint\Lab;
@@ -35,13 +36,13 @@ final readonly class ReadSwatch
         $in->only('kind', 'at', 'scale', 'readings', 'backing', 'lab', 'card_lab', 'source', 'within_delta_e');
         $at = self::at($in, $now, $this->workshop->zone());
         if ($at->lt($swatch->poured_at)) {
-            throw BadInput::at('at', 'That was before the swatch was poured. Put the time right.');
+            throw BadInput::at('at', Phrase::written('That was before the swatch was poured. Put the time right.'));
         }
 
         return match ($in->text('kind')) {
             'hardness' => $this->hardness($swatch, $in, $at),
             'colour' => $this->colour($swatch, $in, $at),
-            default => throw BadInput::at('kind', 'A swatch is read for its hardness or its colour.'),
+            default => throw BadInput::at('kind', Phrase::written('A swatch is read for its hardness or its colour.')),
         };
     }
 
@@ -54,10 +55,10 @@ final readonly class ReadSwatch
         try {
             $at = CarbonImmutable::parse($said, $zone)->utc();
         } catch (\Exception) {
-            throw BadInput::at('at', "“{$said}” is no time. Write it as 2026-03-04 10:15.");
+            throw BadInput::at('at', Phrase::written("“{$said}” is no time. Write it as 2026-03-04 10:15."));
         }
 
-        return $at->gt($now->addMinute()) ? throw BadInput::at('at', 'That is still to come. Put the time right.') : $at;
+        return $at->gt($now->addMinute()) ? throw BadInput::at('at', Phrase::written('That is still to come. Put the time right.')) : $at;
     }
 
     /** @return list<Warning> */
@@ -77,10 +78,10 @@ final readonly class ReadSwatch
         $backing = $in->text('backing');
         $source = $in->textOrNull('source') ?? 'instrument';
         if (! in_array($backing, ['white', 'black'], true)) {
-            throw BadInput::at('backing', 'Say which card it lay on: white or black.');
+            throw BadInput::at('backing', Phrase::written('Say which card it lay on: white or black.'));
         }
         if (! in_array($source, ['instrument', 'photo'], true)) {
-            throw BadInput::at('source', 'A colour is read with an instrument or off a photo.');
+            throw BadInput::at('source', Phrase::written('A colour is read with an instrument or off a photo.'));
         }
         $card = $in->has('card_lab') ? Lab::from($in, 'card_lab') : null;
         $card = $card?->toArray() === Cards::usual($backing)->toArray() ? null : $card;
@@ -96,6 +97,6 @@ final readonly class ReadSwatch
             'source' => $source, 'within_delta_e' => $in->numberOrNull('within_delta_e', 0.0, self::MOST_WITHIN),
         ]);
 
-        return $swatch->thickness_mm === null ? [new Warning('no_thickness', 'Its thickness is not written down: without it the colour cannot be carried over to another thickness.')] : [];
+        return $swatch->thickness_mm === null ? [new Warning('no_thickness', Phrase::of('bench.no_thickness'))] : [];
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 use App\Models\Impression;
 use App\Models\Job;
 use App\Models\PourState;
@@ -70,11 +71,11 @@ final readonly class ReviseChain
     public function remove(Impression $impression): void
     {
         if ($impression->pours()->whereNot('state', PourState::Draft)->exists()) {
-            throw BadInput::at('impression', "“{$impression->name}” has been poured; what happened stays in the log. Only a link that was never poured can be taken out.");
+            throw BadInput::at('impression', Phrase::written("“{$impression->name}” has been poured; what happened stays in the log. Only a link that was never poured can be taken out."));
         }
         $resting = Impression::query()->where('from_id', $impression->id)->pluck('name');
         if ($resting->isNotEmpty()) {
-            throw BadInput::at('impression', "“{$resting->implode('”, “')}” takes its shape from “{$impression->name}”. Give it another source first, or take it out before.");
+            throw BadInput::at('impression', Phrase::written("“{$resting->implode('”, “')}” takes its shape from “{$impression->name}”. Give it another source first, or take it out before."));
         }
         $impression->delete();
     }
@@ -84,7 +85,7 @@ final readonly class ReviseChain
         try {
             $this->contacts->chain($job->load('impressions'));
         } catch (BadInput $wrong) {
-            throw BadInput::at('from_id', $wrong->getMessage());
+            throw BadInput::at('from_id', $wrong->says);
         }
     }
 }

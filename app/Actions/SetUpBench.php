@@ -6,7 +6,8 @@ namespace App\Actions;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Units\Celsius;
 use App\Models\Workshop;
 use App\Workshop\RoomTemperature;
@@ -57,7 +58,7 @@ final readonly class SetUpBench
         $division = self::says($in, 'scale_division_g') ? $in->number('scale_division_g', 0.001, 100.0) : $this->workshop->scale_division_g;
         $capacity = self::says($in, 'scale_capacity_g') ? $in->number('scale_capacity_g', 1.0) : $this->workshop->scale_capacity_g;
         if ($capacity < self::FEWEST_STEPS * $division) {
-            throw BadInput::at(self::says($in, 'scale_division_g') ? 'scale_division_g' : 'scale_capacity_g', sprintf('A scale that carries %s g in steps of %s g has too few steps to weigh with. Check both numbers.', Say::number($capacity), Say::number($division, 3)));
+            throw BadInput::at(self::says($in, 'scale_division_g') ? 'scale_division_g' : 'scale_capacity_g', Phrase::of('bench.too_few_steps', ['capacity' => Quantity::mass($capacity), 'division' => Quantity::mass($division)]));
         }
 
         return ['scale_division_g' => $division, 'scale_capacity_g' => $capacity];
@@ -70,7 +71,7 @@ final readonly class SetUpBench
         $ends = self::says($in, 'day_ends_min') ? (int) $in->number('day_ends_min', 0.0, self::DAY_MIN) : $this->workshop->day_ends_min;
         // One that ends before it begins runs past midnight.
         if (($ends > $starts ? $ends : $ends + self::DAY_MIN) - $starts < 60) {
-            throw BadInput::at('day_ends_min', 'The working day must end an hour or more after it begins. Check both times.');
+            throw BadInput::at('day_ends_min', Phrase::written('The working day must end an hour or more after it begins. Check both times.'));
         }
 
         return ['day_starts_min' => $starts, 'day_ends_min' => $ends];
@@ -80,7 +81,7 @@ final readonly class SetUpBench
     {
         $zone = $in->text('time_zone');
 
-        return in_array($zone, DateTimeZone::listIdentifiers(DateTimeZone::ALL_WITH_BC), true) ? $zone : throw BadInput::at('time_zone', "“{$zone}” is no time zone. Choose one from the list.");
+        return in_array($zone, DateTimeZone::listIdentifiers(DateTimeZone::ALL_WITH_BC), true) ? $zone : throw BadInput::at('time_zone', Phrase::written("“{$zone}” is no time zone. Choose one from the list."));
     }
 
     /** A field that is there but empty is no wish to leave it as it was: it is refused as missing. */
@@ -94,6 +95,6 @@ final readonly class SetUpBench
     {
         $value = $in->text($key);
 
-        return in_array($value, $known, true) ? $value : throw BadInput::at($key, 'Choose one of: '.implode(', ', $known).'.');
+        return in_array($value, $known, true) ? $value : throw BadInput::at($key, Phrase::written('Choose one of: '.implode(', ', $known).'.'));
     }
 }

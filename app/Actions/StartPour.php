@@ -8,6 +8,8 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Scale;
 use Apalos\Core\Mix\Vessel;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Run\RunPlan;
 use Apalos\Core\Units\Minutes;
 use App\Models\FormulaVersion;
@@ -23,7 +25,7 @@ use Illuminate\Support\Facades\DB;
 /** Begins a run: freezes the plan with all it rests on, pins the formula to a version. Asked twice, it begins once. */
 final readonly class StartPour
 {
-    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer) {}
+    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer, private Phrasebook $words) {}
 
     /** @throws BadInput when the sheet does not add up yet */
     public function __invoke(Pour $pour, CarbonImmutable $now): Pour
@@ -35,7 +37,7 @@ final readonly class StartPour
             }
             $reckoning = $this->reckoner->reckon($fresh->sheet);
             if (! $reckoning->isPourable() || $reckoning->mix === null || $reckoning->recipe === null) {
-                throw $reckoning->errors[0] ?? BadInput::at('volume', 'The sheet is not complete yet. Fill in the volume, the formula and the plan.');
+                throw $reckoning->errors[0] ?? BadInput::at('volume', Phrase::written('The sheet is not complete yet. Fill in the volume, the formula and the plan.'));
             }
             $checklist = $this->checklist($fresh, $reckoning->recipe->base->code);
             $sheet = Fields::of($fresh->sheet);
@@ -89,9 +91,9 @@ final readonly class StartPour
         }
         foreach ($this->contacts->of($impression, $chain) as $contact) {
             if ($contact->blocks) {
-                throw BadInput::at('contacts', sprintf('%s on %s: %s. %s Choose what goes between them on the job page, or overrule it there with a reason.', ucfirst($contact->fresh->name), $contact->touch->with, $contact->result->inShort, $contact->result->because[0]['text']));
+                throw BadInput::at('contacts', Phrase::of('bench.contact_stands', ['fresh' => $contact->fresh->name, 'with' => $contact->touch->with, 'short' => $contact->result->inShort, 'why' => $contact->result->because[0]['text']]));
             }
-            $items = [...$items, ...$contact->checklist()];
+            $items = [...$items, ...$contact->checklist($this->words)];
         }
 
         return $items;

@@ -8,6 +8,8 @@ use Apalos\Core\Contact\Way;
 use Apalos\Core\Contact\WayKind;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
 use App\Models\Pour;
@@ -25,7 +27,7 @@ final readonly class TakeWayOut
 {
     private const USUAL_TEST_MIN = 360.0;
 
-    public function __construct(private Workshop $workshop, private ContactBook $book, private Library $library, private CureClock $clock, private ChooseForContact $choose, private ReviseChain $chain) {}
+    public function __construct(private Workshop $workshop, private ContactBook $book, private Library $library, private CureClock $clock, private ChooseForContact $choose, private ReviseChain $chain, private Phrasebook $words) {}
 
     /**
      * @param  Fields  $in  `steps` of one of the ways that are offered
@@ -41,7 +43,7 @@ final readonly class TakeWayOut
             $way = $offered->toArray()['steps'] === $steps ? $offered : $way;
         }
         if ($way === null) {
-            throw BadInput::at('steps', 'That is no longer a way out here. Look at what is offered now.');
+            throw BadInput::at('steps', Phrase::written('That is no longer a way out here. Look at what is offered now.'));
         }
 
         return DB::transaction(function () use ($impression, $contact, $way, $now): string {
@@ -104,7 +106,7 @@ final readonly class TakeWayOut
         return match ($way->steps[0]['kind']) {
             WayKind::Wait => 'It is safe from '.$now->addMinutes((int) ceil($way->addsMin))->setTimezone($this->workshop->zone())->format('D j M, H:i').' on. Nothing else has to be changed.',
             WayKind::Test => 'The test patch is on the list. Read it when it is due.',
-            default => ucfirst($way->what).': it is in the chain.',
+            default => $this->words->say(Phrase::of('bench.way_taken', ['way' => $way->what])),
         };
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Exchange;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** RFC 4180 CSV in UTF-8, out and in. */
@@ -53,7 +54,7 @@ final readonly class Csv
                 continue;
             }
             if (count($cells) !== count($columns)) {
-                throw BadInput::at("line {$line}", sprintf('Line %d has %d cells, the first line has %d. Keep a cell for every column, empty where there is nothing.', $line, count($cells), count($columns)));
+                throw BadInput::at("line {$line}", Phrase::written(sprintf('Line %d has %d cells, the first line has %d. Keep a cell for every column, empty where there is nothing.', $line, count($cells), count($columns))));
             }
             $rows[] = array_combine($columns, $cells);
         }

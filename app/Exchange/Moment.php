@@ -6,6 +6,7 @@ namespace App\Exchange;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use Carbon\CarbonImmutable;
 
 /** A moment in a file: ISO 8601 with its offset, of a year in which somebody could have poured. Anything else may mean two things, and is refused by name. */
@@ -28,7 +29,7 @@ final readonly class Moment
         }
         $isOne = preg_match(self::ISO, $said, $part) === 1 && checkdate((int) $part[2], (int) $part[3], (int) $part[1]);
         if (! $isOne || (int) $part[1] < self::YEARS[0] || (int) $part[1] > self::YEARS[1]) {
-            throw BadInput::at($in->at($key), "“{$said}” is no moment that can be relied on. Write it as 2026-03-04T10:15:00+01:00: date, time and offset.");
+            throw BadInput::at($in->at($key), Phrase::written("“{$said}” is no moment that can be relied on. Write it as 2026-03-04T10:15:00+01:00: date, time and offset."));
         }
 
         return CarbonImmutable::parse($said)->utc();

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Measures;
 use App\Models\ColourTarget;
 use App\Models\Formula;
 use App\Models\FormulaVersion;
@@ -55,7 +55,7 @@ final readonly class SwatchExport
             $head = [$swatch->name, $swatch->version->called(), self::line($swatch->version->recipe), $swatch->thickness_mm, $swatch->poured_at->toIso8601ZuluString('millisecond'), $swatch->demoulded_at?->toIso8601ZuluString('millisecond'), $swatch->note];
             foreach ($swatch->readings as $r) {
                 $median = $r->hardness()?->median()->reading;
-                yield [...$head, $r->kind, $r->at->toIso8601ZuluString('millisecond'), $r->scale, implode(' ', array_map(static fn (float $v): string => Say::number($v, 2), array_map(floatval(...), $r->readings ?? []))), $median,
+                yield [...$head, $r->kind, $r->at->toIso8601ZuluString('millisecond'), $r->scale, implode(' ', array_map(static fn (float $v): string => Measures::figure($v, 2), array_map(floatval(...), $r->readings ?? []))), $median,
                     $r->backing, $r->lab[0] ?? null, $r->lab[1] ?? null, $r->lab[2] ?? null, $r->source, $r->within_delta_e, $r->left_out];
             }
             if ($swatch->readings->isEmpty()) {
@@ -89,7 +89,7 @@ final readonly class SwatchExport
      */
     public static function line(array $recipe): string
     {
-        return implode(' | ', [$recipe['base'], ...array_map(static fn (array $line): string => implode(' ', [$line['code'], Say::number((float) $line['amount'], 6), $line['basis'], $line['into']]), $recipe['additives'])]);
+        return implode(' | ', [$recipe['base'], ...array_map(static fn (array $line): string => implode(' ', [$line['code'], Measures::figure((float) $line['amount'], 6), $line['basis'], $line['into']]), $recipe['additives'])]);
     }
 
     /** @return \Illuminate\Database\Eloquent\Collection<int, Formula> */

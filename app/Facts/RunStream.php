@@ -6,6 +6,8 @@ namespace App\Facts;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\StepKind;
 use Apalos\Core\Units\Minutes;
@@ -32,7 +34,7 @@ final readonly class RunStream implements Stream
     {
         $pour = Pour::query()->with('impression.job')->lockForUpdate()->findOrFail($pour->id);
         if ($pour->started_at === null) {
-            throw BadInput::at('kind', 'This pour has not begun. Start it from its sheet.');
+            throw BadInput::at('kind', Phrase::written('This pour has not begun. Start it from its sheet.'));
         }
 
         return new self(app(Library::class), new VolumeEstimator, app(RoomTemperature::class), RecordedRun::of($pour));
@@ -115,7 +117,7 @@ final readonly class RunStream implements Stream
         $step = $this->atStep($in, $run, StepKind::Gear, StepKind::Contacts, StepKind::PreMix, StepKind::Tare, StepKind::Mix, StepKind::Degas, StepKind::Fill);
         $left = $run->state->step->kind === StepKind::Contacts ? count($run->state->unchecked()) : 0;
         if ($left > 0) {
-            throw BadInput::at('step', "Look at every contact and tick it first: {$left} still to go. This is where silicone is lost.");
+            throw BadInput::at('step', Phrase::written("Look at every contact and tick it first: {$left} still to go. This is where silicone is lost."));
         }
 
         return $step;
@@ -144,11 +146,11 @@ final readonly class RunStream implements Stream
         $cup = $run->state->cup();
         $line = $cup->current();
         if ($line === null || $reading < $cup->display - $run->plan->division->g) {
-            throw BadInput::at('reading_g', sprintf('The scale read %s g before; it cannot read less now. Check that the cup was not lifted or tared.', $cup->display));
+            throw BadInput::at('reading_g', Phrase::of('bench.read_more_before', ['before' => Quantity::mass($cup->display)]));
         }
         $short = $in->has('short') && $in->bool('short');
         if ($reading < $line['from'] - 1e-9 && ! $short) {
-            throw BadInput::at('reading_g', sprintf('Still %s g short of %s g. Pour on, or go on short if there is no more.', round($line['running'] - $reading, 2), $line['running']));
+            throw BadInput::at('reading_g', Phrase::of('bench.still_short', ['short' => Quantity::mass($line['running'] - $reading), 'of' => Quantity::mass($line['running'])]));
         }
 
         return [...$step, 'reading_g' => $reading, 'by' => $in->textOrNull('by') === 'scale' ? 'scale' : 'hand', 'stable' => $in->has('stable') && $in->bool('stable'), 'short' => $short];
@@ -157,7 +159,7 @@ final readonly class RunStream implements Stream
     private function fault(?string $fault, Fields $in): ?string
     {
         if ($fault !== null && ! isset($this->library->faults()[$fault])) {
-            throw BadInput::at($in->at('fault'), "There is no fault “{$fault}” in the list. Choose one, or write it in the note.");
+            throw BadInput::at($in->at('fault'), Phrase::written("There is no fault “{$fault}” in the list. Choose one, or write it in the note."));
         }
 
         return $fault;

@@ -6,7 +6,8 @@ namespace App\Facts;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Series\SeriesFactKind;
 use App\Models\Series;
 use App\Workshop\RecordedSeries;
@@ -106,7 +107,7 @@ final readonly class SeriesStream implements Stream
         ScaleWord::believed(app(ScaleDesk::class), WeighUpAtHand::named(self::name().':'.$recorded->series->id));
         $more = round($in->number('reading_g', min(0.0, $next->before)) - $next->before, 4);
         if ($more <= 0.0) {
-            throw BadInput::at($in->at('reading_g'), sprintf('The display read %s before, so nothing has gone in. Pour, or write the grams into the list.', Say::grams($next->before)));
+            throw BadInput::at($in->at('reading_g'), Phrase::of('bench.nothing_went_in', ['before' => Quantity::mass($next->before)]));
         }
 
         return ['vessel' => $next->vessel, 'line' => $next->line, 'grams' => $more];
@@ -117,7 +118,7 @@ final readonly class SeriesStream implements Stream
     {
         $in->only('vessel', 'line', 'grams');
         $vessel = $in->text('vessel');
-        $lines = $recorded->plan->vessels()[$vessel] ?? throw BadInput::at($in->at('vessel'), "There is no {$vessel} in this series.");
+        $lines = $recorded->plan->vessels()[$vessel] ?? throw BadInput::at($in->at('vessel'), Phrase::written("There is no {$vessel} in this series."));
 
         return ['vessel' => $vessel, 'line' => (int) $in->number('line', 0.0, count($lines) - 1.0), 'grams' => $in->numberOrNull('grams', 0.0, 1e5)];
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use Apalos\Core\Phrase\Measures;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Database\QueueingConnector;
 use App\Devices\ScalePort;
 use App\Devices\TcpLines;
@@ -29,6 +31,8 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->app->scoped(Library::class, static fn ($app): Library => new Library(base_path('library'), $app->make(Repository::class)));
         $this->app->scoped(Workshop::class, static fn (): Workshop => Workshop::here());
+        // Not kept: units may change while a request is under way.
+        $this->app->bind(Phrasebook::class, static fn ($app): Phrasebook => $app->make(Library::class)->words()->in(Measures::from($app->make(Workshop::class)->units)));
         $this->app->scoped(RoomTemperature::class);
         $this->app->scoped(CureClock::class);
         $this->app->bind('db.connector.sqlite', QueueingConnector::class);

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Tint\Colourant;
 use Apalos\Core\Tint\Difference;
 use Apalos\Core\Tint\Lab;
@@ -25,7 +26,7 @@ final readonly class ColourAnswerView implements View
      * @param  list<array{share_pct: float, light: Lab, dark: Lab, here: Lab}>  $ladder
      */
     public function __construct(
-        private TintResult $tint, private ?Lab $target, private array $pigments, private Library $library, private float $maxLoad, private ?EqualCups $cup, private ?string $batchWrong, private array $ladder,
+        private TintResult $tint, private ?Lab $target, private array $pigments, private Library $library, private float $maxLoad, private ?EqualCups $cup, private ?Phrase $batchWrong, private array $ladder,
     ) {}
 
     /**
@@ -34,7 +35,7 @@ final readonly class ColourAnswerView implements View
      *     recipe: list<PinchShape>,
      *     alternatives: list<array{recipe: list<PinchShape>, srgb: string, delta_e: float}>,
      *     ladder: list<array{share_pct: float, light: string, dark: string, here: string}>,
-     *     depth: string, cup: array{mass_g: float, cups: int}|null, batch_wrong: string|null
+     *     depth: Phrase, cup: array{mass_g: float, cups: int}|null, batch_wrong: Phrase|null
      * }
      */
     public function toArray(): array
@@ -70,12 +71,18 @@ final readonly class ColourAnswerView implements View
     }
 
     /** Why an edge looks paler than the middle, in numbers of this very colour. */
-    private function depth(): string
+    private function depth(): Phrase
     {
         [$thin, , $thick] = array_column(array_filter($this->tint->chips, static fn (array $chip): bool => $chip['backing'] === 'light'), 'lab');
         $apart = Difference::between($thin, $thick);
-        $words = $apart < 1.0 ? 'Over light, 1 mm looks like 8 mm.' : sprintf('Over light, a 1 mm edge is ΔE %s from an 8 mm middle%s.', Say::number($apart), $thin->l - $thick->l > 1.0 ? ': it looks paler' : '');
+        $edge = match (true) {
+            $apart < 1.0 => Phrase::of('bench.edge_is_like_middle'),
+            $thin->l - $thick->l > 1.0 => Phrase::of('bench.edge_looks_paler', ['apart' => $apart]),
+            default => Phrase::of('bench.edge_is_off', ['apart' => $apart]),
+        };
 
-        return $words.' '.($this->tint->hidesFromMm === null ? 'What lies behind shows through at any thickness.' : sprintf('From about %s mm nothing shows through.', Say::number($this->tint->hidesFromMm, $this->tint->hidesFromMm < 10.0 ? 1 : 0)));
+        return $this->tint->hidesFromMm === null
+            ? Phrase::of('bench.shows_through', ['edge' => $edge])
+            : Phrase::of('bench.hides_from', ['edge' => $edge, 'from' => Quantity::length($this->tint->hidesFromMm < 10.0 ? $this->tint->hidesFromMm : round($this->tint->hidesFromMm))]);
     }
 }

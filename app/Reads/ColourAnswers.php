@@ -9,6 +9,7 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Material\AdditiveRole;
 use Apalos\Core\Mix\Basis;
 use Apalos\Core\Mix\Into;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Tint\Colourant;
 use Apalos\Core\Tint\Lab;
 use Apalos\Core\Tint\Mixture;
@@ -84,13 +85,13 @@ final readonly class ColourAnswers
             $lines[] = PlannedBatch::line($shelf->additive($code), round($loads->number($code, 0.0, 100.0), 4), Basis::OfTotal, $into);
         }
 
-        return $lines === [] ? throw BadInput::at('loads', 'There is no pigment in it yet. Find a recipe or set a load first.') : $lines;
+        return $lines === [] ? throw BadInput::at('loads', Phrase::written('There is no pigment in it yet. Find a recipe or set a load first.')) : $lines;
     }
 
     /**
      * The cup the pigments are pinched into: they must be weighable in each one.
      *
-     * @return array{EqualCups|null, string|null} and why there is none
+     * @return array{EqualCups|null, Phrase|null} and why there is none
      */
     private function cup(string $base, ?Fields $batch): array
     {
@@ -100,7 +101,7 @@ final readonly class ColourAnswers
         try {
             $mix = $this->batches->weigh($this->library->shelf()->base($base), [], $batch);
         } catch (BadInput $wrong) {
-            return [null, $wrong->getMessage()];
+            return [null, $wrong->says];
         }
 
         return [new EqualCups($mix->batches[0]->mass->g, count($mix->batches)), null];
@@ -131,7 +132,7 @@ final readonly class ColourAnswers
         if (is_array($said)) {
             return Lab::from($in, 'backing');
         }
-        $lab = self::BACKINGS[is_string($said) ? $said : ''] ?? throw BadInput::at('backing', 'Say what lies behind it: light, dark, or a colour of its own.');
+        $lab = self::BACKINGS[is_string($said) ? $said : ''] ?? throw BadInput::at('backing', Phrase::written('Say what lies behind it: light, dark, or a colour of its own.'));
 
         return Lab::of(...$lab);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
+use Apalos\Core\Phrase\Phrase;
 use App\Models\OwnRule;
 use App\Models\TestPatch;
 use App\Models\Workshop;
@@ -19,7 +20,7 @@ final readonly class ContactBoardView implements View
      * @return array{
      *     fresh: list<array{id: string, name: string, groups: list<string>}>,
      *     surfaces: list<array{id: string, name: string, groups: list<string>}>,
-     *     cells: array<string, array<string, array{verdict: string, in_short: string, tested: bool|null}>>,
+     *     cells: array<string, array<string, array{verdict: string, in_short: Phrase, tested: bool|null}>>,
      *     patches: list<array{id: int, fresh: string, surface: string, base: string|null, place: string, put_on_ms: int, due_ms: int, passed: bool|null, note: string, photo: bool}>,
      *     releases: array<string, string>, sealers: array<string, string>, bases: list<array{code: string, name: string, family: string}>,
      *     own_rules: list<array{id: int, name: string, text: string}>

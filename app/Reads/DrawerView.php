@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Measures;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Tint\Cards;
 use Apalos\Core\Tint\Lab;
@@ -19,12 +20,12 @@ use App\Workshop\Library;
  *
  * @phpstan-type ReadingShape array{id: int, kind: string, at_ms: int, after_min: float|null, text: string, source: string, left_out: bool}
  * @phpstan-type SwatchShape array{
- *     id: int, name: string, base: string, formula: string, formula_href: string, inside: string,
+ *     id: int, name: string, base: string, formula: string, formula_href: string, inside: Phrase,
  *     hardness: array{scale: '00'|'A', reading: float, written: string, spread: float, count: int}|null,
- *     white: string|null, black: string|null, lab: array{float, float, float}|null, within: float|null, translucency: array{words: string, ratio: float, delta_e: float}|null,
+ *     white: string|null, black: string|null, lab: array{float, float, float}|null, within: float|null, translucency: array{words: Phrase, ratio: float, delta_e: float}|null,
  *     delta_e: float|null, points: float|null,
  *     thickness_mm: float|null, poured_ms: int, demoulded_ms: int|null, note: string, photo: bool,
- *     readings: list<ReadingShape>, questions: list<array{code: string, message: string}>
+ *     readings: list<ReadingShape>, questions: list<array{code: string, message: Phrase}>
  * }
  */
 final readonly class DrawerView implements View
@@ -34,12 +35,12 @@ final readonly class DrawerView implements View
      * @param  array{q: string, base: string, hardness: string, colour: string}  $filter
      * @param  array<int, Warning>  $contradictions  by the id of a swatch
      */
-    public function __construct(private array $rows, private int $total, private array $filter, private ?string $wrong, private array $contradictions, private Library $library, private Workshop $workshop) {}
+    public function __construct(private array $rows, private int $total, private array $filter, private ?Phrase $wrong, private array $contradictions, private Library $library, private Workshop $workshop) {}
 
     /**
      * @return array{
      *     swatches: list<SwatchShape>, total: int, shown: int,
-     *     filter: array{q: string, base: string, hardness: string, colour: string}, wrong: string|null,
+     *     filter: array{q: string, base: string, hardness: string, colour: string}, wrong: Phrase|null,
      *     cards: array{white: array{float, float, float}, black: array{float, float, float}},
      *     bases: array<string, string>, targets: list<array{id: int, name: string, lab: array{float, float, float}}>
      * }
@@ -82,7 +83,7 @@ final readonly class DrawerView implements View
 
         return [
             'id' => $swatch->id, 'name' => $swatch->name, 'base' => $known->recipe->base->name ?? 'no longer on the shelf',
-            'formula' => $swatch->version->called(), 'formula_href' => "/formulas/{$swatch->version->formula_id}?version={$swatch->formula_version_id}", 'inside' => $known->recipe === null ? '' : ($known->inside() === [] ? 'nothing but the base' : implode(', ', $known->inside())),
+            'formula' => $swatch->version->called(), 'formula_href' => "/formulas/{$swatch->version->formula_id}?version={$swatch->formula_version_id}", 'inside' => self::inside($known),
             'hardness' => $hardness === null ? null : [...$hardness->median()->toArray(), 'written' => $hardness->median()->written(), 'spread' => $hardness->spread(), 'count' => count($hardness->readings)],
             'white' => $known->over('white')?->srgb(), 'black' => $known->over('black')?->srgb(), 'lab' => $known->colour()?->toArray(), 'within' => ($known->last('colour', 'white') ?? $known->last('colour'))?->within_delta_e,
             'translucency' => $through === null ? null : ['words' => $through->inWords(), 'ratio' => $through->contrastRatio, 'delta_e' => $through->deltaE],
@@ -96,7 +97,18 @@ final readonly class DrawerView implements View
 
     private static function inLab(?Lab $lab): string
     {
-        return vsprintf('L %s a %s b %s', array_map(static fn (float $v): string => str_replace('-', '−', Say::number($v)), $lab?->toArray() ?? [0.0, 0.0, 0.0]));
+        return vsprintf('L %s a %s b %s', array_map(static fn (float $v): string => str_replace('-', '−', Measures::figure($v)), $lab?->toArray() ?? [0.0, 0.0, 0.0]));
+    }
+
+    private static function inside(KnownSwatch $known): Phrase
+    {
+        $inside = $known->inside();
+
+        return match (true) {
+            $known->recipe === null => Phrase::written(''),
+            $inside === [] => Phrase::of('bench.only_the_base'),
+            default => Phrase::of('bench.all_inside', ['all' => $inside]),
+        };
     }
 
     /** @return ReadingShape */
@@ -105,12 +117,12 @@ final readonly class DrawerView implements View
         $demoulded = $known->swatch->demoulded_at;
         $hardness = $reading->hardness();
         $text = $hardness !== null
-            ? ($reading->scale === 'A' ? 'A ' : '00-').implode(', ', array_map(static fn (float $r): string => Say::number($r), $hardness->readings))
+            ? ($reading->scale === 'A' ? 'A ' : '00-').implode(', ', array_map(static fn (float $r): string => Measures::figure($r), $hardness->readings))
             : self::inLab($reading->colour())." over {$reading->backing}".($reading->card() === null ? '' : ', the card itself '.self::inLab($reading->card()));
 
         return [
             'id' => $reading->id, 'kind' => $reading->kind, 'at_ms' => (int) $reading->at->getTimestampMs(), 'after_min' => $demoulded === null ? null : max(0.0, $demoulded->diffInMinutes($reading->at)),
-            'text' => $text, 'source' => $reading->source === 'photo' ? 'off a photo'.($reading->within_delta_e === null ? '' : sprintf(', within ΔE %s', Say::number($reading->within_delta_e))) : '', 'left_out' => $reading->left_out,
+            'text' => $text, 'source' => $reading->source === 'photo' ? 'off a photo'.($reading->within_delta_e === null ? '' : sprintf(', within ΔE %s', Measures::figure($reading->within_delta_e))) : '', 'left_out' => $reading->left_out,
         ];
     }
 }

@@ -6,6 +6,7 @@ namespace App\Reads;
 
 use Apalos\Core\Harden\SofteningEffectsResult;
 use Apalos\Core\Mix\MixResult;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\Recipe;
 use Apalos\Core\Result\Warning;
 use App\Workshop\Library;
@@ -24,7 +25,7 @@ final readonly class FormulaAnswerView implements View
      * @return array{
      *     additives: list<array{pct_of_ab: float, pct_of_one_part: float, grams: float}>, mix: MixShape,
      *     hardness: string|null, cost: CostShape|null,
-     *     warnings: list<array{code: string, message: string}>, cautions: list<array{title: string, text: string}>, gear: list<string>
+     *     warnings: list<array{code: string, message: Phrase}>, cautions: list<array{title: string, text: Phrase}>, gear: list<string>
      * }
      */
     public function toArray(): array
@@ -39,7 +40,7 @@ final readonly class FormulaAnswerView implements View
             'cost' => $this->cost?->toArray(),
             // What a pot of paint asks of the scale is told with the pot.
             'warnings' => Warning::all([...$this->recipe->warnings($this->asPaint), ...($this->asPaint ? [] : [...$this->mix->warnings, ...($this->cost->warnings ?? [])])]),
-            'cautions' => array_values(array_map(static fn (array $caution): array => ['title' => $caution['title'], 'text' => $caution['text']], $known)),
+            'cautions' => array_values(array_map(static fn (array $caution): array => ['title' => $caution['title'], 'text' => Phrase::written($caution['text'])], $known)),
             'gear' => array_values(array_unique(array_merge(...array_values(array_map(static fn (array $caution): array => $caution['gear'], $known))))),
         ];
     }

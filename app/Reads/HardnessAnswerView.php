@@ -8,6 +8,7 @@ use Apalos\Core\Harden\CurvePoint;
 use Apalos\Core\Harden\HardenResult;
 use Apalos\Core\Harden\SofteningEffectsResult;
 use Apalos\Core\Mix\MixResult;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Shore;
 use Apalos\Core\Units\ShoreScale;
 use App\Workshop\KnownSwatch;
@@ -32,7 +33,7 @@ final readonly class HardnessAnswerView implements View
      * @param  list<array{from: string, text: string, href: string}>  $notes
      */
     public function __construct(
-        private string $base, private string $softener, private Shore $target, private HardenResult $harden, private array $line, private ?SofteningEffectsResult $cost, private ?MixResult $mix, private ?string $mixWrong,
+        private string $base, private string $softener, private Shore $target, private HardenResult $harden, private array $line, private ?SofteningEffectsResult $cost, private ?MixResult $mix, private ?Phrase $mixWrong,
         private float $limit, private float $roomC, private array $pucks, private array $notes,
     ) {}
 
@@ -44,7 +45,7 @@ final readonly class HardnessAnswerView implements View
      *     line: list<array{pct: float, y: float, low_y: float, high_y: float, written: string}>,
      *     pucks: list<array{id: int, name: string, pct: float, y: float, written: string, readings: int, spread: float, off_sd: float, outlier: bool}>,
      *     stops: list<array{scale: '00'|'A', reading: int, y: float}>,
-     *     cost: CostShape|null, mix: MixShape|null, mix_wrong: string|null,
+     *     cost: CostShape|null, mix: MixShape|null, mix_wrong: Phrase|null,
      *     notes: list<array{from: string, text: string, href: string}>
      * }
      */

@@ -7,6 +7,7 @@ namespace App\Reads;
 use Apalos\Core\Contact\Chain;
 use Apalos\Core\Contact\ContactResult;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
 use App\Models\Job;
@@ -23,7 +24,7 @@ use Carbon\CarbonImmutable;
  * @phpstan-import-type ContactShape from ContactResult
  *
  * @phpstan-type LinkContactShape array{
- *     key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null, lapsed: string|null, words: string|null,
+ *     key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null, lapsed: string|null, words: Phrase|null,
  *     release: string|null, sealed_with: string|null, damp: bool, latex_touched: bool, cured_ms: int|null, opened_ms: int|null, solvent_ms: int|null,
  *     result: ContactShape
  * }

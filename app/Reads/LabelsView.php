@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
+use Apalos\Core\Phrase\Phrase;
 use App\Workshop\KnownSwatch;
 
 /** What stands on the labels of swatches. */
@@ -12,7 +13,7 @@ final readonly class LabelsView implements View
     /** @param  list<KnownSwatch>  $swatches */
     public function __construct(private array $swatches) {}
 
-    /** @return array{labels: list<array{id: int, name: string, base: string, formula: string, inside: list<string>, poured_ms: int, thickness_mm: float|null, href: string}>} */
+    /** @return array{labels: list<array{id: int, name: string, base: string, formula: string, inside: list<Phrase>, poured_ms: int, thickness_mm: float|null, href: string}>} */
     public function toArray(): array
     {
         return ['labels' => array_map(static fn (KnownSwatch $known): array => [

@@ -7,6 +7,7 @@ namespace App\Reads;
 use Apalos\Core\Cure\CureResult;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Mix\MixResult;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\PourReckoning;
 use Apalos\Core\Volume\VolumeResult;
 
@@ -25,8 +26,8 @@ final readonly class ReckoningView implements View
     /**
      * @return array{
      *     pourable: bool, room_c: float,
-     *     errors: list<array{field: string, message: string, missing: bool}>,
-     *     warnings: list<array{code: string, message: string}>,
+     *     errors: list<array{field: string, message: Phrase, missing: bool}>,
+     *     warnings: list<array{code: string, message: Phrase}>,
      *     volume: VolumeShape|null,
      *     mix: MixShape|null,
      *     cure: CureShape|null,
@@ -38,7 +39,7 @@ final readonly class ReckoningView implements View
         return [
             'pourable' => $this->reckoning->isPourable(),
             'room_c' => $this->roomC,
-            'errors' => array_map(static fn (BadInput $e): array => ['field' => self::place($e->field), 'message' => $e->getMessage(), 'missing' => $e->isMissing], $this->reckoning->errors),
+            'errors' => array_map(static fn (BadInput $e): array => ['field' => self::place($e->field), 'message' => $e->says, 'missing' => $e->isMissing], $this->reckoning->errors),
             'warnings' => $this->reckoning->warnings(),
             'volume' => $this->reckoning->volume?->toArray(),
             'mix' => $this->reckoning->mix?->toArray(),

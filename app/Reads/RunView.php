@@ -6,6 +6,7 @@ namespace App\Reads;
 
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Run\MixingCup;
 use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\StepKind;
@@ -32,13 +33,13 @@ final readonly class RunView implements View
      *     next_line: string|null, meets_now: bool, one_part: bool, division_g: float,
      *     rescue: array{
      *         needed: bool, k: float, planned: array<string, float>, lines: list<array{add: string, grams: float, running: float}>,
-     *         extra_g: float, fits: bool, ratio_error_if_ignored_pct: float, warnings: list<array{code: string, message: string}>
+     *         extra_g: float, fits: bool, ratio_error_if_ignored_pct: float, warnings: list<array{code: string, message: Phrase}>
      *     }|null,
      *     clock: array{met_ms: int|null, pot_ends_ms: int|null, pot_life_min: float|null, mix_min: float, degas_min: float, usable_min: float|null},
      *     second_cup: bool, degas_planned: bool,
      *     wait: array{open_low_ms: int|null, open_likely_ms: int|null, open_high_ms: int|null, service_ms: int|null, gelled_ms: int|null, poured_ms: int|null, opened_ms: int|null},
      *     notes: list<array{at_ms: int, text: string, fault: string|null}>,
-     *     cautions: list<array{id: string, title: string, text: string}>, gear: list<string>,
+     *     cautions: list<array{id: string, title: string, text: Phrase}>, gear: list<string>,
      *     faults: list<array{id: string, name: string, cause: string}>,
      *     checklist: list<array{id: string, text: string, minutes: float, begun_ms: int|null, done: bool}>,
      *     weighed_g: float, planned_g: float, likely_ml: float|null,
@@ -131,7 +132,7 @@ final readonly class RunView implements View
     /**
      * @return array{
      *     needed: bool, k: float, planned: array<string, float>, lines: list<array{add: string, grams: float, running: float}>,
-     *     extra_g: float, fits: bool, ratio_error_if_ignored_pct: float, warnings: list<array{code: string, message: string}>
+     *     extra_g: float, fits: bool, ratio_error_if_ignored_pct: float, warnings: list<array{code: string, message: Phrase}>
      * }
      */
     private function rescue(MixingCup $cup): array
@@ -164,10 +165,10 @@ final readonly class RunView implements View
         ];
     }
 
-    /** @return list<array{id: string, title: string, text: string}> */
+    /** @return list<array{id: string, title: string, text: Phrase}> */
     private function cautions(): array
     {
-        return array_map(static fn (array $caution): array => ['id' => $caution['id'], 'title' => $caution['title'], 'text' => $caution['text']], $this->snapshot()['cautions']);
+        return array_map(static fn (array $caution): array => ['id' => $caution['id'], 'title' => $caution['title'], 'text' => Phrase::written($caution['text'])], $this->snapshot()['cautions']);
     }
 
     /** @return list<string> */

@@ -6,7 +6,7 @@ namespace App\Reads;
 
 use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Material\BaseSheet;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Measures;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Workshop\Library;
@@ -48,7 +48,7 @@ final readonly class SofteningNotes
             $pct = $known->softenedBy($base->code, $softener->code);
             $text = $known->swatch->note ?? '';
             if ($pct !== null && $text !== '' && abs($pct - $pctOfAB) <= self::NEAR_PCT) {
-                $notes[] = ['from' => sprintf('Puck at %s %%', Say::number($pct)), 'text' => $text, 'href' => "/swatches/drawer#swatch-{$known->swatch->id}", 'off' => abs($pct - $pctOfAB)];
+                $notes[] = ['from' => sprintf('Puck at %s %%', Measures::figure($pct)), 'text' => $text, 'href' => "/swatches/drawer#swatch-{$known->swatch->id}", 'off' => abs($pct - $pctOfAB)];
             }
         }
 
@@ -67,7 +67,7 @@ final readonly class SofteningNotes
             $pct = 100.0 * ($recipe?->loads()[$softener->code] ?? 0.0);
             $said = [...array_map(static fn (string $id): string => $faults[$id]['name'] ?? $id, $pour->faults ?? []), ...($pour->note === null || $pour->note === '' ? [] : [$pour->note])];
             if ($pct > 0.0 && $said !== [] && abs($pct - $pctOfAB) <= self::NEAR_PCT) {
-                $notes[] = ['from' => sprintf('%s, %s %%', $pour->impression->job->name, Say::number($pct)), 'text' => implode('. ', $said), 'href' => "/pours/{$pour->id}/run", 'off' => abs($pct - $pctOfAB)];
+                $notes[] = ['from' => sprintf('%s, %s %%', $pour->impression->job->name, Measures::figure($pct)), 'text' => implode('. ', $said), 'href' => "/pours/{$pour->id}/run", 'off' => abs($pct - $pctOfAB)];
             }
         }
 

@@ -7,6 +7,7 @@ namespace App\Reads;
 use Apalos\Core\Cure\Clock;
 use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Material\BaseSheet;
+use Apalos\Core\Phrase\Phrase;
 use App\Workshop\CureClock;
 use App\Workshop\Library;
 use App\Workshop\RoomTemperature;
@@ -15,9 +16,9 @@ use App\Workshop\RoomTemperature;
  * The shelf: every sheet to read, with its times as they are in the room now.
  *
  * @phpstan-type AdditiveSheetShape array{
- *     code: string, name: string, role: string, summary: string, colour: string, families: list<string>, sg: float, basis: string, into: string, max: float,
+ *     code: string, name: string, role: string, summary: string, colour: string, families: list<string>, sg: float, basis: Phrase, into: string, max: float,
  *     softening: list<array{pct_of_ab: float, stiffness: float, tear: float, stretch: float, pot_life: float}>, bleed_from_pct: float|null, flash_min: float|null, paint_only: bool,
- *     cautions: list<array{title: string, text: string}>, measured: list<string>, typical: list<string>, notes: string
+ *     cautions: list<array{title: string, text: Phrase}>, measured: list<string>, typical: list<string>, notes: string
  * }
  */
 final readonly class StoresView implements View
@@ -35,7 +36,7 @@ final readonly class StoresView implements View
      *         sg: array{a: float|null, b: float|null, mixed: float|null}, times: array<string, float>, here: array<string, array{low: float, likely: float, high: float}>,
      *         rests_on: int, ref_c: float, by_volume_ok: bool, vacuum: string, brushed: bool, moisture: bool, skin_safe: bool,
      *         facts: array<string, float|null>, limits: list<array{role: string, max: float, basis: string, into: string}>,
-     *         cautions: list<array{title: string, text: string}>, measured: list<string>, typical: list<string>, notes: string
+     *         cautions: list<array{title: string, text: Phrase}>, measured: list<string>, typical: list<string>, notes: string
      *     }>,
      *     additives: list<AdditiveSheetShape>
      * }
@@ -55,7 +56,7 @@ final readonly class StoresView implements View
      *     sg: array{a: float|null, b: float|null, mixed: float|null}, times: array<string, float>, here: array<string, array{low: float, likely: float, high: float}>,
      *     rests_on: int, ref_c: float, by_volume_ok: bool, vacuum: string, brushed: bool, moisture: bool, skin_safe: bool,
      *     facts: array<string, float|null>, limits: list<array{role: string, max: float, basis: string, into: string}>,
-     *     cautions: list<array{title: string, text: string}>, measured: list<string>, typical: list<string>, notes: string
+     *     cautions: list<array{title: string, text: Phrase}>, measured: list<string>, typical: list<string>, notes: string
      * }
      */
     private function base(BaseSheet $base): array
@@ -127,7 +128,7 @@ final readonly class StoresView implements View
 
     /**
      * @param  list<string>  $ids
-     * @return list<array{title: string, text: string}>
+     * @return list<array{title: string, text: Phrase}>
      */
     private function cautions(array $ids): array
     {
@@ -135,7 +136,7 @@ final readonly class StoresView implements View
         $cautions = [];
         foreach ($ids as $id) {
             if (isset($all[$id])) {
-                $cautions[] = ['title' => $all[$id]['title'], 'text' => $all[$id]['text']];
+                $cautions[] = ['title' => $all[$id]['title'], 'text' => Phrase::written($all[$id]['text'])];
             }
         }
 

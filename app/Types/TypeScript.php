@@ -30,7 +30,7 @@ use ReflectionMethod;
  */
 final readonly class TypeScript
 {
-    private const SIMPLE = ['string' => 'string', 'int' => 'number', 'float' => 'number', 'bool' => 'boolean', 'null' => 'null', 'mixed' => 'unknown', 'array-key' => 'string'];
+    private const SIMPLE = ['string' => 'string', 'int' => 'number', 'float' => 'number', 'bool' => 'boolean', 'null' => 'null', 'mixed' => 'unknown', 'array-key' => 'string', 'Phrase' => 'string'];
 
     /** @param  list<class-string>  $classes */
     public function of(array $classes): string

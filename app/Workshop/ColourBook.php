@@ -8,6 +8,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Material\AdditiveRole;
 use Apalos\Core\Material\AdditiveSheet;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Tint\Colourant;
 use Illuminate\Contracts\Cache\Repository;
 
@@ -115,7 +116,7 @@ final class ColourBook
     private function characterised(string $name, array $drawdowns, ?Colourant $base, string $field, string $otherwise): Colourant
     {
         if ($drawdowns === []) {
-            throw BadInput::at($field, $otherwise);
+            throw BadInput::at($field, Phrase::written($otherwise));
         }
         /** @var array{k: list<float>, s: list<float>} $ks */
         $ks = $this->cache->rememberForever('colourant:'.md5((string) json_encode([$drawdowns, $base?->k, $base?->s])), static function () use ($name, $drawdowns, $base): array {

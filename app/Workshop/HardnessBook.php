@@ -10,6 +10,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Mix\Basis;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\Recipe;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Units\Shore;
@@ -48,13 +49,13 @@ final readonly class HardnessBook
     public function request(string $base, string $softener, ?Shore $target, ?array $at = null): HardenRequest
     {
         [$sheet, $additive] = $this->pair($base, $softener);
-        $softening = $additive->softening ?? throw BadInput::at('softener', "The sheet of {$additive->name} does not say how it softens.");
+        $softening = $additive->softening ?? throw BadInput::at('softener', Phrase::written("The sheet of {$additive->name} does not say how it softens."));
         $max = $this->limit($sheet, $additive);
         $pucks = array_column($this->swatches->pucks($base, $softener), 'puck');
         $last = max([1.15 * $max, ...array_map(static fn ($puck): float => $puck->pctOfAB, $pucks)]);
 
         return new HardenRequest(
-            self::shore($sheet) ?? throw BadInput::at('base', "The sheet of {$sheet->name} gives no hardness on A or 00."),
+            self::shore($sheet) ?? throw BadInput::at('base', Phrase::written("The sheet of {$sheet->name} gives no hardness on A or 00.")),
             $softening->k, $max, $sheet->ratio->weightFractionOfA($sheet->sgA, $sheet->sgB), $pucks, $target,
             $at ?? array_map(floatval(...), range(0.0, ceil($last / self::STEP_PCT) * self::STEP_PCT, self::STEP_PCT)),
         );
@@ -70,7 +71,7 @@ final readonly class HardnessBook
         $sheet = $this->library->shelf()->base($base);
         $additive = $this->library->shelf()->additive($softener, 'softener');
         if (! in_array($softener, $this->choices()[$base] ?? [], true)) {
-            throw BadInput::at('softener', "{$additive->name} does not soften {$sheet->name}. Choose a softener of its own kind.");
+            throw BadInput::at('softener', Phrase::written("{$additive->name} does not soften {$sheet->name}. Choose a softener of its own kind."));
         }
 
         return [$sheet, $additive];

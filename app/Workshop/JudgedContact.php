@@ -9,6 +9,8 @@ use Apalos\Core\Contact\ContactResult;
 use Apalos\Core\Contact\Family;
 use Apalos\Core\Contact\Overruling;
 use Apalos\Core\Contact\Touch;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use Carbon\CarbonImmutable;
 
 /** One contact of a link with its verdict; it blocks while it may not be poured and nobody overruled just this. */
@@ -41,7 +43,7 @@ final readonly class JudgedContact
     }
 
     /** What has to be typed out before it is overruled. */
-    public function wordsAsked(): ?string
+    public function wordsAsked(): ?Phrase
     {
         return Overruling::wordsFor($this->request, $this->result);
     }
@@ -51,19 +53,20 @@ final readonly class JudgedContact
      *
      * @return list<array{id: string, text: string, minutes: float}>
      */
-    public function checklist(): array
+    public function checklist(Phrasebook $words): array
     {
         $items = [];
         foreach ($this->result->plan as $i => $step) {
             $times = $step->coats > 1 ? ", {$step->coats} coats" : '';
+            [$what, $note] = [$words->say($step->what), $words->say($step->note)];
             $items[] = [
                 'id' => "{$this->touch->key}-{$i}",
                 'text' => match ($step->do) {
-                    'dry' => "{$this->touch->with}: dry it. {$step->note}",
-                    'wait' => "{$this->touch->with}: wait {$step->what}.",
-                    'seal' => "{$this->touch->with}: seal it with {$step->what}{$times}, dry. {$step->note}",
+                    'dry' => "{$this->touch->with}: dry it. {$note}",
+                    'wait' => "{$this->touch->with}: wait {$what}.",
+                    'seal' => "{$this->touch->with}: seal it with {$what}{$times}, dry. {$note}",
                     'test' => "{$this->touch->with}: tested with a test patch, and it came away clean and dry.",
-                    default => "{$this->touch->with}: {$step->what}{$times}, flashed off. {$step->note}",
+                    default => "{$this->touch->with}: {$what}{$times}, flashed off. {$note}",
                 },
                 'minutes' => $step->minutes,
             ];
@@ -72,7 +75,7 @@ final readonly class JudgedContact
             $items[] = ['id' => "{$this->touch->key}-before", 'text' => "{$this->touch->with}: {$this->touch->surface->before}", 'minutes' => 0.0];
         }
         if ($this->overruled() !== null) {
-            $items[] = ['id' => "{$this->touch->key}-overruled", 'text' => "{$this->touch->with}: {$this->result->because[0]['text']} Overruled: {$this->overruled()}", 'minutes' => 0.0];
+            $items[] = ['id' => "{$this->touch->key}-overruled", 'text' => "{$this->touch->with}: {$words->say($this->result->because[0]['text'])} Overruled: {$this->overruled()}", 'minutes' => 0.0];
         }
 
         return $items;

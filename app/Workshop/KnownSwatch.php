@@ -9,8 +9,8 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Material\AdditiveRole;
 use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Mix\Basis;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\Recipe;
-use Apalos\Core\Result\Say;
 use Apalos\Core\Tint\Lab;
 use Apalos\Core\Tint\Translucency;
 use App\Models\Swatch;
@@ -71,7 +71,7 @@ final readonly class KnownSwatch
         return 100.0 * ($this->recipe->loads()[$softener] ?? 0.0);
     }
 
-    /** @return list<string> what goes into the base, as it was written down; softener on both bases, for half the trade counts on one part */
+    /** @return list<Phrase> what goes into the base, as it was written down; softener on both bases, for half the trade counts on one part */
     public function inside(): array
     {
         if ($this->recipe === null) {
@@ -83,12 +83,12 @@ final readonly class KnownSwatch
         $lines = [];
         foreach ($softeners as $sheet) {
             $pct = 100.0 * $this->recipe->loads()[$sheet->code];
-            $lines[] = sprintf('%s %s %% of A+B = %s %% of A alone', $sheet->name, Say::number($pct, 2), Say::number($pct / $shareOfA, 2));
+            $lines[] = Phrase::of('bench.on_both_bases', ['name' => $sheet->name, 'pct_of_ab' => $pct, 'pct_of_a' => $pct / $shareOfA]);
         }
         $named = array_map(static fn (AdditiveSheet $sheet): string => $sheet->name, $softeners);
         foreach ($this->recipe->additives() as $additive) {
             if ($additive->amount > 0.0 && ! in_array($additive->name, $named, true)) {
-                $lines[] = $additive->name.' '.Say::number($additive->amount, 3).' '.($base->ratio->isOnePart() && $additive->basis === Basis::OfAB ? '% of the base' : $additive->basis->inWords());
+                $lines[] = Phrase::of('bench.inside', ['name' => $additive->name, 'amount' => $additive->amount, 'basis' => $base->ratio->isOnePart() && $additive->basis === Basis::OfAB ? Phrase::of('basis.pct_of_base') : $additive->basis->inWords()]);
             }
         }
 

@@ -7,6 +7,7 @@ namespace App\Workshop;
 use Apalos\Core\Contact\Knowledge;
 use Apalos\Core\Material\Shelf;
 use Apalos\Core\Mould\MouldLibrary;
+use Apalos\Core\Phrase\Phrasebook;
 use Illuminate\Contracts\Cache\Repository;
 use Symfony\Component\Yaml\Yaml;
 
@@ -35,6 +36,12 @@ final class Library
     public function moulds(): MouldLibrary
     {
         return MouldLibrary::of($this->read('mould-kinds.yaml')['mould-kinds'] ?? []);
+    }
+
+    /** What is said, in metric measures; {@see Phrasebook::in} for others. */
+    public function words(): Phrasebook
+    {
+        return Phrasebook::of($this->read('phrases/en.yaml')['en'] ?? []);
     }
 
     /** @return array<string, array{title: string, text: string, gear: list<string>}> by id */

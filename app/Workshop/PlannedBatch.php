@@ -15,6 +15,7 @@ use Apalos\Core\Mix\MixRequest;
 use Apalos\Core\Mix\MixResult;
 use Apalos\Core\Mix\MixTarget;
 use Apalos\Core\Mix\Scale;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\Recipe;
 use Apalos\Core\Units\Grams;
 use Apalos\Core\Units\Minutes;
@@ -45,7 +46,7 @@ final readonly class PlannedBatch
         if ($batch->has('pour_id')) {
             $reckoning = $this->sheets->reckon($this->with($this->draft((int) $batch->number('pour_id'), $base)->sheet, $lines));
 
-            return $reckoning->mix ?? throw BadInput::at('batch', 'That sheet does not add up yet. Open it and fill in what is missing.');
+            return $reckoning->mix ?? throw BadInput::at('batch', Phrase::written('That sheet does not add up yet. Open it and fill in what is missing.'));
         }
         $by = $batch->has('volume_ml') ? 'volume_ml' : 'mass_g';
         $recipe = Recipe::from(Fields::of(['base' => $base->code, 'additives' => $lines]), $this->library->shelf());
@@ -81,7 +82,7 @@ final readonly class PlannedBatch
     {
         $pour = Pour::query()->where('state', PourState::Draft)->find($id);
         if ($pour === null || $pour->baseCode() !== $base->code) {
-            throw BadInput::at('batch', 'That sheet has been poured, taken away or given another base. Choose again.');
+            throw BadInput::at('batch', Phrase::written('That sheet has been poured, taken away or given another base. Choose again.'));
         }
 
         return $pour;

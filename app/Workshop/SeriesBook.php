@@ -9,6 +9,7 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Additive;
 use Apalos\Core\Mix\Into;
 use Apalos\Core\Mix\MixResult;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\Recipe;
 use Apalos\Core\Series\SeriesPlanner;
 use Apalos\Core\Series\SeriesRequest;
@@ -88,10 +89,10 @@ final readonly class SeriesBook
 
     private function softener(Fields $in, Recipe $recipe): Additive
     {
-        $code = $in->textOrNull('softener') ?? throw BadInput::at('softener', "{$recipe->base->name} takes no softener. Make a series of its pigments, or take another base.");
+        $code = $in->textOrNull('softener') ?? throw BadInput::at('softener', Phrase::written("{$recipe->base->name} takes no softener. Make a series of its pigments, or take another base."));
         foreach ($recipe->sheets() as $sheet) {
             if ($sheet->role->isSoftener()) {
-                throw BadInput::at('recipe', "{$sheet->name} is what rises in this series; leave it out of what every puck has.");
+                throw BadInput::at('recipe', Phrase::written("{$sheet->name} is what rises in this series; leave it out of what every puck has."));
             }
         }
 
@@ -107,6 +108,6 @@ final readonly class SeriesBook
     {
         $codes = $in->strings('pigments');
 
-        return $codes === [] ? throw BadInput::at('pigments', 'Say which pigments rise in the ladder. Where none is offered, none on the shelf goes into this base.') : $codes;
+        return $codes === [] ? throw BadInput::at('pigments', Phrase::written('Say which pigments rise in the ladder. Where none is offered, none on the shelf goes into this base.')) : $codes;
     }
 }

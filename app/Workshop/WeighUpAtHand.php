@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Workshop;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Run\StepKind;
 use Apalos\Core\Scale\Expected;
 use App\Models\Pour;
@@ -26,7 +27,7 @@ final readonly class WeighUpAtHand
     {
         $known = preg_match('/^(run|series):(\d{1,15})$/', $named, $part) === 1 ? self::find($part[1], (int) $part[2]) : null;
 
-        return $known ?? throw BadInput::at('for', 'Say which weigh-up the scale is for: a run or a series that is under way.');
+        return $known ?? throw BadInput::at('for', Phrase::written('Say which weigh-up the scale is for: a run or a series that is under way.'));
     }
 
     public static function find(string $stream, int $id): ?self

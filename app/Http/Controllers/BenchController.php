@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Answer;
 use App\Reads\ReadBench;
 use Carbon\CarbonImmutable;
-use Inertia\Inertia;
 use Inertia\Response;
 
 final class BenchController
 {
     public function __invoke(ReadBench $read): Response
     {
-        return Inertia::render('bench/Bench', ['bench' => $read(CarbonImmutable::now())->toArray()]);
+        return Answer::page('bench/Bench', ['bench' => $read(CarbonImmutable::now())->toArray()]);
     }
 }

@@ -6,6 +6,8 @@ namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use App\Http\Answer;
 use App\Models\ColourTarget;
 use App\Models\Workshop;
 use App\Reads\ColourAnswers;
@@ -17,7 +19,6 @@ use App\Workshop\PlannedBatch;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Inertia\Inertia;
 use Inertia\Response;
 
 /** The colour screen: pigments for a colour, chips, ladders, and the colours people want again. */
@@ -30,12 +31,12 @@ final readonly class ColourController
         $asked = $request->query('base');
         $base = is_string($asked) && isset($this->library->shelf()->bases[$asked]) ? $asked : HardnessBook::USUAL_BASE;
 
-        return Inertia::render('swatches/Colour', ['page' => (new ColourView($this->library, $this->colours, $this->tint, $this->workshop, $base))->toArray()]);
+        return Answer::page('swatches/Colour', ['page' => (new ColourView($this->library, $this->colours, $this->tint, $this->workshop, $base))->toArray()]);
     }
 
     public function ask(Request $request): JsonResponse
     {
-        return new JsonResponse($this->tint->answer(Fields::fromJson($request->getContent()))->toArray());
+        return Answer::json($this->tint->answer(Fields::fromJson($request->getContent()))->toArray());
     }
 
     /** The pigments that were found go into a sheet that is being planned. */
@@ -46,7 +47,7 @@ final readonly class ColourController
             $base = $this->library->shelf()->base($in->text('base'));
             $pour = $this->batches->write((int) $in->number('pour_id'), $base, $this->tint->lines($base->code, $in->object('loads')));
         } catch (BadInput $wrong) {
-            return back()->withErrors(['batch' => $wrong->getMessage()]);
+            return Answer::back('batch', $wrong);
         }
 
         return redirect()->to("/pours/{$pour->id}")->with('said', 'The colour is in the sheet.');
@@ -59,9 +60,9 @@ final readonly class ColourController
             $said = $in->toArray()['lab'] ?? null;
             $lab = ColourAnswers::target(Fields::of(['lab' => is_array($said) ? array_map(static fn (mixed $v): mixed => is_numeric($v) ? (float) $v : $v, array_values($said)) : $said]));
             $name = mb_substr(trim($in->text('name')), 0, 120);
-            $name === '' ? throw BadInput::at('name', 'Give the colour a name.') : $this->workshop->colourTargets()->updateOrCreate(['name' => $name], ['lab' => $lab?->toArray()]);
+            $name === '' ? throw BadInput::at('name', Phrase::written('Give the colour a name.')) : $this->workshop->colourTargets()->updateOrCreate(['name' => $name], ['lab' => $lab?->toArray()]);
         } catch (BadInput $wrong) {
-            return back()->withErrors(['target' => $wrong->getMessage()]);
+            return Answer::back('target', $wrong);
         }
 
         return back()->with('said', "“{$name}” is kept.");

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 use App\Actions\ImportContacts;
+use App\Http\Answer;
 use App\Models\OwnRule;
 use App\Models\TestPatch;
 use App\Models\Workshop;
@@ -18,7 +20,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Storage;
-use Inertia\Inertia;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\Response as HttpResponse;
 use Symfony\Component\Yaml\Yaml;
@@ -35,13 +36,13 @@ final readonly class ContactController
 
     public function board(): Response
     {
-        return Inertia::render('contacts/Contacts', ['board' => (new ContactBoardView($this->contacts, $this->library, $this->workshop))->toArray()]);
+        return Answer::page('contacts/Contacts', ['board' => (new ContactBoardView($this->contacts, $this->library, $this->workshop))->toArray()]);
     }
 
     /** One pair with the surface as somebody says it is. */
     public function judge(Request $request): JsonResponse
     {
-        return new JsonResponse($this->contacts->answer($this->contacts->asked($request->json()->all()))->toArray());
+        return Answer::json($this->contacts->answer($this->contacts->asked($request->json()->all()))->toArray());
     }
 
     public function plan(Request $request, CureClock $clock): RedirectResponse
@@ -55,7 +56,7 @@ final readonly class ContactController
             $fresh = $knowledge->family((string) $said['fresh'])->id;
             $surface = $knowledge->surface((string) $said['surface'])->id;
         } catch (BadInput $wrong) {
-            return back()->withErrors(['patch' => $wrong->getMessage()]);
+            return Answer::back('patch', $wrong);
         }
         $base = $this->library->shelf()->bases[$said['base'] ?? ''] ?? null;
         $minutes = $base === null ? null : $clock->opens($base)?->min;
@@ -110,11 +111,11 @@ final readonly class ContactController
         $text = $file instanceof \Illuminate\Http\UploadedFile ? (string) file_get_contents($file->getRealPath()) : (string) $request->string('text');
         try {
             if (strlen($text) > self::LARGEST_FILE || trim($text) === '') {
-                throw BadInput::at('file', 'Choose a file of rules and tests, of half a megabyte at most.');
+                throw BadInput::at('file', Phrase::written('Choose a file of rules and tests, of half a megabyte at most.'));
             }
             $new = $import($text);
         } catch (BadInput $wrong) {
-            return back()->withErrors(['file' => $wrong->getMessage()]);
+            return Answer::back('file', $wrong);
         }
 
         return back()->with('said', "{$new['rules']} rules and {$new['tests']} tests are new.");

@@ -6,12 +6,14 @@ namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Celsius;
 use App\Devices\DeviceLost;
 use App\Devices\ScalePort;
 use App\Devices\ScaleReading;
 use App\Devices\TcpLines;
 use App\Devices\ThermometerPort;
+use App\Http\Answer;
 use App\Models\Workshop;
 use App\Reads\ScaleView;
 use App\Workshop\RoomTemperature;
@@ -27,7 +29,7 @@ final readonly class DeviceController
     public function scale(ScalePort $scale): JsonResponse
     {
         try {
-            return new JsonResponse((new ScaleView($scale->read()))->toArray());
+            return Answer::json((new ScaleView($scale->read()))->toArray());
         } catch (DeviceLost $lost) {
             return self::lost($lost);
         }
@@ -52,12 +54,12 @@ final readonly class DeviceController
         $other = $desk->heldByAnother($for);
         try {
             if ($other !== null && ! ($in->has('take') && $in->bool('take'))) {
-                return new JsonResponse((new ScaleView($scale->read(), null, $other, $desk->since()))->toArray(), 409);
+                return Answer::json((new ScaleView($scale->read(), null, $other, $desk->since()))->toArray(), 409);
             }
             $scale->tare();
             $desk->tared($for, CarbonImmutable::now());
 
-            return new JsonResponse((new ScaleView($scale->read()))->toArray());
+            return Answer::json((new ScaleView($scale->read()))->toArray());
         } catch (DeviceLost $lost) {
             return self::lost($lost);
         }
@@ -87,7 +89,7 @@ final readonly class DeviceController
             ? new ScaleView($reading, null, null, null, $for, $desk->watch($for, $reading, CarbonImmutable::now()))
             : new ScaleView($reading, null, $other, $desk->since());
 
-        return new JsonResponse($view->toArray());
+        return Answer::json($view->toArray());
     }
 
     /** What a hand does to the stand-in scale: pour at a rate, stop, add, clear. Only where the devices are stand-ins. */
@@ -96,7 +98,7 @@ final readonly class DeviceController
         abort_unless(config()->boolean('devices.simulated'), 404);
         $line = Fields::fromJson($request->getContent())->only('line')->text('line');
         if (preg_match('/^([+>-]\d{1,6}(\.\d+)?|\||T|CLR|DROP \d{1,3}|SET \d{1,6}(\.\d+)?|UNIT (g|oz))$/', $line) !== 1) {
-            throw BadInput::at('line', 'The stand-in knows +12.3 (poured in), SET 45 (set down), -5 (lifted), >8 (grams a second), | (stop), T (its tare key), UNIT oz, CLR and DROP 5 (seconds).');
+            throw BadInput::at('line', Phrase::written('The stand-in knows +12.3 (poured in), SET 45 (set down), -5 (lifted), >8 (grams a second), | (stop), T (its tare key), UNIT oz, CLR and DROP 5 (seconds).'));
         }
         try {
             (new TcpLines(config()->string('devices.scale.address'), config()->float('devices.scale.timeout_s')))->ask($line, 'scale');
@@ -104,7 +106,7 @@ final readonly class DeviceController
             return self::lost($lost);
         }
 
-        return new JsonResponse(['lost' => null]);
+        return Answer::json(['lost' => null]);
     }
 
     /** Reads the thermometer into the room's history, where the room is measured by it. */
@@ -113,18 +115,18 @@ final readonly class DeviceController
         try {
             $celsius = Celsius::of($thermometer->celsius());
         } catch (DeviceLost $lost) {
-            return new JsonResponse(['room_c' => $room->now()->degrees, 'lost' => $lost->getMessage()]);
+            return Answer::json(['room_c' => $room->now()->degrees, 'lost' => $lost->getMessage()]);
         }
         // Half a degree changes no decision; a reading a minute would only fill the history.
         if ($workshop->room_source === 'thermometer' && abs($celsius->degrees - $room->now()->degrees) >= 0.3) {
             $room->note($celsius, 'thermometer', CarbonImmutable::now());
         }
 
-        return new JsonResponse(['room_c' => $workshop->room_source === 'thermometer' ? $celsius->degrees : $room->now()->degrees, 'lost' => null]);
+        return Answer::json(['room_c' => $workshop->room_source === 'thermometer' ? $celsius->degrees : $room->now()->degrees, 'lost' => null]);
     }
 
     private static function lost(DeviceLost $lost): JsonResponse
     {
-        return new JsonResponse((new ScaleView(null, $lost->getMessage()))->toArray());
+        return Answer::json((new ScaleView(null, $lost->getMessage()))->toArray());
     }
 }

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 use App\Exchange\Csv;
 use App\Exchange\SwatchExport;
 use App\Exchange\SwatchImport;
+use App\Http\Answer;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -36,11 +38,11 @@ final readonly class ExchangeController
         try {
             $text = $file instanceof UploadedFile && $file->isValid() && $file->getSize() <= self::LARGEST_FILE ? (string) file_get_contents($file->getRealPath()) : '';
             if (trim($text) === '' || ! mb_check_encoding($text, 'UTF-8')) {
-                throw BadInput::at('file', 'Choose a JSON or CSV file in UTF-8 with something in it, of 5 MB at most.');
+                throw BadInput::at('file', Phrase::written('Choose a JSON or CSV file in UTF-8 with something in it, of 5 MB at most.'));
             }
             $new = $import($text, CarbonImmutable::now());
         } catch (BadInput $wrong) {
-            return back()->withErrors(['file' => $wrong->field === 'file' || str_starts_with($wrong->field, 'line') ? $wrong->getMessage() : "{$wrong->field}: {$wrong->getMessage()}"]);
+            return back()->withErrors(['file' => $wrong->field === 'file' || str_starts_with($wrong->field, 'line') ? Answer::say($wrong) : "{$wrong->field}: ".Answer::say($wrong)]);
         }
 
         return back()->with('said', sprintf('New: %d formula versions, %d swatches, %d readings, %d colours.', ...array_values($new)));

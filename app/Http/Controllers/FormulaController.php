@@ -6,9 +6,11 @@ namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\ComparisonResult;
 use App\Actions\KeepFormula;
 use App\Actions\PourAgain;
+use App\Http\Answer;
 use App\Models\Formula;
 use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
@@ -26,7 +28,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Storage;
-use Inertia\Inertia;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\Response as HttpResponse;
 
@@ -41,7 +42,7 @@ final readonly class FormulaController
     {
         $formulas = $this->workshop->formulas()->whereHas('versions')->with('versions.pours')->orderBy('name')->get();
 
-        return Inertia::render('formulas/Formulas', ['page' => (new FormulasView($formulas, $this->library, $hardness, $this->swatches))->toArray()]);
+        return Answer::page('formulas/Formulas', ['page' => (new FormulasView($formulas, $this->library, $hardness, $this->swatches))->toArray()]);
     }
 
     public function show(Request $request, Formula $formula): Response
@@ -52,7 +53,7 @@ final readonly class FormulaController
         $other = $with === 0 ? null : FormulaVersion::query()->with('formula')->whereHas('formula', fn ($f) => $f->where('workshop_id', $this->workshop->id))->find($with);
         [$left, $right] = [$other === null ? null : $this->swatches->recipe($other), $this->swatches->recipe($chosen)];
 
-        return Inertia::render('formulas/Formula', [
+        return Answer::page('formulas/Formula', [
             'page' => (new FormulaView($formula, $chosen, $other, $left === null || $right === null ? null : ComparisonResult::of($left, $right), FormulaView::linksAtHand(), $this->library))->toArray(),
             'others' => $this->others($formula),
         ]);
@@ -63,13 +64,13 @@ final readonly class FormulaController
     {
         $in = Fields::fromJson($request->getContent())->only('recipe', 'mass_g', 'paint');
 
-        return new JsonResponse($reckoner->reckon($in->object('recipe'), $in->positiveOrNull('mass_g', 1e6) ?? self::USUAL_G, $in->has('paint') && $in->bool('paint'))->toArray());
+        return Answer::json($reckoner->reckon($in->object('recipe'), $in->positiveOrNull('mass_g', 1e6) ?? self::USUAL_G, $in->has('paint') && $in->bool('paint'))->toArray());
     }
 
     /** A pot of paint: for so much area, so thick, so many coats. */
     public function paint(Request $request, PaintPot $pot): JsonResponse
     {
-        return new JsonResponse($pot->mix(Fields::fromJson($request->getContent()))->toArray());
+        return Answer::json($pot->mix(Fields::fromJson($request->getContent()))->toArray());
     }
 
     /** A new formula, or a new version of one: what is posted under a name that is there becomes its next version. */
@@ -82,13 +83,13 @@ final readonly class FormulaController
             $recipe = is_string($said) ? Fields::fromJson($said) : Fields::of(is_array($said) ? $said : [], 'recipe');
             $name = KeepFormula::named($in->has('name') ? $in->text('name') : '');
             if ($request->boolean('new') && $this->workshop->formulas()->where('name', $name)->exists()) {
-                throw BadInput::at('name', "There is already a formula named “{$name}”. Give this one a name of its own, or make it a version of that one.");
+                throw BadInput::at('name', Phrase::written("There is already a formula named “{$name}”. Give this one a name of its own, or make it a version of that one."));
             }
             $parent = $request->input('parent');
             $note = trim((string) $request->string('note'));
             $version = $keep($name, $recipe, $in->choice('kind', FormulaKind::class), is_numeric($parent) ? (int) $parent : null, $note === '' ? null : $note, $request->file('photo')?->store('formulas') ?: null);
         } catch (BadInput $wrong) {
-            return back()->withErrors(['keep' => $wrong->isMissing ? 'Something in it has no amount yet. Say how much of each goes in.' : $wrong->getMessage()]);
+            return back()->withErrors(['keep' => $wrong->isMissing ? 'Something in it has no amount yet. Say how much of each goes in.' : Answer::say($wrong)]);
         }
 
         return redirect()->to("/formulas/{$version->formula_id}?version={$version->id}")->with('said', "Kept as {$version->called()}.");
@@ -101,12 +102,12 @@ final readonly class FormulaController
             if ($request->has('name')) {
                 $name = KeepFormula::named((string) $request->string('name'));
                 if ($this->workshop->formulas()->where('name', $name)->whereKeyNot($formula->id)->exists()) {
-                    throw BadInput::at('name', "There is already a formula named “{$name}”. Choose another name.");
+                    throw BadInput::at('name', Phrase::written("There is already a formula named “{$name}”. Choose another name."));
                 }
                 $formula->update(['name' => $name]);
             }
         } catch (BadInput $wrong) {
-            return back()->withErrors(['name' => $wrong->getMessage()]);
+            return Answer::back('name', $wrong);
         }
         if ($request->has('retired')) {
             $formula->update(['retired_at' => $request->boolean('retired') ? CarbonImmutable::now() : null]);
@@ -120,10 +121,10 @@ final readonly class FormulaController
     {
         try {
             $in = Fields::of($request->all())->only('impression_id', 'mass_g');
-            $link = Impression::query()->find((int) $in->number('impression_id')) ?? throw BadInput::at('impression_id', 'Choose which link of which job it is poured into.');
+            $link = Impression::query()->find((int) $in->number('impression_id')) ?? throw BadInput::at('impression_id', Phrase::written('Choose which link of which job it is poured into.'));
             $pour = $again->into($version->load('formula'), $link, $in->positiveOrNull('mass_g', 1e6));
         } catch (BadInput $wrong) {
-            return back()->withErrors(['pour' => $wrong->isMissing ? 'Choose which link of which job it is poured into.' : $wrong->getMessage()]);
+            return back()->withErrors(['pour' => $wrong->isMissing ? 'Choose which link of which job it is poured into.' : Answer::say($wrong)]);
         }
 
         return redirect()->to("/pours/{$pour->id}");

@@ -11,6 +11,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Basis;
 use Apalos\Core\Units\Shore;
+use App\Http\Answer;
 use App\Reads\HardnessAnswerView;
 use App\Reads\HardnessView;
 use App\Reads\SofteningNotes;
@@ -23,7 +24,6 @@ use App\Workshop\SwatchBook;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Inertia\Inertia;
 use Inertia\Response;
 
 /** The hardness screen: the softener curve, a target, and what it comes to in grams. */
@@ -38,7 +38,7 @@ final readonly class HardnessController
         $bases = collect($page['bases']);
         $base = $bases->firstWhere('code', is_string($asked) ? $asked : '') ?? $bases->sortByDesc('pucks')->first() ?? abort(404);
 
-        return Inertia::render('swatches/Hardness', [
+        return Answer::page('swatches/Hardness', [
             'page' => $page,
             'answer' => $this->answer(Fields::of(['base' => $base['code'], 'softener' => $base['softeners'][0]['code'] ?? '']))->toArray(),
         ]);
@@ -46,7 +46,7 @@ final readonly class HardnessController
 
     public function ask(Request $request): JsonResponse
     {
-        return new JsonResponse($this->answer(Fields::fromJson($request->getContent()))->toArray());
+        return Answer::json($this->answer(Fields::fromJson($request->getContent()))->toArray());
     }
 
     /** The softener that was found goes into a sheet that is being planned. */
@@ -57,7 +57,7 @@ final readonly class HardnessController
             [$base, $softener] = $this->hardness->pair($in->text('base'), $in->text('softener'));
             $pour = $this->batch->write((int) $in->number('pour_id'), $base, [PlannedBatch::line($softener, round($in->number('pct_of_ab', 0.0, 500.0), 2), Basis::OfAB, $softener->into)]);
         } catch (BadInput $wrong) {
-            return back()->withErrors(['batch' => $wrong->getMessage()]);
+            return Answer::back('batch', $wrong);
         }
 
         return redirect()->to("/pours/{$pour->id}")->with('said', "{$softener->name} is in the sheet.");
@@ -78,7 +78,7 @@ final readonly class HardnessController
         try {
             $mix = $found === null ? null : $this->batch->weigh($base, [PlannedBatch::line($softener, $found, Basis::OfAB, $softener->into)], $in->objectOrNull('batch') ?? Fields::of(['mass_g' => 100.0]));
         } catch (BadInput $e) {
-            $wrong = $e->getMessage();
+            $wrong = $e->says;
         }
         $limit = $this->hardness->limit($base, $softener);
         $thinnest = $in->positiveOrNull('thinnest_mm', 500.0);

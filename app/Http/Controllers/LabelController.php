@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Answer;
 use App\Models\Swatch;
 use App\Models\Workshop;
 use App\Reads\LabelsView;
@@ -11,7 +12,6 @@ use App\Workshop\KnownSwatch;
 use App\Workshop\SwatchBook;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
-use Inertia\Inertia;
 use Inertia\Response;
 
 /** Labels of swatches, to print and stick on. */
@@ -27,7 +27,7 @@ final readonly class LabelController
         preg_match_all('/\d{1,9}/', is_string($said) ? $said : '', $found);
         $ids = array_slice(array_values(array_unique(array_map(intval(...), $found[0]))), 0, self::MOST);
 
-        return Inertia::render('swatches/Labels', ['page' => (new LabelsView(array_values(
+        return Answer::page('swatches/Labels', ['page' => (new LabelsView(array_values(
             ($ids === [] ? $this->lastPoured() : $this->asked($ids))->map(fn (Swatch $swatch): KnownSwatch => new KnownSwatch($swatch, $this->book->recipe($swatch->version)))->all()
         )))->toArray()]);
     }

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\ReviseChain;
+use App\Http\Answer;
 use App\Models\ImpressionKind;
 use App\Models\Job;
 use App\Workshop\ContactBook;
 use App\Workshop\Library;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Inertia\Inertia;
 use Inertia\Response;
 
 /** Choosing a kind of mould for a job: a comparison beside a handful of questions. */
@@ -26,7 +26,7 @@ final readonly class MouldController
         $original = $job->impressions->firstWhere('kind', ImpressionKind::Original);
         $cast = $job->impressions->firstWhere('kind', ImpressionKind::Cast);
 
-        return Inertia::render('mould/Mould', [
+        return Answer::page('mould/Mould', [
             'job' => ['id' => $job->id, 'name' => $job->name, 'quantity' => $job->quantity],
             'families' => array_map(static fn ($family): string => $family->name, $knowledge->families),
             'surfaces' => array_map(static fn ($surface): string => $surface->name, $knowledge->surfaces),

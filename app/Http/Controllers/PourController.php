@@ -6,10 +6,12 @@ namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\PourReckoning;
 use Apalos\Core\Run\RunFactKind;
 use App\Actions\PourAgain;
 use App\Actions\StartPour;
+use App\Http\Answer;
 use App\Models\Fact;
 use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
@@ -27,7 +29,6 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Inertia\Inertia;
 use Inertia\Response;
 
 final class PourController
@@ -43,7 +44,7 @@ final class PourController
         $pour->load('impression.job');
         $formulas = FormulaVersion::query()->with('formula')->whereHas('formula', static fn ($formula) => $formula->where('kind', FormulaKind::Mix)->whereNull('retired_at'))->latest('id')->limit(60)->get();
 
-        return Inertia::render('pour/PourSheet', [
+        return Answer::page('pour/PourSheet', [
             'pour' => (new PourSheetView($pour, $library, $workshop, $formulas, $this->learnt($pour)))->toArray(),
             'reckoning' => $this->answered($reckoner->reckon($pour->sheet), $room, $hardness),
         ]);
@@ -55,18 +56,18 @@ final class PourController
         /** @var array<array-key, mixed> $sheet */
         $sheet = $request->json()->all();
         if ($pour->state !== PourState::Draft) {
-            throw BadInput::at('', 'This pour has begun: its plan is fixed now. What happens in the cup is recorded in the run.');
+            throw BadInput::at('', Phrase::written('This pour has begun: its plan is fixed now. What happens in the cup is recorded in the run.'));
         }
         if ($sheet === [] || array_is_list($sheet) || strlen($request->getContent()) > self::LARGEST_SHEET) {
-            throw BadInput::at('', 'The sheet must be one JSON object of 40 000 characters at most.');
+            throw BadInput::at('', Phrase::written('The sheet must be one JSON object of 40 000 characters at most.'));
         }
         $reckoning = $reckoner->reckon($sheet);
         // Another screen may have begun it meanwhile: then this word comes too late and changes nothing.
         if (Pour::query()->whereKey($pour->id)->where('state', PourState::Draft)->update(['sheet' => json_encode($sheet, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)]) === 0) {
-            throw BadInput::at('', 'This pour has begun: its plan is fixed now. What happens in the cup is recorded in the run.');
+            throw BadInput::at('', Phrase::written('This pour has begun: its plan is fixed now. What happens in the cup is recorded in the run.'));
         }
 
-        return new JsonResponse($this->answered($reckoning, $room, $hardness));
+        return Answer::json($this->answered($reckoning, $room, $hardness));
     }
 
     /** The same formula once more, scaled to a new mass; the sheet says what it comes to. */
@@ -75,7 +76,7 @@ final class PourController
         try {
             $sheet = $again->scaled($pour->load('formulaVersion.formula', 'impression'), Fields::of($request->all())->number('mass_g'));
         } catch (BadInput $wrong) {
-            return back()->withErrors(['again' => $wrong->getMessage()]);
+            return Answer::back('again', $wrong);
         }
 
         return redirect()->to("/pours/{$sheet->id}");
@@ -86,7 +87,7 @@ final class PourController
         try {
             $start($pour, CarbonImmutable::now());
         } catch (BadInput $wrong) {
-            return redirect()->to("/pours/{$pour->id}")->withErrors(['sheet' => $wrong->getMessage()]);
+            return redirect()->to("/pours/{$pour->id}")->withErrors(['sheet' => Answer::say($wrong)]);
         }
 
         return redirect()->to("/pours/{$pour->id}/run");

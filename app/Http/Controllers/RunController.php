@@ -9,6 +9,7 @@ use App\Actions\AppendFact;
 use App\Facts\FactDiffers;
 use App\Facts\RunStream;
 use App\Facts\StepHasMoved;
+use App\Http\Answer;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Reads\RunView;
@@ -18,7 +19,6 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Inertia\Inertia;
 use Inertia\Response;
 
 final readonly class RunController
@@ -31,20 +31,20 @@ final readonly class RunController
             return redirect()->to("/pours/{$pour->id}");
         }
 
-        return Inertia::render('run/Run', ['run' => $this->view(RecordedRun::of($pour->load('impression.job', 'snapshot')))]);
+        return Answer::page('run/Run', ['run' => $this->view(RecordedRun::of($pour->load('impression.job', 'snapshot')))]);
     }
 
     public function state(Pour $pour): JsonResponse
     {
-        return new JsonResponse($this->view(RecordedRun::of($pour->load('impression.job', 'snapshot'))));
+        return Answer::json($this->view(RecordedRun::of($pour->load('impression.job', 'snapshot'))));
     }
 
     public function record(Request $request, Pour $pour, AppendFact $append): JsonResponse
     {
         try {
-            return new JsonResponse($this->view($append(static fn (): RunStream => RunStream::open($pour), Fields::fromJson($request->getContent()), CarbonImmutable::now())->run));
+            return Answer::json($this->view($append(static fn (): RunStream => RunStream::open($pour), Fields::fromJson($request->getContent()), CarbonImmutable::now())->run));
         } catch (StepHasMoved|FactDiffers $moved) {
-            return new JsonResponse([
+            return Answer::json([
                 'error' => ['field' => 'step', 'message' => $moved->getMessage()],
                 'run' => $this->view(RecordedRun::of($pour->fresh(['impression.job', 'snapshot']) ?? $pour)),
             ], 409);

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Answer;
 use App\Reads\StoresView;
 use App\Workshop\CureClock;
 use App\Workshop\Library;
 use App\Workshop\RoomTemperature;
-use Inertia\Inertia;
 use Inertia\Response;
 
 final class StoresController
@@ -18,6 +18,6 @@ final class StoresController
         $shelf = $library->shelf();
         abort_if($code !== null && ! isset($shelf->bases[$code]) && ! isset($shelf->additives[$code]), 404);
 
-        return Inertia::render('stores/Stores', (new StoresView($library, $room, $clock, $code))->toArray());
+        return Answer::page('stores/Stores', (new StoresView($library, $room, $clock, $code))->toArray());
     }
 }

@@ -6,11 +6,13 @@ namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Tint\Lab;
 use Apalos\Core\Units\Shore;
 use Apalos\Core\Units\ShoreScale;
 use App\Actions\ReadSwatch;
+use App\Http\Answer;
 use App\Models\FormulaVersion;
 use App\Models\Swatch;
 use App\Models\SwatchReading;
@@ -23,7 +25,6 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Storage;
-use Inertia\Inertia;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\Response as HttpResponse;
 
@@ -40,10 +41,10 @@ final readonly class SwatchController
         try {
             $rows = $query($filter['q'], $filter['base'], self::shore($filter['hardness']), self::lab($filter['colour']));
         } catch (BadInput $e) {
-            [$rows, $wrong] = [$query($filter['q'], $filter['base'], null, null), $e->getMessage()];
+            [$rows, $wrong] = [$query($filter['q'], $filter['base'], null, null), $e->says];
         }
 
-        return Inertia::render('swatches/Drawer', ['drawer' => (new DrawerView($rows, $this->workshop->swatches()->count(), $filter, $wrong, $hardness->contradictions(), $this->library, $this->workshop))->toArray()]);
+        return Answer::page('swatches/Drawer', ['drawer' => (new DrawerView($rows, $this->workshop->swatches()->count(), $filter, $wrong, $hardness->contradictions(), $this->library, $this->workshop))->toArray()]);
     }
 
     public function store(Request $request): RedirectResponse
@@ -86,10 +87,10 @@ final readonly class SwatchController
         try {
             $doubts = $read($swatch, Fields::of($request->except('_method')), CarbonImmutable::now());
         } catch (BadInput $wrong) {
-            return back()->withErrors(["swatch-{$swatch->id}" => $wrong->getMessage()]);
+            return Answer::back("swatch-{$swatch->id}", $wrong);
         }
 
-        return back()->with('said', trim('It is written down. '.implode(' ', array_map(static fn (Warning $doubt): string => $doubt->message, $doubts))));
+        return back()->with('said', trim('It is written down. '.implode(' ', array_map(static fn (Warning $doubt): string => Answer::say($doubt->message), $doubts))));
     }
 
     /** Leaves a reading out of every reckoning, or takes it in again. */
@@ -128,7 +129,7 @@ final readonly class SwatchController
             return null;
         }
         if (preg_match('/^(00|A)[\s-]*(\d{1,2}(?:[.,]\d+)?)$/i', $text, $part) !== 1) {
-            throw BadInput::at('hardness', 'Write a hardness with its scale: 00-30, or A 25.');
+            throw BadInput::at('hardness', Phrase::written('Write a hardness with its scale: 00-30, or A 25.'));
         }
 
         return Shore::of(ShoreScale::from(strtoupper($part[1])), (float) str_replace(',', '.', $part[2]));
@@ -145,7 +146,7 @@ final readonly class SwatchController
         }
         $parts = preg_split('/[\s,;]+/', $text, -1, PREG_SPLIT_NO_EMPTY) ?: [];
         if (count($parts) !== 3 || array_filter($parts, is_numeric(...)) !== $parts) {
-            throw BadInput::at('colour', 'Write a colour as L a b, such as 62 14 18, or as #c8a27e.');
+            throw BadInput::at('colour', Phrase::written('Write a colour as L a b, such as 62 14 18, or as #c8a27e.'));
         }
 
         return Lab::of((float) $parts[0], (float) $parts[1], (float) $parts[2]);

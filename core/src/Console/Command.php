@@ -6,11 +6,13 @@ namespace Apalos\Core\Console;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 
 /** `bin/apalos VERB < in.json > out.json`: exit 0 with a result, 2 with `{"error": {"field", "message"}}`. */
 final readonly class Command
 {
-    public function __construct(private Shelves $shelves) {}
+    public function __construct(private Shelves $shelves, private Phrasebook $words) {}
 
     /** @param  list<string>  $arguments without the program's own name */
     public function run(array $arguments, string $input): Output
@@ -22,27 +24,26 @@ final readonly class Command
         $verb = Verb::tryFrom($name);
         try {
             if ($verb === null) {
-                throw BadInput::at('verb', "“{$name}” is not a question Apalos knows. Known are: ".implode(', ', array_column(Verb::cases(), 'value')).'.');
+                throw BadInput::at('verb', Phrase::of('console.unknown_verb', ['name' => $name, 'known' => implode(', ', array_column(Verb::cases(), 'value'))]));
             }
             if (count($arguments) > 1) {
-                throw BadInput::at('verb', 'Only the verb goes on the command line; the input is read from standard input.');
+                throw BadInput::at('verb', Phrase::of('console.one_verb'));
             }
 
-            return new Output(0, self::json($verb->answer(Fields::fromJson($input), $this->shelves)));
+            return new Output(0, self::json($this->words->tell($verb->answer(Fields::fromJson($input), $this->shelves))));
         } catch (BadInput $wrong) {
-            return new Output(2, self::json($wrong->toArray()));
+            return new Output(2, self::json($this->words->refusal($wrong)));
         }
     }
 
     private function help(): string
     {
-        $lines = array_map(static fn (Verb $verb): string => sprintf('  %-8s %s', $verb->value, $verb->question()), Verb::cases());
+        $lines = array_map(fn (Verb $verb): string => sprintf('  %-8s %s', $verb->value, $this->words->say($verb->question())), Verb::cases());
 
         return "bin/apalos VERB < in.json > out.json\n\n".implode("\n", $lines)."\n";
     }
 
-    /** @param  array<string, mixed>  $value */
-    private static function json(array $value): string
+    private static function json(mixed $value): string
     {
         return json_encode($value, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)."\n";
     }

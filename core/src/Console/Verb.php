@@ -17,6 +17,7 @@ use Apalos\Core\Mix\Topup;
 use Apalos\Core\Mix\TopupRequest;
 use Apalos\Core\Mould\MouldChooser;
 use Apalos\Core\Mould\PieceRequest;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Series\SeriesPlanner;
 use Apalos\Core\Tint\PhotoPatchReader;
 use Apalos\Core\Tint\Tinter;
@@ -37,20 +38,9 @@ enum Verb: string
     case Contact = 'contact';
     case Mould = 'mould';
 
-    public function question(): string
+    public function question(): Phrase
     {
-        return match ($this) {
-            self::Mix => 'what to weigh, in which batches, and how long there is for it',
-            self::Topup => 'what to add to a mis-weighed cup',
-            self::Cure => 'how long it pours, when it demoulds, in this room',
-            self::Volume => 'how much rubber the mould needs',
-            self::Harden => 'how much softener for a hardness',
-            self::Tint => 'which pigments for a colour, and what it looks like thin and thick',
-            self::Patch => 'which colour a swatch has, from a photo with a grey card',
-            self::Series => 'a series of pucks as one small pour',
-            self::Contact => 'will it let go, will it cure',
-            self::Mould => 'which kind of mould, and why',
-        };
+        return Phrase::of("console.verb_{$this->value}");
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Contact;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 
 /** Finds what every link of a chain touches from what precedes it: the shape it takes, earlier halves, jacket, core, walls, bed. */
 final readonly class Chain
@@ -22,9 +23,7 @@ final readonly class Chain
         $before = [];
         foreach ($links as $link) {
             if ($link->from !== null && ! isset($before[$link->from])) {
-                throw BadInput::at("links.{$link->id}.from", $link->from === $link->id
-                    ? "“{$link->name}” cannot take its shape from itself."
-                    : "“{$link->name}” takes its shape from a link that comes after it or is not there: that would go round in a circle. Choose an earlier one.");
+                throw BadInput::at("links.{$link->id}.from", Phrase::of($link->from === $link->id ? 'contact.from_itself' : 'contact.in_a_circle', ['name' => $link->name]));
             }
             $before[$link->id] = true;
         }

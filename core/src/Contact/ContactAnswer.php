@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Contact;
 
 use Apalos\Core\Material\Shelf;
+use Apalos\Core\Phrase\Phrase;
 
 /**
  * What a contact asks for, and, where it is not safe, what would make it so.
@@ -26,9 +27,9 @@ final readonly class ContactAnswer
     }
 
     /** Said where nothing on the shelf helps. */
-    public function note(): ?string
+    public function note(): ?Phrase
     {
-        return $this->result->safe || $this->ways !== [] ? null : 'Nothing on this shelf makes this contact safe. Cast it from another original, or ask the suppliers of both.';
+        return $this->result->safe || $this->ways !== [] ? null : Phrase::of('contact.no_way_out');
     }
 
     /** @return array<string, mixed> the result, with `ways_out` and, where there are none, `ways_out_note` */

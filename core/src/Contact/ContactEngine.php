@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Contact;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 
 /** Reads the rules over one contact, decides, and explains. */
 final readonly class ContactEngine
@@ -30,10 +31,10 @@ final readonly class ContactEngine
             ...($inhibitors === [] && $doubt === null && $found->inhibitors === [] ? [$found->cure->because()] : []),
         ];
         if ($request->tested === true && $found->inhibitors !== []) {
-            $because[] = ['rule' => 'own-test', 'text' => 'Your own test of this pair cured and came away.', 'sure' => 'usual'];
+            $because[] = ['rule' => 'own-test', 'text' => Phrase::of('contact.own_test_passed'), 'sure' => 'usual'];
         }
         if ($request->intent === Intent::Separate && in_array('cured-silicone', $request->surface->groups, true)) {
-            $because[] = ['rule' => "w-{$request->fresh->id}", 'text' => $request->fresh->wearText, 'sure' => 'usual'];
+            $because[] = ['rule' => "w-{$request->fresh->id}", 'text' => Phrase::written($request->fresh->wearText), 'sure' => 'usual'];
         }
 
         return new ContactResult(
@@ -53,9 +54,9 @@ final readonly class ContactEngine
     }
 
     /**
-     * @param  list<array{rule: string, text: string, sure: string}>  $objections
+     * @param  list<array{rule: string, text: Phrase, sure: string}>  $objections
      * @param  list<Rule>  $inhibitors
-     * @param  array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}|null  $doubt
+     * @param  array{rule: string, text: Phrase, sure: 'certain'|'usual'|'disputed'}|null  $doubt
      * @return list<string>
      */
     private function standingInTheWay(Verdict $verdict, ContactRequest $request, array $objections, array $inhibitors, ?array $doubt, Rule $adhesion): array
@@ -85,7 +86,7 @@ final readonly class ContactEngine
     /**
      * A sealer closes pores and stops no chemistry; some bring chemistry of their own.
      *
-     * @return array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}|null
+     * @return array{rule: string, text: Phrase, sure: 'certain'|'usual'|'disputed'}|null
      */
     private function doubtfulSealer(ContactRequest $request): ?array
     {
@@ -94,46 +95,46 @@ final readonly class ContactEngine
             return null;
         }
 
-        return ['rule' => "sealer-{$sealer->id}", 'text' => "{$sealer->name} keeps some batches of {$request->fresh->name} from curing: test it under this one first.", 'sure' => 'usual'];
+        return ['rule' => "sealer-{$sealer->id}", 'text' => Phrase::of('contact.doubtful_sealer', ['sealer' => $sealer->name, 'fresh' => $request->fresh->name]), 'sure' => 'usual'];
     }
 
     /**
      * What stops a contact whatever the rest says.
      *
-     * @param  list<array{release: Release, fit: float, why: string}>  $releases
-     * @return list<array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}>
+     * @param  list<array{release: Release, fit: float, why: Phrase}>  $releases
+     * @return list<array{rule: string, text: Phrase, sure: 'certain'|'usual'|'disputed'}>
      */
     private function objections(ContactRequest $request, Findings $found, Adhesion $adhesion, array $releases): array
     {
         $objections = array_map(static fn (Rule $rule): array => $rule->because(), $found->forbidden);
         if ($request->tested === false) {
-            $objections[] = ['rule' => 'own-test', 'text' => 'Your own test of this pair failed. Change the material, the sealer or the release, and test again.', 'sure' => 'certain'];
+            $objections[] = ['rule' => 'own-test', 'text' => Phrase::of('contact.own_test_failed'), 'sure' => 'certain'];
         }
         if ($request->onSkin && $request->surface->id === 'skin' && ! $request->skinSafe) {
-            $objections[] = ['rule' => 'skin-safe', 'text' => 'This material is not sold for skin. Use one that is, and patch-test the wearer.', 'sure' => 'certain'];
+            $objections[] = ['rule' => 'skin-safe', 'text' => Phrase::of('contact.not_for_skin'), 'sure' => 'certain'];
         }
         if ($request->release !== null) {
             $objections = [...$objections, ...$this->againstTheRelease($request, $request->release, $releases)];
         }
         if ($request->intent === Intent::Bond && $adhesion === Adhesion::LetsGo) {
-            $objections[] = ['rule' => 'bond-nothing-holds', 'text' => "Meant to bond, but {$request->fresh->name} finds no hold on {$request->surface->name}. Only silicone sticks to silicone; elsewhere sand, prime, or key it mechanically.", 'sure' => 'usual'];
+            $objections[] = ['rule' => 'bond-nothing-holds', 'text' => Phrase::of('contact.bond_finds_no_hold', ['fresh' => $request->fresh->name, 'surface' => $request->surface->name]), 'sure' => 'usual'];
         }
 
         return $objections;
     }
 
     /**
-     * @param  list<array{release: Release, fit: float, why: string}>  $releases
-     * @return list<array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}>
+     * @param  list<array{release: Release, fit: float, why: Phrase}>  $releases
+     * @return list<array{rule: string, text: Phrase, sure: 'certain'|'usual'|'disputed'}>
      */
     private function againstTheRelease(ContactRequest $request, Release $release, array $releases): array
     {
         if ($request->intent === Intent::Bond) {
-            return [['rule' => 'bond-greased', 'text' => "Meant to bond, and there is {$release->name} on it. Wash it off with solvent, let it flash off, and bond to a clean surface.", 'sure' => 'certain']];
+            return [['rule' => 'bond-greased', 'text' => Phrase::of('contact.bond_is_greased', ['release' => $release->name]), 'sure' => 'certain']];
         }
         $ruins = $release->ruins($request->fresh, $request->surface);
         if ($ruins !== null) {
-            return [['rule' => "never-{$release->id}", 'text' => "{$release->name}: {$ruins}", 'sure' => 'certain']];
+            return [['rule' => "never-{$release->id}", 'text' => Phrase::of('contact.release_ruins', ['release' => $release->name, 'why' => Phrase::written($ruins)]), 'sure' => 'certain']];
         }
         foreach ($releases as $entry) {
             if ($entry['release'] === $release) {
@@ -141,15 +142,15 @@ final readonly class ContactEngine
             }
         }
         $why = match (true) {
-            $request->onSkin && ! $release->skinSafe => 'it is not for skin.',
-            $request->paintAfter && $release->paint === 'never' => 'no paint would hold afterwards.',
-            default => "it does not part {$request->fresh->name} from {$request->surface->name}.",
+            $request->onSkin && ! $release->skinSafe => Phrase::of('contact.why_not_for_skin'),
+            $request->paintAfter && $release->paint === 'never' => Phrase::of('contact.why_no_paint'),
+            default => Phrase::of('contact.why_does_not_part', ['fresh' => $request->fresh->name, 'surface' => $request->surface->name]),
         };
 
-        return [['rule' => "wrong-{$release->id}", 'text' => "{$release->name} is the wrong release here: {$why}", 'sure' => 'usual']];
+        return [['rule' => "wrong-{$release->id}", 'text' => Phrase::of('contact.wrong_release', ['release' => $release->name, 'why' => $why]), 'sure' => 'usual']];
     }
 
-    /** @param  list<array{rule: string, text: string, sure: string}>  $objections */
+    /** @param  list<array{rule: string, text: Phrase, sure: string}>  $objections */
     private function verdict(ContactRequest $request, Findings $found, array $objections, Adhesion $adhesion, Inhibition $inhibition): Verdict
     {
         return match (true) {
@@ -171,25 +172,25 @@ final readonly class ContactEngine
         };
     }
 
-    private function inShort(Verdict $verdict, ContactRequest $request, Adhesion $adhesion, Inhibition $inhibition): string
+    private function inShort(Verdict $verdict, ContactRequest $request, Adhesion $adhesion, Inhibition $inhibition): Phrase
     {
-        $parts = ['lets-go' => 'lets go', 'grips' => 'grips', 'fuses' => 'fuses'][$adhesion->value];
+        $parts = Phrase::of("contact.{$adhesion->value}");
 
         return match ($verdict) {
-            Verdict::Clear => $request->intent === Intent::Bond ? 'bonds' : $parts,
-            Verdict::Release => $request->release === null ? "{$parts}: no release" : 'released',
-            Verdict::SealAndRelease => 'open pores: seal',
-            Verdict::TestFirst => $inhibition === Inhibition::None ? 'may not bond: test' : 'may not cure: test',
-            Verdict::Stop => $inhibition === Inhibition::Stops ? 'will not cure' : ($request->release !== null ? 'wrong release' : 'never'),
+            Verdict::Clear => $request->intent === Intent::Bond ? Phrase::of('contact.bonds') : $parts,
+            Verdict::Release => $request->release === null ? Phrase::of('contact.no_release', ['parts' => $parts]) : Phrase::of('contact.released'),
+            Verdict::SealAndRelease => Phrase::of('contact.open_pores'),
+            Verdict::TestFirst => Phrase::of($inhibition === Inhibition::None ? 'contact.may_not_bond' : 'contact.may_not_cure'),
+            Verdict::Stop => Phrase::of($inhibition === Inhibition::Stops ? 'contact.will_not_cure' : ($request->release !== null ? 'contact.wrong_release_in_short' : 'contact.never')),
         };
     }
 
-    /** @return list<string> */
+    /** @return list<Phrase> */
     private function cautions(ContactRequest $request): array
     {
         $sealer = $this->knowledge->sealers[$request->state->sealedWith ?? ''] ?? null;
         $ids = [...$request->fresh->hazards, ...($request->release->hazards ?? []), ...($sealer->hazards ?? []), ...($request->onSkin ? ['skin-contact'] : [])];
 
-        return array_values(array_filter(array_map(fn (string $id): ?string => $this->knowledge->cautions[$id] ?? null, array_unique($ids))));
+        return array_values(array_filter(array_map(fn (string $id): ?Phrase => isset($this->knowledge->cautions[$id]) ? Phrase::written($this->knowledge->cautions[$id]) : null, array_unique($ids))));
     }
 }

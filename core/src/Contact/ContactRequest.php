@@ -6,6 +6,7 @@ namespace Apalos\Core\Contact;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 
 /** A question about one contact: what is fresh, what it touches and in which state, what is meant, what is between them. */
 final readonly class ContactRequest
@@ -32,7 +33,7 @@ final readonly class ContactRequest
         $surface = $in->object('surface')->only('id', 'hours_since_cure', 'damp', 'porous', 'sealed_with', 'solvent_min_ago', 'latex_touched');
         $state = SurfaceState::from($surface);
         if ($state->sealedWith !== null && ! isset($knowledge->sealers[$state->sealedWith])) {
-            throw BadInput::at('surface.sealed_with', "There is no sealer “{$state->sealedWith}”. Known are: ".implode(', ', array_keys($knowledge->sealers)).'.');
+            throw BadInput::at('surface.sealed_with', Phrase::of('contact.unknown_sealer', ['id' => $state->sealedWith, 'known' => implode(', ', array_keys($knowledge->sealers))]));
         }
         $family = $knowledge->family($fresh->text('family'));
         $touched = $knowledge->surface($surface->text('id'));

@@ -4,34 +4,36 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Contact;
 
+use Apalos\Core\Phrase\Phrase;
+
 /**
  * What a contact asks for, why, and what to do about it.
  *
  * @phpstan-type ContactShape array{
- *     verdict: 'clear'|'release'|'seal-and-release'|'test-first'|'stop', safe: bool, in_short: string,
+ *     verdict: 'clear'|'release'|'seal-and-release'|'test-first'|'stop', safe: bool, in_short: Phrase,
  *     adhesion: 'lets-go'|'grips'|'fuses', inhibition: 'none'|'may-slow'|'stops', wear: int,
- *     because: list<array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}>,
- *     plan: list<array{do: 'dry'|'seal'|'block'|'release'|'wait'|'test', what: string, coats: int, minutes: float, note: string}>,
- *     releases: list<array{id: string, fit: float, why: string}>, ruinous: list<array{id: string, why: string}>,
- *     cautions: list<string>, warnings: list<array{code: string, message: string}>
+ *     because: list<array{rule: string, text: Phrase, sure: 'certain'|'usual'|'disputed'}>,
+ *     plan: list<array{do: 'dry'|'seal'|'block'|'release'|'wait'|'test', what: Phrase, coats: int, minutes: float, note: Phrase}>,
+ *     releases: list<array{id: string, fit: float, why: Phrase}>, ruinous: list<array{id: string, why: Phrase}>,
+ *     cautions: list<Phrase>, warnings: list<array{code: string, message: Phrase}>
  * }
  */
 final readonly class ContactResult
 {
     /**
      * @param  bool  $safe  it can be poured with what has been chosen so far
-     * @param  string  $inShort  a few words for a mark
-     * @param  list<array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'}>  $because
+     * @param  Phrase  $inShort  a few words for a mark
+     * @param  list<array{rule: string, text: Phrase, sure: 'certain'|'usual'|'disputed'}>  $because
      * @param  list<Preparation>  $plan
-     * @param  list<array{release: Release, fit: float, why: string}>  $releases
-     * @param  list<array{release: Release, why: string}>  $ruinous
-     * @param  list<string>  $cautions
+     * @param  list<array{release: Release, fit: float, why: Phrase}>  $releases
+     * @param  list<array{release: Release, why: Phrase}>  $ruinous
+     * @param  list<Phrase>  $cautions
      * @param  list<string>  $standingInTheWay  ids of the rules that keep it from being safe
      */
     public function __construct(
         public Verdict $verdict,
         public bool $safe,
-        public string $inShort,
+        public Phrase $inShort,
         public Adhesion $adhesion,
         public Inhibition $inhibition,
         public int $wear,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Contact;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 
 /** The rules that speak of a pair, and what they come to together. */
 final readonly class Findings
@@ -58,6 +59,6 @@ final readonly class Findings
             $best = $best === null || $entry['exactly'] >= $best['exactly'] ? $entry : $best;
         }
 
-        return $best ?? throw BadInput::at('rules', 'No rule speaks of this pair. Every pair needs at least an inherited one: put the default rules back.');
+        return $best ?? throw BadInput::at('rules', Phrase::of('contact.no_rule'));
     }
 }

@@ -6,6 +6,7 @@ namespace Apalos\Core\Contact;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 
 /** All that is known of contacts: families, surfaces, rules, releases, sealers, and the words of the cautions. */
 final readonly class Knowledge
@@ -42,7 +43,7 @@ final readonly class Knowledge
         $seen = [];
         foreach ($read as $rule) {
             if (isset($seen[$rule->id])) {
-                throw BadInput::at("rules.{$rule->id}", "There are two rules named “{$rule->id}”. Give each a name of its own.");
+                throw BadInput::at("rules.{$rule->id}", Phrase::of('contact.rule_twice', ['id' => $rule->id]));
             }
             $seen[$rule->id] = true;
         }
@@ -72,17 +73,17 @@ final readonly class Knowledge
 
     public function family(string $id, string $field = 'fresh.family'): Family
     {
-        return $this->families[$id] ?? throw BadInput::at($field, "There is no fresh material “{$id}”. Known are: ".implode(', ', array_keys($this->families)).'.');
+        return $this->families[$id] ?? throw BadInput::at($field, Phrase::of('contact.unknown_family', ['id' => $id, 'known' => implode(', ', array_keys($this->families))]));
     }
 
     public function surface(string $id, string $field = 'surface.id'): Surface
     {
-        return $this->surfaces[$id] ?? throw BadInput::at($field, "There is no surface “{$id}”. Known are: ".implode(', ', array_keys($this->surfaces)).'.');
+        return $this->surfaces[$id] ?? throw BadInput::at($field, Phrase::of('contact.unknown_surface', ['id' => $id, 'known' => implode(', ', array_keys($this->surfaces))]));
     }
 
     public function release(string $id, string $field = 'release'): Release
     {
-        return $this->releases[$id] ?? throw BadInput::at($field, "There is no release “{$id}”. Known are: ".implode(', ', array_keys($this->releases)).'.');
+        return $this->releases[$id] ?? throw BadInput::at($field, Phrase::of('contact.unknown_release', ['id' => $id, 'known' => implode(', ', array_keys($this->releases))]));
     }
 
     /**

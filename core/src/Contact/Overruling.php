@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Contact;
 
 use Apalos\Core\Input\BadInput;
-use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 
 /**
  * Somebody knows better, and says why. It holds for the verdict, the rules and the state it was given for; when any of them is
@@ -19,29 +19,29 @@ final readonly class Overruling
     private function __construct(public string $reason, private array $for) {}
 
     /**
-     * @param  string|null  $words  what was typed out, where something is certain
+     * @param  bool  $typedOut  the words asked for ({@see self::wordsFor}) were typed
      *
      * @throws BadInput for a reason that says nothing, or words that are not those asked for
      */
-    public static function of(string $reason, ?string $words, ContactRequest $request, ContactResult $result): self
+    public static function of(string $reason, bool $typedOut, ContactRequest $request, ContactResult $result): self
     {
         if (mb_strlen(trim($reason)) < self::SHORTEST_REASON) {
-            throw BadInput::at('overruled', 'Write down why, in a sentence you will understand in a year.');
+            throw BadInput::at('overruled', Phrase::of('contact.reason_too_short'));
         }
         $asked = self::wordsFor($request, $result);
-        if ($asked !== null && mb_strtolower(trim($words ?? '')) !== mb_strtolower($asked)) {
-            throw BadInput::at('words', "This is certain, not a matter of schools. To overrule it all the same, type out: {$asked}");
+        if ($asked !== null && ! $typedOut) {
+            throw BadInput::at('words', Phrase::of('contact.type_it_out', ['words' => $asked]));
         }
 
         return new self(trim($reason), self::fingerprint($request, $result));
     }
 
     /** What has to be typed out before this is overruled; null where nothing in it is certain. */
-    public static function wordsFor(ContactRequest $request, ContactResult $result): ?string
+    public static function wordsFor(ContactRequest $request, ContactResult $result): ?Phrase
     {
         foreach ($result->because as $why) {
             if ($why['sure'] === Sure::Certain->value && in_array($why['rule'], $result->standingInTheWay, true)) {
-                return "{$request->fresh->name} on {$request->surface->name}: {$result->inShort}";
+                return Phrase::of('contact.words', ['fresh' => $request->fresh->name, 'surface' => $request->surface->name, 'short' => $result->inShort]);
             }
         }
 
@@ -78,6 +78,11 @@ final readonly class Overruling
             return null;
         }
 
-        return new self($written['reason'], Fields::of(is_array($written['for'] ?? null) ? $written['for'] : [])->toArray());
+        $for = [];
+        foreach (is_array($written['for'] ?? null) ? $written['for'] : [] as $key => $value) {
+            $for[(string) $key] = $value;
+        }
+
+        return new self($written['reason'], $for);
     }
 }

@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Contact;
 
+use Apalos\Core\Phrase\Phrase;
+
 /** One thing to do before pouring. */
 final readonly class Preparation
 {
     /** @param  'dry'|'seal'|'block'|'release'|'wait'|'test'  $do */
-    public function __construct(public string $do, public string $what, public int $coats, public float $minutes, public string $note) {}
+    public function __construct(public string $do, public Phrase $what, public int $coats, public float $minutes, public Phrase $note) {}
 
-    /** @return array{do: 'dry'|'seal'|'block'|'release'|'wait'|'test', what: string, coats: int, minutes: float, note: string} */
+    /** @return array{do: 'dry'|'seal'|'block'|'release'|'wait'|'test', what: Phrase, coats: int, minutes: float, note: Phrase} */
     public function toArray(): array
     {
         return ['do' => $this->do, 'what' => $this->what, 'coats' => $this->coats, 'minutes' => $this->minutes, 'note' => $this->note];

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Contact;
 
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
+
 /** Which releases part a pair, best first, and which would ruin it. */
 final readonly class ReleaseRanking
 {
-    /** @return list<array{release: Release, fit: float, why: string}> */
+    /** @return list<array{release: Release, fit: float, why: Phrase}> */
     public function of(ContactRequest $request, Knowledge $knowledge): array
     {
         $ranked = [];
@@ -23,14 +26,14 @@ final readonly class ReleaseRanking
         return $ranked;
     }
 
-    /** @return list<array{release: Release, why: string}> */
+    /** @return list<array{release: Release, why: Phrase}> */
     public function ruinous(ContactRequest $request, Knowledge $knowledge): array
     {
         $ruinous = [];
         foreach ($knowledge->releases as $release) {
             $why = $release->ruins($request->fresh, $request->surface);
             if ($why !== null) {
-                $ruinous[] = ['release' => $release, 'why' => $why];
+                $ruinous[] = ['release' => $release, 'why' => Phrase::written($why)];
             }
         }
 
@@ -51,25 +54,25 @@ final readonly class ReleaseRanking
         return round(max(0.0, $fit), 3);
     }
 
-    private function why(Release $release, ContactRequest $request): string
+    private function why(Release $release, ContactRequest $request): Phrase
     {
         $words = [
-            ['keeps fine detail', 'keeps detail', 'softens fine detail', 'brush marks show'][$release->hides],
-            $release->skinSafe ? 'safe on skin' : 'not for skin',
-            ['wash' => 'wash before paint', 'never' => 'nothing sticks afterwards', 'yes' => 'takes paint'][$release->paint],
-            $release->coats === 1 ? '1 coat' : "{$release->coats} coats, {$release->betweenMin} min apart",
+            Phrase::of("contact.hides_{$release->hides}"),
+            Phrase::of($release->skinSafe ? 'contact.safe_on_skin' : 'contact.not_on_skin'),
+            Phrase::of("contact.paint_{$release->paint}"),
+            Phrase::of($release->coats === 1 ? 'contact.one_coat' : 'contact.coats', ['n' => $release->coats, 'apart' => Quantity::duration($release->betweenMin)]),
         ];
         $wait = $request->isPorous() ? $release->porousAfterMin : $release->afterMin;
         if ($wait > 0.0) {
-            $words[] = "wait {$wait} min";
+            $words[] = Phrase::of('contact.wait_min', ['wait' => Quantity::duration($wait)]);
         }
         if ($release->vapour) {
-            $words[] = 'vapour: air the room';
+            $words[] = Phrase::of('contact.vapour');
         }
         if ($release->sure === Sure::Disputed) {
-            $words[] = 'schools differ';
+            $words[] = Phrase::of('contact.schools_differ');
         }
 
-        return implode(' · ', $words);
+        return Phrase::of('contact.why_release', ['words' => $words]);
     }
 }

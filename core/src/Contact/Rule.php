@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Contact;
 
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 
 /** One piece of knowledge about a fresh material on a surface, with its reason and how sure it is. */
 final readonly class Rule
@@ -55,9 +56,9 @@ final readonly class Rule
         return 10 * count($this->when) + $ofFresh + $ofSurface;
     }
 
-    /** @return array{rule: string, text: string, sure: 'certain'|'usual'|'disputed'} */
+    /** @return array{rule: string, text: Phrase, sure: 'certain'|'usual'|'disputed'} */
     public function because(): array
     {
-        return ['rule' => $this->id, 'text' => $this->text, 'sure' => $this->sure->value];
+        return ['rule' => $this->id, 'text' => Phrase::written($this->text), 'sure' => $this->sure->value];
     }
 }

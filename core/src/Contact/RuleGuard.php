@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Contact;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 
 /**
  * Lets the shop's own rules in beside the library's: they may say more, never otherwise where the library is certain, and never two
@@ -48,7 +49,7 @@ final readonly class RuleGuard
                 }
                 $was = Findings::on($fresh, $surface, $state, $before)->adhesion;
                 if ($was->sure === Sure::Certain && $was->gives !== $rule->gives && Findings::on($fresh, $surface, $state, $after)->adhesion === $rule) {
-                    throw BadInput::at($field, "“{$rule->id}” would overrule “{$was->id}” for {$fresh->name} on {$surface->name}, and that is certain: {$was->text} Narrow your rule, or leave it out.");
+                    throw BadInput::at($field, Phrase::of('contact.overrules_certain', ['rule' => $rule->id, 'certain' => $was->id, 'fresh' => $fresh->name, 'surface' => $surface->name, 'why' => Phrase::written($was->text)]));
                 }
             }
         }
@@ -66,7 +67,7 @@ final readonly class RuleGuard
                     foreach (States::toldApartBy([$one, $other], $this->sealer) as $state) {
                         $exactly = $one->speaksOf($fresh, $surface, $state);
                         if ($exactly !== null && $exactly === $other->speaksOf($fresh, $surface, $state)) {
-                            throw BadInput::at('rules', "“{$one->id}” and “{$other->id}” contradict each other for {$fresh->name} on {$surface->name}. Leave one out, or say when each holds.");
+                            throw BadInput::at('rules', Phrase::of('contact.rules_contradict', ['one' => $one->id, 'other' => $other->id, 'fresh' => $fresh->name, 'surface' => $surface->name]));
                         }
                     }
                 }

@@ -6,6 +6,7 @@ namespace Apalos\Core\Contact;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 
 /**
  * The surface as it is today: hours since it cured, damp or not, its pores, what it was sealed with, when solvent was last on
@@ -55,7 +56,7 @@ final readonly class SurfaceState
                 'latex_touched' => $this->latexTouched === $wanted,
                 'hours_below' => $this->hoursSinceCure !== null && $this->hoursSinceCure < $wanted,
                 'solvent_below' => $this->solventMinAgo !== null && $this->solventMinAgo < $wanted,
-                default => throw BadInput::at('when', "A rule cannot ask for “{$what}”. Known are sealed, damp, latex_touched, hours_below and solvent_below."),
+                default => throw BadInput::at('when', Phrase::of('contact.unknown_condition', ['what' => $what])),
             };
             if (! $met) {
                 return false;

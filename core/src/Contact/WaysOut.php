@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Contact;
 
+use Apalos\Core\Phrase\Phrase;
+
 /**
  * What would make a contact safe: every single change on the shelf that the engine then judges safe, and pairs of changes where no
  * single one does, quickest first. Overruling is no way out.
@@ -35,7 +37,7 @@ final readonly class WaysOut
             $ways = $this->pairs($request, $changes);
         }
         $ways = [...$ways, ...$this->links($request)];
-        usort($ways, static fn (Way $a, Way $b): int => [$a->addsMin, count($a->steps), $a->cost ?? 0.0, $a->what] <=> [$b->addsMin, count($b->steps), $b->cost ?? 0.0, $b->what]);
+        usort($ways, static fn (Way $a, Way $b): int => [$a->addsMin, count($a->steps), $a->cost ?? 0.0, $a->steps[0]['id']] <=> [$b->addsMin, count($b->steps), $b->cost ?? 0.0, $b->steps[0]['id']]);
 
         return array_slice($ways, 0, self::MOST);
     }
@@ -86,21 +88,21 @@ final readonly class WaysOut
         foreach ($this->knowledge->sealers as $sealer) {
             if ($request->state->sealedWith === null && $sealer->isFor($request->surface)) {
                 $kind = $result->inhibition === Inhibition::None ? WayKind::Seal : WayKind::Barrier;
-                yield new Change($kind, $sealer->id, $sealer->name, $sealer->minutes(), null, $request->with(state: $request->state->with(sealedWith: $sealer->id)));
+                yield new Change($kind, $sealer->id, Phrase::written($sealer->name), $sealer->minutes(), null, $request->with(state: $request->state->with(sealedWith: $sealer->id)));
             }
         }
         foreach ($result->releases as ['release' => $release]) {
             if ($request->release !== $release) {
-                yield new Change(WayKind::Release, $release->id, $release->name, $release->minutes($request->isPorous(), $release->coats), $release->cost, $request->with(release: $release));
+                yield new Change(WayKind::Release, $release->id, Phrase::written($release->name), $release->minutes($request->isPorous(), $release->coats), $release->cost, $request->with(release: $release));
             }
         }
         yield from $this->waits($request);
         if ($result->verdict === Verdict::TestFirst && $request->tested === null) {
-            yield new Change(WayKind::Test, $request->surface->id, "test patch of {$request->fresh->name} on {$request->surface->name}", $this->testMin($request), null, $request->with(tested: true));
+            yield new Change(WayKind::Test, $request->surface->id, Phrase::of('contact.way_test', ['fresh' => $request->fresh->name, 'surface' => $request->surface->name]), $this->testMin($request), null, $request->with(tested: true));
         }
         foreach ($this->shelf as $base) {
             if ($base->family !== $request->fresh && $base->family->makes === $request->fresh->makes) {
-                yield new Change(WayKind::Base, $base->code, $base->name, 0.0, null, $request->with(fresh: $base->family, skinSafe: $base->skinSafe, tested: null));
+                yield new Change(WayKind::Base, $base->code, Phrase::written($base->name), 0.0, null, $request->with(fresh: $base->family, skinSafe: $base->skinSafe, tested: null));
             }
         }
     }
@@ -110,13 +112,13 @@ final readonly class WaysOut
     {
         $state = $request->state;
         if ($state->damp) {
-            yield new Change(WayKind::Wait, 'dry', "dry {$request->surface->name}", self::DRYING_MIN, null, $request->with(state: $state->with(damp: false)));
+            yield new Change(WayKind::Wait, 'dry', Phrase::of('contact.way_dry', ['surface' => $request->surface->name]), self::DRYING_MIN, null, $request->with(state: $state->with(damp: false)));
         }
         foreach (['hours_below' => [$state->hoursSinceCure, 60.0], 'solvent_below' => [$state->solventMinAgo, 1.0]] as $condition => [$since, $minutes]) {
             foreach ($since === null ? [] : $this->bounds($request, $condition) as $bound) {
                 if ($bound > $since) {
                     $later = $condition === 'hours_below' ? $state->with(hoursSinceCure: $bound) : $state->with(solventMinAgo: $bound);
-                    yield new Change(WayKind::Wait, $condition, $condition === 'hours_below' ? 'wait until it has cured' : 'wait until the solvent has gone', ($bound - $since) * $minutes, null, $request->with(state: $later));
+                    yield new Change(WayKind::Wait, $condition, Phrase::of("contact.way_{$condition}"), ($bound - $since) * $minutes, null, $request->with(state: $later));
                 }
             }
         }
@@ -167,7 +169,7 @@ final readonly class WaysOut
                 $wanted = $inMould === null ? null : $judged("on {$copy->id}", new ContactRequest($request->fresh, $request->skinSafe, $copy, new SurfaceState, $request->intent, null, $request->onSkin, $request->paintAfter, $request->fineDetail));
                 if ($inMould !== null && $wanted !== null) {
                     $minutes = ($first->demouldMin ?? self::USUAL_TEST_MIN) + ($second->demouldMin ?? self::USUAL_TEST_MIN) + $onSurface[1] + $inMould[1] + $wanted[1];
-                    $ways[] = new Way([['kind' => WayKind::Link, 'id' => $first->code], ['kind' => WayKind::Link, 'id' => $second->code]], "a mould of {$first->name}, a copy of {$second->name} in it", $minutes, null, $wanted[0]);
+                    $ways[] = new Way([['kind' => WayKind::Link, 'id' => $first->code], ['kind' => WayKind::Link, 'id' => $second->code]], Phrase::of('contact.way_link', ['mould' => $first->name, 'copy' => $second->name]), $minutes, null, $wanted[0]);
                 }
             }
         }

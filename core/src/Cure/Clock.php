@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Cure;
 
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Units\Celsius;
 use Apalos\Core\Units\Grams;
@@ -47,10 +48,10 @@ final readonly class Clock
     {
         $room = $at->degrees;
         if ($room < self::COLD) {
-            yield new Warning('cold_room', sprintf('At %s °C everything takes %s times the sheet’s minutes, and may never finish if it gets much colder.', Say::number($room), Say::number($factor, 2)));
+            yield new Warning('cold_room', Phrase::of('cure.cold_room', ['room' => Quantity::temperature($room), 'factor' => $factor]));
         }
         if ($room > self::HOT) {
-            yield new Warning('hot_room', sprintf('At %s °C you have %s %% of the sheet’s minutes.', Say::number($room), Say::number($factor * 100.0, 0)));
+            yield new Warning('hot_room', Phrase::of('cure.hot_room', ['room' => Quantity::temperature($room), 'share' => $factor * 100.0]));
         }
         yield from $this->beyondTheRoom($model, $mass);
     }
@@ -63,10 +64,10 @@ final readonly class Clock
     public function beyondTheRoom(CureModel $model, ?Grams $mass): \Generator
     {
         if (abs($model->offset) > self::FAR_FROM_SHEET) {
-            yield new Warning('far_from_sheet', sprintf('Your own times are %s times the sheet’s. Check the age of the kit, the ratio and the thermometer.', Say::number(exp($model->offset), 2)));
+            yield new Warning('far_from_sheet', Phrase::of('cure.far_from_sheet', ['times' => exp($model->offset)]));
         }
         if ($model->sheet->alpha > 0.0 && $mass !== null && $mass->g > self::HEATS_ITSELF_G) {
-            yield new Warning('exotherm', sprintf('%s of this base in one mass heats itself: it sets in less time than a small cup and can crack, smoke or burn. Pour it in smaller batches.', Say::grams($mass->g)));
+            yield new Warning('exotherm', Phrase::of('cure.exotherm', ['mass' => Quantity::mass($mass->g)]));
         }
     }
 }

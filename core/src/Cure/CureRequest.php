@@ -6,6 +6,7 @@ namespace Apalos\Core\Cure;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Celsius;
 use Apalos\Core\Units\Grams;
 use Apalos\Core\Units\Minutes;
@@ -49,7 +50,7 @@ final readonly class CureRequest
             $log->only('room_c', 'kind', 'minutes');
             $kind = $log->choice('kind', Watched::class);
             if (! isset($sheet->times[$kind->milestone()->value])) {
-                throw BadInput::at($log->at('kind'), "The sheet gives no {$kind->milestone()->value}, so this observation has nothing to count against.");
+                throw BadInput::at($log->at('kind'), Phrase::of('cure.nothing_to_count_against', ['milestone' => $kind->milestone()->value]));
             }
             $logs[] = [
                 'room' => Celsius::of($log->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Cure;
 
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 
 /**
@@ -16,7 +17,7 @@ use Apalos\Core\Result\Warning;
  *     recoat_close_min?: array{low: float, likely: float, high: float},
  *     demould_min?: array{low: float, likely: float, high: float},
  *     service_min?: array{low: float, likely: float, high: float},
- *     rests_on: int, warnings: list<array{code: string, message: string}>
+ *     rests_on: int, warnings: list<array{code: string, message: Phrase}>
  * }
  */
 final readonly class CureResult

@@ -64,7 +64,7 @@ final readonly class HardenRequest
         try {
             return Shore::of($scale, $in->number($key));
         } catch (BadInput $wrong) {
-            throw $wrong->field === 'reading' ? BadInput::at($in->at($key), $wrong->getMessage()) : $wrong;
+            throw $wrong->field === 'reading' ? BadInput::at($in->at($key), $wrong->says) : $wrong;
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Harden;
 
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 
 /**
@@ -14,7 +15,7 @@ use Apalos\Core\Result\Warning;
  *     curve: list<array{pct_of_ab: float, shore: array{scale: '00'|'A', reading: float}, other: array{scale: '00'|'A', reading: float}, low: float, high: float}>,
  *     pucks: list<array{pct_of_ab: float, shore: array{scale: '00'|'A', reading: float}, off_sd: float, outlier: bool}>,
  *     for_target: array{pct_of_ab: float, pct_of_one_part: float, low: float, high: float}|null,
- *     rests_on: int, warnings: list<array{code: string, message: string}>
+ *     rests_on: int, warnings: list<array{code: string, message: Phrase}>
  * }
  */
 final readonly class HardenResult

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Harden;
 
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 
 /** A puck held against all the others: how far off it reads, in standard deviations of what they let expect; plus is harder. */
@@ -15,9 +15,6 @@ final readonly class JudgedPuck
     /** What to ask about it, where it contradicts the rest. */
     public function question(): ?Warning
     {
-        return $this->isOutlier ? new Warning('outlier', sprintf(
-            'The puck at %s %% reads far %s than the sheet and the other pucks let expect (%s times the usual scatter): misread, mismixed, or on the other scale. Read it again or leave it out.',
-            Say::number($this->swatch->pctOfAB), $this->offSd > 0.0 ? 'harder' : 'softer', Say::number(abs($this->offSd)),
-        )) : null;
+        return $this->isOutlier ? new Warning('outlier', Phrase::of($this->offSd > 0.0 ? 'harden.outlier_harder' : 'harden.outlier_softer', ['pct' => $this->swatch->pctOfAB, 'scatter' => abs($this->offSd)])) : null;
     }
 }

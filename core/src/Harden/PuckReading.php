@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Apalos\Core\Harden;
 
 use Apalos\Core\Input\BadInput;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Units\Shore;
 use Apalos\Core\Units\ShoreScale;
@@ -34,11 +35,11 @@ final readonly class PuckReading
     public static function of(ShoreScale $scale, array $readings): self
     {
         if ($readings === []) {
-            throw BadInput::at('readings', 'Write at least one reading.');
+            throw BadInput::at('readings', Phrase::of('harden.no_reading'));
         }
         foreach ($readings as $i => $reading) {
             if (! is_finite($reading) || $reading < 0.0 || $reading >= 100.0) {
-                throw BadInput::at("readings.{$i}", sprintf('%s is no reading: a durometer reads from 0 to 99. Read that place again.', Say::number($reading)));
+                throw BadInput::at("readings.{$i}", Phrase::of('harden.no_durometer_reading', ['reading' => $reading]));
             }
         }
 
@@ -74,16 +75,16 @@ final readonly class PuckReading
             $said[] = new Warning('wrong_scale', $wrongScale);
         }
         if ($this->spread() > self::USUAL_SPREAD) {
-            $said[] = new Warning('spread', sprintf('The readings lie %s points apart. Press flat, wait three seconds, stay 10 mm from the rim and read again; or it is unevenly mixed.', Say::number($this->spread())));
+            $said[] = new Warning('spread', Phrase::of('harden.spread', ['points' => $this->spread()]));
         }
         if (count($this->readings) < self::LEAST_READINGS) {
-            $said[] = new Warning('few', sprintf('%s is little to go by: take three, 10 mm apart.', count($this->readings) === 1 ? 'One reading' : 'Two readings'));
+            $said[] = new Warning('few', Phrase::of('harden.few', ['n' => count($this->readings)]));
         }
         if ($puckMm !== null && $puckMm < self::LEAST_MM) {
-            $said[] = new Warning('thin_puck', sprintf('A puck of %s mm lets the durometer feel the table: it reads too hard. Stack two, or cast one of 6 mm or more.', Say::number($puckMm)));
+            $said[] = new Warning('thin_puck', Phrase::of('harden.thin_puck', ['thickness' => Quantity::length($puckMm)]));
         }
         if ($afterMin !== null && $afterMin < self::SETTLED_MIN) {
-            $said[] = new Warning('early', sprintf('Read %s after demoulding: it will still harden a little. Read it again after a day.', Say::minutes($afterMin)));
+            $said[] = new Warning('early', Phrase::of('harden.early', ['after' => Quantity::duration($afterMin)]));
         }
 
         return $said;

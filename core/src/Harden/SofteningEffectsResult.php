@@ -6,7 +6,8 @@ namespace Apalos\Core\Harden;
 
 use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Material\Softening;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Units\Minutes;
 
@@ -16,7 +17,7 @@ use Apalos\Core\Units\Minutes;
  *
  * @phpstan-type CostShape array{
  *     pct_of_ab: float, tear_n_mm: float|null, elongation_pct: float|null, pot_life_min: float|null, bleed: 'none'|'begins'|'sure',
- *     thinnest_mm: float|null, edge_n: float|null, warnings: list<array{code: string, message: string}>
+ *     thinnest_mm: float|null, edge_n: float|null, warnings: list<array{code: string, message: Phrase}>
  * }
  */
 final readonly class SofteningEffectsResult
@@ -63,12 +64,12 @@ final readonly class SofteningEffectsResult
     private function minded(float $maxPct): \Generator
     {
         if ($this->bleed === 'sure') {
-            yield new Warning('bleed', sprintf('%s %% is past what this base holds (%s %%): softener will sweat out, and neither paint nor glue will stay.', Say::number($this->pctOfAB), Say::number($maxPct)));
+            yield new Warning('bleed', Phrase::of('harden.bleeds', ['pct' => $this->pctOfAB, 'max' => $maxPct]));
         } elseif ($this->bleed === 'begins') {
-            yield new Warning('bleed', sprintf('From about here softener begins to sweat out. Lay a puck on paper for a day: a ring of oil says it does.'));
+            yield new Warning('bleed', Phrase::of('harden.begins_to_bleed'));
         }
         if ($this->edgeN !== null && $this->edgeN < self::FINGERTIP_N && $this->pctOfAB >= self::HIGH_LOAD_PCT) {
-            yield new Warning('thin_and_soft', sprintf('At %s mm and %s %% an edge tears at about %s N, less than a fingertip pulls. Thicken the edge, back it with cap film, or take a softer base with less softener.', Say::number((float) $this->thinnestMm), Say::number($this->pctOfAB), Say::number($this->edgeN)));
+            yield new Warning('thin_and_soft', Phrase::of('harden.thin_and_soft', ['thinnest' => Quantity::length((float) $this->thinnestMm), 'pct' => $this->pctOfAB, 'newtons' => $this->edgeN]));
         }
     }
 

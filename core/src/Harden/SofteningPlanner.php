@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Harden;
 
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Units\Shore;
 use Apalos\Core\Units\ShoreScale;
@@ -58,19 +58,19 @@ final readonly class SofteningPlanner
         yield from $this->scales($request);
         $percentages = array_map(static fn (SoftenedPuck $swatch): float => $swatch->pctOfAB, $request->swatches);
         if (count($percentages) > 1 && max($percentages) - min($percentages) < 5.0) {
-            yield new Warning('one_percentage', sprintf('All pucks have about %s %% softener: they say how hard that is, and nothing of what more softener does. Make one at another percentage.', Say::number($percentages[0])));
+            yield new Warning('one_percentage', Phrase::of('harden.one_percentage', ['pct' => $percentages[0]]));
         }
         if ($request->target !== null && $target === null) {
-            yield new Warning('harder_than_base', 'That is harder than the base alone. Softener only softens: take a harder base.');
+            yield new Warning('harder_than_base', Phrase::of('harden.harder_than_base'));
         }
         $farthest = max([...$request->at, $target->pctOfAB ?? 0.0]);
         if ($percentages !== [] && $farthest > max($percentages) + 1e-9) {
-            yield new Warning('beyond_swatches', sprintf('Beyond the softest puck (%s %%) the line is only drawn on. Make a puck there before a piece depends on it.', Say::number(max($percentages))));
+            yield new Warning('beyond_swatches', Phrase::of('harden.beyond_swatches', ['pct' => max($percentages)]));
         }
         if ($target !== null && $target->pctOfAB > $request->maxPct) {
-            yield new Warning('over_max', sprintf('%s %% is past the sheet’s limit of %s %%: it will sweat softener and tear. Take a softer base.', Say::number($target->pctOfAB), Say::number($request->maxPct)));
+            yield new Warning('over_max', Phrase::of('harden.over_max', ['pct' => $target->pctOfAB, 'max' => $request->maxPct]));
         } elseif ($target !== null && $target->pctOfAB > self::WEAK_FROM_PCT) {
-            yield new Warning('weak', sprintf('At %s %% tear strength and stretch are well below the sheet’s, and thin edges tear first. Pot life grows a little too.', Say::number($target->pctOfAB)));
+            yield new Warning('weak', Phrase::of('harden.weak', ['pct' => $target->pctOfAB]));
         }
     }
 

@@ -4,33 +4,29 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Input;
 
+use Apalos\Core\Phrase\Phrase;
 use DomainException;
 
 /**
- * Input that makes no sense. The message is a sentence for the maker that says what to do;
- * the field is the dotted path of what was wrong (`base.ratio.a`), so that a form can show it in place.
+ * Input that makes no sense. It says what to do, in a phrase for the maker; the field is the dotted path of what was wrong
+ * (`base.ratio.a`), so that a form can show it in place.
  */
 final class BadInput extends DomainException
 {
-    private function __construct(public readonly string $field, string $message, public readonly bool $isMissing = false)
+    private function __construct(public readonly string $field, public readonly Phrase $says, public readonly bool $isMissing = false)
     {
-        parent::__construct($message);
+        // For whoever reads a log; a maker reads the phrase.
+        parent::__construct($says->code === 'written' ? (string) json_encode($says->values['text'] ?? '', JSON_UNESCAPED_UNICODE) : $says->code);
     }
 
-    public static function at(string $field, string $message): self
+    public static function at(string $field, Phrase $says): self
     {
-        return new self($field, $message);
+        return new self($field, $says);
     }
 
     /** Nothing is there yet, which on a half-filled form is no mistake. */
     public static function missing(string $field): self
     {
-        return new self($field, 'This is missing. Give a value.', true);
-    }
-
-    /** @return array{error: array{field: string, message: string}} */
-    public function toArray(): array
-    {
-        return ['error' => ['field' => $this->field, 'message' => $this->getMessage()]];
+        return new self($field, Phrase::of('input.missing'), true);
     }
 }

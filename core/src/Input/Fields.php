@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Input;
 
+use Apalos\Core\Phrase\Phrase;
+
 /**
  * Strict reading of decoded JSON: every value is asked for by name and kind, and whatever is missing, unknown, of the
  * wrong type or out of range ends in a BadInput that names its path. Nothing is guessed and nothing is cast.
@@ -26,12 +28,12 @@ final readonly class Fields
     public static function fromJson(string $json): self
     {
         if (trim($json) === '') {
-            throw BadInput::at('', 'There is no input. Hand in one JSON object.');
+            throw BadInput::at('', Phrase::of('input.nothing'));
         }
         $values = json_decode($json, true);
         if (! is_array($values) || (array_is_list($values) && $values !== [])) {
             $why = json_last_error() === JSON_ERROR_NONE ? 'it is not an object' : strtolower(json_last_error_msg());
-            throw BadInput::at('', "The input is not a JSON object ({$why}). NaN and Infinity are not numbers in JSON either.");
+            throw BadInput::at('', Phrase::of('input.no_json', ['why' => $why]));
         }
 
         return new self($values, '');
@@ -47,7 +49,7 @@ final readonly class Fields
     {
         foreach (array_keys($this->values) as $key) {
             if (! in_array((string) $key, $known, true)) {
-                throw BadInput::at($this->at((string) $key), "There is no field “{$key}” here. Known are: ".implode(', ', $known).'.');
+                throw BadInput::at($this->at((string) $key), Phrase::of('input.unknown_field', ['key' => $key, 'known' => implode(', ', $known)]));
             }
         }
 
@@ -65,10 +67,10 @@ final readonly class Fields
     {
         $value = $this->finite($key);
         if ($value < $min) {
-            throw BadInput::at($this->at($key), 'This must be '.self::plain($min).' or more; it was '.self::plain($value).'.');
+            throw BadInput::at($this->at($key), Phrase::of('input.too_small', ['least' => self::plain($min), 'value' => self::plain($value)]));
         }
         if ($value > $max) {
-            throw BadInput::at($this->at($key), 'This must be '.self::plain($max).' at most; it was '.self::plain($value).'. Check the unit.');
+            throw BadInput::at($this->at($key), Phrase::of('input.too_large', ['most' => self::plain($max), 'value' => self::plain($value)]));
         }
 
         return $value;
@@ -84,7 +86,7 @@ final readonly class Fields
     {
         $value = $this->finite($key);
         if ($value <= 0.0) {
-            throw BadInput::at($this->at($key), 'This must be more than 0; it was '.self::plain($value).'.');
+            throw BadInput::at($this->at($key), Phrase::of('input.not_positive', ['value' => self::plain($value)]));
         }
 
         return $this->number($key, 0.0, $max);
@@ -99,7 +101,7 @@ final readonly class Fields
     {
         $value = $this->required($key);
         if (! is_string($value) || trim($value) === '') {
-            throw BadInput::at($this->at($key), 'This needs a word or a name; it was '.self::show($value).'.');
+            throw BadInput::at($this->at($key), Phrase::of('input.no_text', ['value' => self::show($value)]));
         }
 
         return trim($value);
@@ -115,7 +117,7 @@ final readonly class Fields
     {
         $value = $this->required($key);
         if (! is_bool($value)) {
-            throw BadInput::at($this->at($key), 'This is either true or false; it was '.self::show($value).'.');
+            throw BadInput::at($this->at($key), Phrase::of('input.no_bool', ['value' => self::show($value)]));
         }
 
         return $value;
@@ -133,7 +135,7 @@ final readonly class Fields
         $found = is_string($value) ? $enum::tryFrom($value) : null;
         if ($found === null) {
             $known = implode(', ', array_map(static fn (\BackedEnum $case): string => (string) $case->value, $enum::cases()));
-            throw BadInput::at($this->at($key), "Choose one of: {$known}. It was ".self::show($value).'.');
+            throw BadInput::at($this->at($key), Phrase::of('input.no_choice', ['known' => $known, 'value' => self::show($value)]));
         }
 
         return $found;
@@ -143,7 +145,7 @@ final readonly class Fields
     {
         $value = $this->required($key);
         if (! is_array($value) || (array_is_list($value) && $value !== [])) {
-            throw BadInput::at($this->at($key), 'This must be an object with named fields; it was '.self::show($value).'.');
+            throw BadInput::at($this->at($key), Phrase::of('input.no_object', ['value' => self::show($value)]));
         }
 
         return new self($value, $this->at($key));
@@ -162,12 +164,12 @@ final readonly class Fields
         }
         $value = $this->required($key);
         if (! is_array($value) || ! array_is_list($value)) {
-            throw BadInput::at($this->at($key), 'This must be a list; it was '.self::show($value).'.');
+            throw BadInput::at($this->at($key), Phrase::of('input.no_list', ['value' => self::show($value)]));
         }
         $list = [];
         foreach ($value as $i => $entry) {
             if (! is_array($entry) || (array_is_list($entry) && $entry !== [])) {
-                throw BadInput::at($this->at("{$key}.{$i}"), 'Each entry must be an object; this was '.self::show($entry).'.');
+                throw BadInput::at($this->at("{$key}.{$i}"), Phrase::of('input.no_entry', ['value' => self::show($entry)]));
             }
             $list[] = new self($entry, $this->at("{$key}.{$i}"));
         }
@@ -195,7 +197,7 @@ final readonly class Fields
     {
         $value = $this->has($key) ? $this->required($key) : [];
         if (! is_array($value) || ! array_is_list($value)) {
-            throw BadInput::at($this->at($key), 'This must be a list of numbers; it was '.self::show($value).'.');
+            throw BadInput::at($this->at($key), Phrase::of('input.no_numbers', ['value' => self::show($value)]));
         }
 
         return new self($value, $this->at($key));
@@ -206,11 +208,11 @@ final readonly class Fields
     {
         $value = $this->has($key) ? $this->required($key) : [];
         if (! is_array($value) || ! array_is_list($value)) {
-            throw BadInput::at($this->at($key), 'This must be a list of words; it was '.self::show($value).'.');
+            throw BadInput::at($this->at($key), Phrase::of('input.no_words', ['value' => self::show($value)]));
         }
         $strings = [];
         foreach ($value as $i => $entry) {
-            $strings[] = is_string($entry) ? $entry : throw BadInput::at($this->at("{$key}.{$i}"), 'This must be a word; it was '.self::show($entry).'.');
+            $strings[] = is_string($entry) ? $entry : throw BadInput::at($this->at("{$key}.{$i}"), Phrase::of('input.no_word', ['value' => self::show($entry)]));
         }
 
         return $strings;
@@ -232,13 +234,13 @@ final readonly class Fields
     {
         $value = $this->required($key);
         if (is_string($value) && preg_match('/^\s*-?\d+,\d+\s*$/', $value) === 1) {
-            throw BadInput::at($this->at($key), 'Write the number with a point: '.str_replace(',', '.', trim($value)).'.');
+            throw BadInput::at($this->at($key), Phrase::of('input.comma', ['value' => str_replace(',', '.', trim($value))]));
         }
         if (! is_int($value) && ! is_float($value)) {
-            throw BadInput::at($this->at($key), 'This needs a number; it was '.self::show($value).'.');
+            throw BadInput::at($this->at($key), Phrase::of('input.no_number', ['value' => self::show($value)]));
         }
         if (! is_finite((float) $value)) {
-            throw BadInput::at($this->at($key), 'This number is too large to mean anything. Check it and write it again.');
+            throw BadInput::at($this->at($key), Phrase::of('input.too_large_to_mean'));
         }
 
         return (float) $value;
@@ -253,15 +255,15 @@ final readonly class Fields
         return $this->values[$key];
     }
 
-    private static function show(mixed $value): string
+    private static function show(mixed $value): string|Phrase
     {
         return match (true) {
-            $value === '' => 'empty',
+            $value === '' => Phrase::of('input.is_empty'),
             is_string($value) => '“'.mb_strimwidth($value, 0, 40, '…').'”',
             is_bool($value) => $value ? 'true' : 'false',
             is_int($value), is_float($value) => self::plain((float) $value),
-            is_array($value) => array_is_list($value) ? 'a list' : 'an object',
-            default => 'nothing',
+            is_array($value) => Phrase::of(array_is_list($value) ? 'input.is_a_list' : 'input.is_an_object'),
+            default => Phrase::of('input.is_nothing'),
         };
     }
 

@@ -10,6 +10,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Base;
 use Apalos\Core\Mix\Ratio;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Celsius;
 use Apalos\Core\Units\Density;
 use Apalos\Core\Units\Minutes;
@@ -135,7 +136,7 @@ final readonly class BaseSheet
     private static function strings(mixed $list): array
     {
         if (! is_array($list)) {
-            throw BadInput::at('hazards', 'Hazards are a list of caution ids.');
+            throw BadInput::at('hazards', Phrase::of('material.no_hazards'));
         }
 
         return array_values(array_filter($list, is_string(...)));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Material;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 
 /** All sheets of the shop, by house code. */
 final readonly class Shelf
@@ -35,11 +36,11 @@ final readonly class Shelf
 
     public function base(string $code, string $field = 'base'): BaseSheet
     {
-        return $this->bases[$code] ?? throw BadInput::at($field, "There is no base “{$code}” on the shelf. Choose one that is.");
+        return $this->bases[$code] ?? throw BadInput::at($field, Phrase::of('material.no_such_base', ['code' => $code]));
     }
 
     public function additive(string $code, string $field = 'additive'): AdditiveSheet
     {
-        return $this->additives[$code] ?? throw BadInput::at($field, "There is no additive “{$code}” on the shelf. Choose one that is.");
+        return $this->additives[$code] ?? throw BadInput::at($field, Phrase::of('material.no_such_additive', ['code' => $code]));
     }
 }

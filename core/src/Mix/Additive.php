@@ -6,6 +6,7 @@ namespace Apalos\Core\Mix;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Density;
 use Apalos\Core\Units\Grams;
 
@@ -34,7 +35,7 @@ final readonly class Additive
         $basis = $in->choice('basis', Basis::class);
         $drop = $in->positiveOrNull('drop_g', 1.0);
         if ($basis === Basis::DropsPer100g && $drop === null) {
-            throw BadInput::at($in->at('drop_g'), 'Counting in drops needs the mass of one drop in grams. Weigh fifty drops and divide.');
+            throw BadInput::at($in->at('drop_g'), Phrase::of('mix.no_drop'));
         }
 
         $name = $in->text('name');

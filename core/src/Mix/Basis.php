@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Mix;
 
+use Apalos\Core\Phrase\Phrase;
+
 /** What the amount of an additive is counted on. */
 enum Basis: string
 {
@@ -13,14 +15,8 @@ enum Basis: string
     case OfTotal = 'pct_of_total';
     case DropsPer100g = 'drops_per_100g';
 
-    public function inWords(): string
+    public function inWords(): Phrase
     {
-        return match ($this) {
-            self::OfAB => '% of A+B',
-            self::OfA => '% of A',
-            self::OfB => '% of B',
-            self::OfTotal => '% of everything',
-            self::DropsPer100g => 'drops to 100 g of A+B',
-        };
+        return Phrase::of("basis.{$this->value}");
     }
 }

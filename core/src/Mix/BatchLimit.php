@@ -7,7 +7,8 @@ namespace Apalos\Core\Mix;
 use Apalos\Core\Cure\CureModel;
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Input\BadInput;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Units\Grams;
 use Apalos\Core\Units\Minutes;
 
@@ -104,11 +105,7 @@ final readonly class BatchLimit
         if ($limit === Limit::PotLife && self::minutesLeft($request, Grams::of(CureModel::SHEET_MASS_G)) <= 0.0) {
             self::refuse($request, Grams::of(CureModel::SHEET_MASS_G));
         }
-        throw BadInput::at($limit === Limit::Vessel ? 'vessel.capacity_ml' : 'target', sprintf(
-            'This would take %s batches of %s. Check the amount, or take a larger cup, scale or a slower base.',
-            number_format($count),
-            Say::grams($largest),
-        ));
+        throw BadInput::at($limit === Limit::Vessel ? 'vessel.capacity_ml' : 'target', Phrase::of('mix.too_many_batches', ['count' => number_format($count), 'batch' => Quantity::mass($largest)]));
     }
 
     private static function minutesLeft(MixRequest $request, Grams $batch): float
@@ -132,37 +129,33 @@ final readonly class BatchLimit
     {
         $busy = $request->mixing->min + $request->degassing->min;
         $pours = self::POURABLE_SHARE * (self::lasts($request, Milestone::PotLife, $batch)->min ?? 0.0);
-        throw BadInput::at('room_c', sprintf(
-            'At %s °C this base pours for %s, and mixing%s takes %s: no time is left to pour. %s',
-            Say::number($request->room->degrees),
-            Say::minutes($pours),
-            $request->degassing->min > 0.0 ? ' and de-airing' : '',
-            Say::minutes($busy),
-            self::whatHelps($request, $batch, $busy, $pours),
-        ));
+        throw BadInput::at('room_c', Phrase::of($request->degassing->min > 0.0 ? 'mix.no_time_with_vacuum' : 'mix.no_time', [
+            'room' => Quantity::temperature($request->room), 'pours' => Quantity::duration($pours), 'busy' => Quantity::duration($busy), 'help' => Phrase::of('mix.what_helps', ['ways' => self::whatHelps($request, $batch, $busy, $pours)]),
+        ]));
     }
 
-    private static function whatHelps(MixRequest $request, Grams $batch, float $busy, float $pours): string
+    /** @return list<Phrase> */
+    private static function whatHelps(MixRequest $request, Grams $batch, float $busy, float $pours): array
     {
         $help = [];
         $coolest = $request->clock?->roomFor(Milestone::PotLife, Minutes::of($busy / self::POURABLE_SHARE), $request->clock->massThatCounts($batch));
         if ($coolest !== null) {
-            $help[] = $coolest > self::COLDEST_ROOM_C ? 'Work in a room below '.Say::number($coolest).' °C' : 'Cool both parts before they meet';
+            $help[] = $coolest > self::COLDEST_ROOM_C ? Phrase::of('mix.cooler_room', ['room' => Quantity::temperature($coolest)]) : Phrase::of('mix.cool_the_parts');
         }
-        $help[] = 'take a slower base';
+        $help[] = Phrase::of('mix.slower_base');
         if ($request->degassing->min > 0.0 && $pours > $request->mixing->min) {
-            $help[] = 'leave out the vacuum';
+            $help[] = Phrase::of('mix.no_vacuum');
         }
-        $help[] = 'make a smaller pour that is mixed faster';
+        $help[] = Phrase::of('mix.smaller_pour');
 
-        return ucfirst(implode(', ', array_slice($help, 0, -1))).' or '.$help[count($help) - 1].'.';
+        return $help;
     }
 
     private static function scaleRoom(MixRequest $request, Grams $capacity): float
     {
         $room = $capacity->g - ($request->vessel->tare->g ?? 0.0);
         if ($room <= 0.0) {
-            throw BadInput::at('vessel.tare_g', 'The empty cup alone is as heavy as the scale can carry. Take a lighter cup or a larger scale.');
+            throw BadInput::at('vessel.tare_g', Phrase::of('mix.cup_too_heavy'));
         }
 
         return $room;

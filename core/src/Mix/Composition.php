@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Mix;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Density;
 use Apalos\Core\Units\Grams;
 
@@ -34,7 +35,7 @@ final readonly class Composition
 
         $ofTotal = array_sum(array_map(static fn (Additive $a): float => $a->shareOfTotal(), $additives));
         if ($ofTotal >= 0.95) {
-            throw BadInput::at('additives', 'The percentages of everything add up to '.round($ofTotal * 100).' %; that leaves no rubber. Check their basis.');
+            throw BadInput::at('additives', Phrase::of('mix.no_room_for_rubber', ['pct' => round($ofTotal * 100)]));
         }
         $mass = (1.0 + array_sum(array_map(static fn (Additive $a): float => $a->perGramOfAB($wA), $additives))) / (1.0 - $ofTotal);
 
@@ -90,7 +91,7 @@ final readonly class Composition
             return 1.0 / $base->sgMixed->gPerMl;
         }
         if ($base->sgA === null || ($base->sgB === null && ! $base->ratio->isOnePart())) {
-            throw BadInput::at('base.sg', 'Grams and millilitres need the density of A and B, or of the mix. Take them from the sheet.');
+            throw BadInput::at('base.sg', Phrase::of('mix.no_density'));
         }
 
         return $wA / $base->sgA->gPerMl + ($base->sgB === null ? 0.0 : (1.0 - $wA) / $base->sgB->gPerMl);
@@ -103,7 +104,7 @@ final readonly class Composition
         foreach ($additives as $i => $additive) {
             $key = mb_strtolower($additive->code);
             if (isset($seen[$key])) {
-                throw BadInput::at("additives.{$i}.name", "“{$additive->name}” is already in the cup. Give every ingredient a name of its own.");
+                throw BadInput::at("additives.{$i}.name", Phrase::of('mix.twice', ['name' => $additive->name]));
             }
             $seen[$key] = true;
         }

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Apalos\Core\Mix;
 
 use Apalos\Core\Input\BadInput;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Units\Grams;
 
 /** From what is wanted to what is weighed: masses, densities, batches and weigh-up lines. */
@@ -22,7 +23,7 @@ final readonly class MixPlanner
         $composition = Composition::of($request->base, $request->additives);
         $mass = $request->target->massAt($composition->density);
         if ($mass->g < $request->scale->division->g) {
-            throw BadInput::at('target', sprintf('That is less than one step of the scale, %s: nothing of it can be weighed. Ask for more.', Say::grams($request->scale->division->g)));
+            throw BadInput::at('target', Phrase::of('mix.nothing_to_weigh', ['division' => Quantity::mass($request->scale->division->g)]));
         }
         $ab = $mass->g / $composition->massPerAB;
         $limit = BatchLimit::of($request, $composition, $mass);
@@ -91,28 +92,23 @@ final readonly class MixPlanner
         return ['a_ml' => $a / $base->sgA->gPerMl, 'b_ml' => $b / $base->sgB->gPerMl];
     }
 
-    /** @return list<string> */
+    /** @return list<Phrase> */
     private function working(MixRequest $request, Composition $composition, Grams $mass, float $ab, BatchLimit $limit, int $count): array
     {
         $wA = $composition->weightFractionOfA;
         $working = [
-            sprintf('Density of the mix: volumes add, so %s g/ml.', Say::number($composition->density->gPerMl, 4)),
-            sprintf('Mass: %s ml at that density is %s.', Say::number($mass->volumeAt($composition->density)->ml), Say::grams($mass->g)),
-            sprintf('A+B: %s ÷ %s = %s, of which A %s %% by weight.', Say::grams($mass->g), Say::number($composition->massPerAB, 4), Say::grams($ab), Say::number($wA * 100.0, 2)),
+            Phrase::of('mix.working_density', ['sg' => $composition->density->gPerMl]),
+            Phrase::of('mix.working_mass', ['volume' => Quantity::volume($mass->volumeAt($composition->density)), 'mass' => Quantity::mass($mass)]),
+            Phrase::of('mix.working_ab', ['mass' => Quantity::mass($mass), 'times' => $composition->massPerAB, 'ab' => Quantity::mass($ab), 'pct' => $wA * 100.0]),
         ];
         if ($limit->potLife !== null && $limit->usable !== null) {
-            $working[] = sprintf(
-                'Pot life at %s °C: × %s = %s; four fifths of it less mixing%s leaves %s to pour.',
-                Say::number($request->room->degrees),
-                Say::number($request->clock?->factor($request->room, $request->clock->massThatCounts($mass->times(1.0 / $count))) ?? 1.0, 3),
-                Say::minutes($limit->potLife->min),
-                $request->degassing->min > 0.0 ? ' and de-airing' : '',
-                Say::minutes($limit->usable->min),
-            );
+            $working[] = Phrase::of($request->degassing->min > 0.0 ? 'mix.working_time_with_vacuum' : 'mix.working_time', [
+                'room' => Quantity::temperature($request->room), 'times' => $request->clock?->factor($request->room, $request->clock->massThatCounts($mass->times(1.0 / $count))) ?? 1.0,
+                'pot' => Quantity::duration($limit->potLife), 'left' => Quantity::duration($limit->usable),
+            ]);
         }
         if ($limit->largest !== null && $limit->by !== null) {
-            $by = ['vessel' => 'cup', 'scale' => 'scale', 'pot_life' => 'pot life'][$limit->by->value];
-            $working[] = sprintf('Largest batch: %s, set by the %s; so %d of %s.', Say::grams($limit->largest->g), $by, $count, Say::grams($mass->g / $count));
+            $working[] = Phrase::of("mix.working_by_{$limit->by->value}", ['largest' => Quantity::mass($limit->largest), 'count' => $count, 'each' => Quantity::mass($mass->g / $count)]);
         }
 
         return $working;

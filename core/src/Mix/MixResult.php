@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Mix;
 
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Units\Density;
 use Apalos\Core\Units\Grams;
@@ -19,7 +20,7 @@ use Apalos\Core\Units\Minutes;
  *     pot_life_min: float|null, usable_min: float|null, demould_min: float|null,
  *     ratio_error_pct: float, smallest_batch_g: float, limit: 'vessel'|'scale'|'pot_life'|null,
  *     by_volume: array{a_ml: float, b_ml: float}|null,
- *     warnings: list<array{code: string, message: string}>, working: list<string>
+ *     warnings: list<array{code: string, message: Phrase}>, working: list<Phrase>
  * }
  */
 final readonly class MixResult
@@ -29,7 +30,7 @@ final readonly class MixResult
      * @param  list<Batch>  $batches
      * @param  array{a_ml: float, b_ml: float}|null  $byVolume  where the sheet allows measuring by volume
      * @param  list<Warning>  $warnings
-     * @param  list<string>  $working
+     * @param  list<Phrase>  $working
      */
     public function __construct(
         public Grams $mass,

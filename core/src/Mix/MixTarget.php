@@ -6,6 +6,7 @@ namespace Apalos\Core\Mix;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Density;
 use Apalos\Core\Units\Grams;
 use Apalos\Core\Units\Millilitres;
@@ -20,7 +21,7 @@ final readonly class MixTarget
     {
         $in->only('volume_ml', 'mass_g', 'waste_pct');
         if ($in->has('volume_ml') === $in->has('mass_g')) {
-            throw BadInput::at($in->at('volume_ml'), 'Say how much is wanted: either volume_ml or mass_g, one of the two.');
+            throw BadInput::at($in->at('volume_ml'), Phrase::of('mix.no_target'));
         }
         $volume = $in->positiveOrNull('volume_ml');
         $mass = $in->positiveOrNull('mass_g');

@@ -6,6 +6,7 @@ namespace Apalos\Core\Mix;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Density;
 
 /** The proportion of A to B as the sheet states it. A one-part material is A alone (b = 0, by weight). */
@@ -17,10 +18,10 @@ final readonly class Ratio
     public static function of(RatioBy $by, float $a, float $b, string $field = 'base.ratio'): self
     {
         if ($a <= 0.0) {
-            throw BadInput::at("{$field}.a", 'The ratio needs more than 0 of part A.');
+            throw BadInput::at("{$field}.a", Phrase::of('mix.no_a'));
         }
         if ($b < 0.0 || ($b === 0.0 && $by === RatioBy::Volume)) {
-            throw BadInput::at("{$field}.b", 'The ratio needs more than 0 of part B, unless the material has one part.');
+            throw BadInput::at("{$field}.b", Phrase::of('mix.no_b'));
         }
 
         return new self($by, $a, $b);
@@ -49,7 +50,7 @@ final readonly class Ratio
             return $this->a / ($this->a + $this->b);
         }
         if ($a === null || $b === null) {
-            throw BadInput::at('base.sg', 'A ratio by volume needs the density of both parts. Take them from the sheet.');
+            throw BadInput::at('base.sg', Phrase::of('mix.volume_needs_density'));
         }
 
         return $this->a * $a->gPerMl / ($this->a * $a->gPerMl + $this->b * $b->gPerMl);

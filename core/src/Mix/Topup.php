@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Mix;
 
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Units\Grams;
 
@@ -82,10 +83,10 @@ final readonly class Topup
     {
         $warnings = [];
         if (! $fits) {
-            $warnings[] = new Warning('overflow', sprintf('The rescued cup would hold %s ml and the cup takes %s ml. Pour into a larger one before adding anything.', Say::number($volumeMl, 0), Say::number($request->capacity->ml ?? 0.0, 0)));
+            $warnings[] = new Warning('overflow', Phrase::of('mix.rescue_overflows', ['volume' => Quantity::volume($volumeMl), 'capacity' => Quantity::volume($request->capacity->ml ?? 0.0)]));
         }
         if ($k > 1.25) {
-            $warnings[] = new Warning('large_rescue', sprintf('The rescue makes %s %% more than planned. A fresh cup may cost less than the rubber this needs.', Say::number(($k - 1.0) * 100.0, 0)));
+            $warnings[] = new Warning('large_rescue', Phrase::of('mix.large_rescue', ['pct' => ($k - 1.0) * 100.0]));
         }
 
         return $warnings;

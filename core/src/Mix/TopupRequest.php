@@ -6,6 +6,7 @@ namespace Apalos\Core\Mix;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Density;
 use Apalos\Core\Units\Grams;
 use Apalos\Core\Units\Millilitres;
@@ -34,11 +35,11 @@ final readonly class TopupRequest
         $planned = self::masses($in->object('planned'));
         $poured = self::masses($in->object('poured'));
         if ($planned === []) {
-            throw BadInput::at('planned', 'The plan is empty. Give the planned grams of every ingredient.');
+            throw BadInput::at('planned', Phrase::of('mix.no_plan'));
         }
         foreach ($poured as $name => $grams) {
             if ($grams->g > 0.0 && ($planned[$name]->g ?? 0.0) <= 0.0) {
-                throw BadInput::at($in->at("poured.{$name}"), "“{$name}” is in the cup but not in the plan. No addition can put that right; start a new cup.");
+                throw BadInput::at($in->at("poured.{$name}"), Phrase::of('mix.not_in_the_plan', ['name' => $name]));
             }
         }
         $vessel = $in->objectOrNull('vessel')?->only('capacity_ml', 'sg');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Mix;
 
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Units\Grams;
 
@@ -31,7 +32,7 @@ final readonly class TopupResult
     /**
      * @return array{
      *     needed: bool, k: float, planned: array<string, float>, lines: list<array{add: string, grams: float, running: float}>,
-     *     extra_g: float, fits: bool, ratio_error_if_ignored_pct: float, warnings: list<array{code: string, message: string}>
+     *     extra_g: float, fits: bool, ratio_error_if_ignored_pct: float, warnings: list<array{code: string, message: Phrase}>
      * }
      */
     public function toArray(): array

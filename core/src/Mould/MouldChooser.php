@@ -9,7 +9,8 @@ use Apalos\Core\Contact\ContactRequest;
 use Apalos\Core\Contact\Knowledge;
 use Apalos\Core\Contact\Verdict;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
 
 /** Ranks the kinds of moulds for a piece, with the reasons, so that a maker can choose with open eyes. */
@@ -30,7 +31,7 @@ final readonly class MouldChooser
         $schools = [];
         foreach ($this->library->schools as $school) {
             if ($piece->meets($school['reason']->when)) {
-                $schools[] = $school['reason']->text;
+                $schools[] = Phrase::written($school['reason']->text);
             }
         }
 
@@ -44,7 +45,7 @@ final readonly class MouldChooser
         foreach ($kind->reasons as $reason) {
             if ($piece->meets($reason->when)) {
                 $score += $reason->add;
-                $reason->add >= 0.0 ? $for[] = $reason->text : $against[] = $reason->text;
+                $reason->add >= 0.0 ? $for[] = Phrase::written($reason->text) : $against[] = Phrase::written($reason->text);
             }
         }
         [$chemistry, $objections, $penalty] = $this->chemistry($kind, $piece);
@@ -61,7 +62,7 @@ final readonly class MouldChooser
     /**
      * The first of its chemistries that cures on the original and bears what is cast in it; else the first, with the objections.
      *
-     * @return array{string, list<string>, float}
+     * @return array{string, list<Phrase>, float}
      */
     private function chemistry(MouldKind $kind, PieceRequest $piece): array
     {
@@ -74,7 +75,7 @@ final readonly class MouldChooser
         return [$kind->chemistry[0], $this->objections($kind->chemistry[0], $piece), self::UNSUITED];
     }
 
-    /** @return list<string> */
+    /** @return list<Phrase> */
     private function objections(string $chemistry, PieceRequest $piece): array
     {
         $family = $this->contacts->families[$chemistry] ?? null;
@@ -84,10 +85,10 @@ final readonly class MouldChooser
         $engine = new ContactEngine($this->contacts);
         $ask = fn (string $fresh, string $surface): ContactRequest => ContactRequest::from(Fields::of(['fresh' => ['family' => $fresh, 'skin_safe' => true], 'surface' => ['id' => $surface]]), $this->contacts);
         $objections = [];
-        foreach (['on the original' => [$chemistry, $piece->words['original_surface']], 'when casting' => [$piece->words['casting'], $family->curesTo]] as $where => [$fresh, $surface]) {
+        foreach (['mould.on_the_original' => [$chemistry, $piece->words['original_surface']], 'mould.when_casting' => [$piece->words['casting'], $family->curesTo]] as $code => [$fresh, $surface]) {
             $result = $engine->judge($ask($fresh, $surface));
             if ($result->verdict === Verdict::Stop) {
-                $objections[] = "{$family->name}, {$where}: {$result->because[0]['text']}";
+                $objections[] = Phrase::of($code, ['family' => $family->name, 'why' => $result->because[0]['text']]);
             }
         }
 
@@ -97,28 +98,28 @@ final readonly class MouldChooser
     /**
      * Deep thin places and many casts push softer and tear-stronger, thin jackets and flat parts allow harder.
      *
-     * @return array{low: float, high: float, why: string}|null Shore A; null for rigid moulds
+     * @return array{low: float, high: float, why: Phrase}|null Shore A; null for rigid moulds
      */
     private function hardness(MouldKind $kind, PieceRequest $piece): ?array
     {
         if (in_array($kind->rubber, ['shell', 'none'], true)) {
             return null;
         }
-        [$low, $high, $why] = [20.0, 30.0, 'holds its shape and still opens'];
+        [$low, $high, $why] = [20.0, 30.0, 'mould.holds'];
         if ($piece->undercuts() === 'deep') {
-            [$low, $high, $why] = [10.0, 20.0, 'soft enough to stretch off deep undercuts; it wants a jacket or thick walls'];
+            [$low, $high, $why] = [10.0, 20.0, 'mould.stretches'];
         } elseif ($kind->rubber === 'flat' || ($piece->undercuts() === 'none' && $piece->casts < 50)) {
-            [$low, $high, $why] = [25.0, 40.0, 'nothing to stretch over: firm keeps it flat'];
+            [$low, $high, $why] = [25.0, 40.0, 'mould.flat'];
         }
         if ($piece->casts > 60) {
             [$low, $high] = [$low, max($low, $high - 5.0)];
-            $why .= '; for many casts rather the softer, tear-stronger end';
+            $why .= '_for_many';
         }
         if ($kind->rubber === 'glove' || $kind->rubber === 'matrix') {
             $high += 5.0;
         }
 
-        return ['low' => $low, 'high' => $high, 'why' => $why];
+        return ['low' => $low, 'high' => $high, 'why' => Phrase::of($why)];
     }
 
     /** @return list<Warning> */
@@ -128,12 +129,12 @@ final readonly class MouldChooser
         $stretch = $piece->mesh['stretch_pct'] ?? null;
         foreach ($stretch === null ? [] : $this->library->safeStretch() as $rubber => $bears) {
             if ($stretch > $bears) {
-                $warnings[] = new Warning('stretch', sprintf('The mould must stretch by %s %% to let the piece out; a %s rubber bears %s %% again and again. Take a softer one, or one more part.', Say::number($stretch, 0), $rubber, Say::number($bears, 0)));
+                $warnings[] = new Warning('stretch', Phrase::of('mould.stretch', ['stretch' => $stretch, 'rubber' => $rubber, 'bears' => $bears]));
                 break;
             }
         }
         if ($piece->heatC > 150.0 && $piece->words['casting'] !== 'plastisol') {
-            $warnings[] = new Warning('heat', sprintf('At %s °C silicone moulds age fast and plaster must be bone dry.', Say::number($piece->heatC, 0)));
+            $warnings[] = new Warning('heat', Phrase::of('mould.heat', ['heat' => Quantity::temperature($piece->heatC)]));
         }
 
         return $warnings;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Mould;
 
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 
 /** The kinds of moulds for a piece, best first. */
@@ -11,7 +12,7 @@ final readonly class MouldResult
 {
     /**
      * @param  list<RankedMould>  $ranked
-     * @param  list<string>  $schools
+     * @param  list<Phrase>  $schools
      * @param  list<Warning>  $warnings
      */
     public function __construct(public array $ranked, public array $schools, public float $marginMm, public array $warnings) {}
@@ -19,10 +20,10 @@ final readonly class MouldResult
     /**
      * @return array{
      *     ranked: list<array{
-     *         kind: string, name: string, score: float, for: list<string>, against: list<string>, parts: list<string>, chemistry: string,
-     *         hardness: array{low: float, high: float, why: string}|null, rubber_ml: float, rubber_g: float, hours: float, cost: float
+     *         kind: string, name: string, score: float, for: list<Phrase>, against: list<Phrase>, parts: list<string>, chemistry: string,
+     *         hardness: array{low: float, high: float, why: Phrase}|null, rubber_ml: float, rubber_g: float, hours: float, cost: float
      *     }>,
-     *     schools: list<string>, margin_mm: float, warnings: list<array{code: string, message: string}>
+     *     schools: list<Phrase>, margin_mm: float, warnings: list<array{code: string, message: Phrase}>
      * }
      */
     public function toArray(): array

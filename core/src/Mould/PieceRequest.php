@@ -7,6 +7,7 @@ namespace Apalos\Core\Mould;
 use Apalos\Core\Contact\Knowledge;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 
 /**
  * A piece as mould choice asks about it: size in mm, undercuts, detail, casts wanted, what is cast and how hot, the original,
@@ -35,7 +36,7 @@ final readonly class PieceRequest
         foreach (self::WORDS as $key => $known) {
             $word = $in->text($key);
             if (! in_array($word, $known, true)) {
-                throw BadInput::at($in->at($key), 'Choose one of: '.implode(', ', $known).". It was “{$word}”.");
+                throw BadInput::at($in->at($key), Phrase::of('mould.no_choice', ['known' => implode(', ', $known), 'word' => $word]));
             }
             $words[$key] = $word;
         }
@@ -90,7 +91,7 @@ final readonly class PieceRequest
                 'casts' => (float) $this->casts,
                 'heat_c' => $this->heatC,
                 'undercuts' => $this->undercuts(),
-                default => $this->words[$what] ?? (isset($this->flags[$what]) ? ($this->flags[$what] ? 'true' : 'false') : throw BadInput::at('when', "A reason cannot ask for “{$what}”.")),
+                default => $this->words[$what] ?? (isset($this->flags[$what]) ? ($this->flags[$what] ? 'true' : 'false') : throw BadInput::at('when', Phrase::of('mould.unknown_reason', ['what' => $what]))),
             };
             $met = is_float($is)
                 ? (! isset($wanted['over']) || $is > $wanted['over']) && (! isset($wanted['under']) || $is < $wanted['under'])

@@ -13,8 +13,8 @@ use Apalos\Core\Mix\MixPlanner;
 use Apalos\Core\Mix\MixRequest;
 use Apalos\Core\Mix\MixTarget;
 use Apalos\Core\Mix\Scale;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\Recipe;
-use Apalos\Core\Result\Say;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Units\Celsius;
 use Apalos\Core\Units\Millilitres;
@@ -88,17 +88,17 @@ final readonly class PaintPlanner
     private static function warnings(Recipe $recipe, float $solvent, float $pigmentPct): \Generator
     {
         if ($solvent < self::LEAST_SOLVENT) {
-            yield new Warning('stiff_paint', sprintf('%s parts of solvent to one of silicone is a paste: it strings and shows every stroke. Two to six parts brush, more for a wash.', Say::number($solvent, 2)));
+            yield new Warning('stiff_paint', Phrase::of('paint.stiff', ['solvent' => $solvent]));
         }
         if ($pigmentPct > self::STARVED_PCT) {
-            yield new Warning('starved', sprintf('%s %% of the dry film would be pigment: the silicone no longer binds it and it rubs off. Keep under %s %%.', Say::number($pigmentPct), Say::number(self::STARVED_PCT)));
+            yield new Warning('starved', Phrase::of('paint.starved', ['pct' => $pigmentPct, 'most' => self::STARVED_PCT]));
         }
         if ($pigmentPct <= 0.0) {
-            yield new Warning('no_pigment', 'There is no pigment in it: this is a clear coat.');
+            yield new Warning('no_pigment', Phrase::of('paint.no_pigment'));
         }
         foreach ($recipe->sheets() as $sheet) {
             if ($sheet->role === AdditiveRole::Softener) {
-                yield new Warning('soft_paint', "{$sheet->name} in a paint film stays tacky and picks up dust. Leave it out.");
+                yield new Warning('soft_paint', Phrase::of('paint.soft', ['name' => $sheet->name]));
             }
         }
     }

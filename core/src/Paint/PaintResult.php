@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Paint;
 
 use Apalos\Core\Mix\MixResult;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Units\Grams;
 use Apalos\Core\Units\Minutes;
@@ -14,7 +15,7 @@ use Apalos\Core\Units\Minutes;
  *
  * @phpstan-type PaintShape array{
  *     mass_g: float, dry_g: float, coats: int, wet_mm: float, ratio: array{silicone: float, pigment: float, solvent: float}, flash_min: float|null, pot_life_min: float|null,
- *     lines: list<array{add: string, grams: float, running: float}>, warnings: list<array{code: string, message: string}>
+ *     lines: list<array{add: string, grams: float, running: float}>, warnings: list<array{code: string, message: Phrase}>
  * }
  */
 final readonly class PaintResult

@@ -7,6 +7,7 @@ namespace Apalos\Core\Pour;
 use Apalos\Core\Cure\CureResult;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Mix\MixResult;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Volume\VolumeResult;
 
@@ -27,7 +28,7 @@ final readonly class PourReckoning
         return $this->mix !== null && $this->errors === [];
     }
 
-    /** @return list<array{code: string, message: string}> what volume, formula and mix warn of; the clock repeats what mix says of the room */
+    /** @return list<array{code: string, message: Phrase}> what volume, formula and mix warn of; the clock repeats what mix says of the room */
     public function warnings(): array
     {
         return Warning::all([

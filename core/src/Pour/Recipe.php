@@ -14,7 +14,7 @@ use Apalos\Core\Mix\Additive;
 use Apalos\Core\Mix\Basis;
 use Apalos\Core\Mix\Composition;
 use Apalos\Core\Mix\Into;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 
 /** A formula read against the shelf: the base's sheet, and what goes into it, in order. */
@@ -35,10 +35,10 @@ final readonly class Recipe
             $basis = $line->choice('basis', Basis::class);
             $into = $line->choice('into', Into::class);
             if ($base->ratio->isOnePart() && ($into === Into::B || $basis === Basis::OfB)) {
-                throw BadInput::at($line->at($into === Into::B ? 'into' : 'basis'), "{$base->name} has one part only: there is no B to put {$sheet->name} into or to count it on.");
+                throw BadInput::at($line->at($into === Into::B ? 'into' : 'basis'), Phrase::of('pour.one_part', ['base' => $base->name, 'additive' => $sheet->name]));
             }
             if ($basis === Basis::DropsPer100g && $sheet->drop === null) {
-                throw BadInput::at($line->at('basis'), "The sheet of {$sheet->name} does not say what a drop weighs. Count it in per cent.");
+                throw BadInput::at($line->at('basis'), Phrase::of('pour.no_drop', ['name' => $sheet->name]));
             }
             $entries[] = [
                 'sheet' => $sheet,
@@ -130,10 +130,10 @@ final readonly class Recipe
                 continue;
             }
             if (! $sheet->suits($this->base)) {
-                $warnings[] = new Warning('not_for_this_base', "{$sheet->name} is not made for {$this->base->name}. It may stop the cure; try a spoonful first.");
+                $warnings[] = new Warning('not_for_this_base', Phrase::of('pour.not_for_this_base', ['additive' => $sheet->name, 'base' => $this->base->name]));
             }
             if ($sheet->paintOnly && ! $asPaint) {
-                $warnings[] = new Warning('paint_only', "{$sheet->name} is for paint: closed in a cast it cannot leave, so the piece shrinks, stays soft and smells. Take it out, or keep this as a paint.");
+                $warnings[] = new Warning('paint_only', Phrase::of('pour.paint_only', ['name' => $sheet->name]));
             }
             $limit = $this->base->limitFor($sheet->role);
             if ($limit !== null && $limit->basis !== $additive->basis) {
@@ -157,12 +157,12 @@ final readonly class Recipe
             // Shares that leave no room for A+B are told where the mix is planned.
             return [];
         }
-        [$max, $inWords] = [Say::number($limit->max, 2), $limit->basis->inWords()];
+        [$max, $inWords] = [$limit->max, $limit->basis->inWords()];
         if ($amount === null) {
-            return [new Warning('other_basis', "The sheet states {$sheet->name} in {$inWords}, and here it is counted in {$additive->basis->inWords()}: its limit of {$max} cannot be compared. Check that the number means what you think.")];
+            return [new Warning('other_basis', Phrase::of('pour.other_basis', ['name' => $sheet->name, 'of' => $inWords, 'here' => $additive->basis->inWords(), 'max' => $max]))];
         }
 
-        return $amount <= $limit->max * (1.0 + 1e-9) ? [] : [new Warning('over_max', sprintf('%s is %s %s, past the sheet’s limit of %s. It may weaken, sweat out or stop the cure.', $sheet->name, Say::number($amount, 2), $inWords, $max))];
+        return $amount <= $limit->max * (1.0 + 1e-9) ? [] : [new Warning('over_max', Phrase::of('pour.over_max', ['name' => $sheet->name, 'amount' => $amount, 'of' => $inWords, 'max' => $max]))];
     }
 
     /** @return list<string> ids of cautions of everything in the cup, the base's first */

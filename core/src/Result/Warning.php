@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Result;
 
-/** Something a maker should know before trusting the number: a stable code and a plain sentence with the number in it. */
+use Apalos\Core\Phrase\Phrase;
+
+/** Something a maker should know before trusting the number: a stable code, and what there is to say with the number in it. */
 final readonly class Warning
 {
-    public function __construct(public string $code, public string $message) {}
+    public function __construct(public string $code, public Phrase $message) {}
 
-    /** @return array{code: string, message: string} */
+    /** @return array{code: string, message: Phrase} */
     public function toArray(): array
     {
         return ['code' => $this->code, 'message' => $this->message];
@@ -17,7 +19,7 @@ final readonly class Warning
 
     /**
      * @param  list<self>  $warnings
-     * @return list<array{code: string, message: string}>
+     * @return list<array{code: string, message: Phrase}>
      */
     public static function all(array $warnings): array
     {

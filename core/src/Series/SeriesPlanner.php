@@ -13,7 +13,8 @@ use Apalos\Core\Mix\MixPlanner;
 use Apalos\Core\Mix\MixRequest;
 use Apalos\Core\Mix\MixResult;
 use Apalos\Core\Mix\MixTarget;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Units\Minutes;
 
@@ -79,7 +80,7 @@ final readonly class SeriesPlanner
 
     private static function tooSmall(): BadInput
     {
-        return BadInput::at('puck_ml', 'A puck this small is nothing on this scale. Make it larger.');
+        return BadInput::at('puck_ml', Phrase::of('series.too_small'));
     }
 
     /** @return list<array<string, float>> grams of each thing in each puck */
@@ -179,44 +180,41 @@ final readonly class SeriesPlanner
         foreach ($pucks as $puck) {
             foreach ($puck->lines as $line) {
                 if ($line->grams->g < self::LEAST_STEPS * $request->scale->division->g) {
-                    yield new Warning('batch_below_scale', sprintf('%s in the %s %% puck is only %s: a step of the scale is a tenth of it or more. Make the pucks larger, or the step wider.', ucfirst($line->add), Say::number($puck->wantedPct), Say::grams($line->grams->g)));
+                    yield new Warning('batch_below_scale', Phrase::of('series.below_scale', ['name' => $line->add, 'pct' => $puck->wantedPct, 'grams' => Quantity::mass($line->grams->g)]));
                 }
             }
         }
         $beyond = array_filter($request->steps, static fn (float $step): bool => $step > ($request->softener->max ?? INF));
         if ($beyond !== []) {
-            yield new Warning('over_max', sprintf(
-                'The sheet allows %s %% of %s; %s %% is past it. As a trial that tells something: keep it off skin, and look for sweating before you trust its reading.',
-                Say::number($request->softener->max ?? 0.0), lcfirst($request->softener->name ?? ''), implode(' and ', array_map(Say::number(...), array_values($beyond))),
-            ));
+            yield new Warning('over_max', Phrase::of('series.over_max', ['max' => $request->softener->max ?? 0.0, 'softener' => $request->softener->name ?? '', 'beyond' => array_values($beyond)]));
         }
         if ($minutes > $usable) {
-            yield new Warning('pot_life_short', sprintf('%d pucks take about %s, and the mix pours for %s. Make two short series, or let somebody help.', count($pucks), Say::minutes($minutes), Say::minutes($usable)));
+            yield new Warning('pot_life_short', Phrase::of('series.pot_life_short', ['count' => count($pucks), 'minutes' => Quantity::duration($minutes), 'usable' => Quantity::duration($usable)]));
         }
         if (count($pucks) > 1 && ($request->steps[count($request->steps) - 1] ?? 0.0) - ($request->steps[0] ?? 0.0) < 15.0) {
-            yield new Warning('narrow', 'The steps lie close together: such pucks tell little of what lies beyond them. Spread them wider.');
+            yield new Warning('narrow', Phrase::of('series.narrow'));
         }
         $taken = array_sum(array_map(static fn (SeriesPuck $puck): float => array_sum(array_map(static fn (Line $line): float => $line->code === self::FULL ? $line->grams->g : 0.0, $puck->lines)), $pucks));
         $full = $cups[self::FULL]->mass->g ?? 0.0;
         if ($full > 1.05 * $taken * (1.0 + $request->sparePct / 100.0)) {
-            yield new Warning('larger_cup', sprintf('The full cup is %s and the pucks take %s of it: in less, its pinch could not be weighed. Have a form at hand for the rest.', Say::grams($full), Say::grams($taken)));
+            yield new Warning('larger_cup', Phrase::of('series.larger_cup', ['full' => Quantity::mass($full), 'taken' => Quantity::mass($taken)]));
         }
         foreach ($cups as $name => $mix) {
             foreach ($mix->warnings as $warning) {
-                yield new Warning($warning->code, ucfirst(SeriesResult::called($name)).': '.$warning->message);
+                yield new Warning($warning->code, Phrase::of('series.of_a_cup', ['cup' => SeriesResult::called($name), 'message' => $warning->message]));
             }
         }
     }
 
     /**
      * @param  list<SeriesPuck>  $pucks
-     * @return list<string>
+     * @return list<Phrase>
      */
     private function working(SeriesRequest $request, array $pucks): array
     {
-        $working = [sprintf('A puck of %s ml; each cup %s %% more than the pucks take from it, for what stays on cup and stick.', Say::number($request->puck->ml), Say::number($request->sparePct))];
+        $working = [Phrase::of('series.working', ['ml' => Quantity::volume($request->puck), 'pct' => $request->sparePct])];
         foreach ($pucks as $puck) {
-            $working[] = sprintf('%s %% wanted, %s %% with the grams the scale shows, %s in all.', Say::number($puck->wantedPct), Say::number($puck->truePct, 2), Say::grams($puck->massG));
+            $working[] = Phrase::of('series.working_puck', ['wanted' => $puck->wantedPct, 'true' => $puck->truePct, 'mass' => Quantity::mass($puck->massG)]);
         }
 
         return $working;

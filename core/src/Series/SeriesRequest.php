@@ -12,6 +12,7 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Additive;
 use Apalos\Core\Mix\Base;
 use Apalos\Core\Mix\Scale;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Celsius;
 use Apalos\Core\Units\Millilitres;
 use Apalos\Core\Units\Minutes;
@@ -45,7 +46,7 @@ final readonly class SeriesRequest
         $in->only('base', 'additives', 'softener', 'pct_of_ab', 'tint', 'pct_of_full', 'puck_ml', 'spare_pct', 'scale', 'room_c', 'mix_min', 'weighed', 'logs', 'clock');
         $softener = $in->objectOrNull('softener')?->only('code', 'name', 'sg', 'max');
         if (($softener === null) === ! $in->has('tint')) {
-            throw BadInput::at($in->at('softener'), 'Say what rises in the series: the softener, or the tint.');
+            throw BadInput::at($in->at('softener'), Phrase::of('series.nothing_rises'));
         }
 
         return self::of(
@@ -72,15 +73,15 @@ final readonly class SeriesRequest
     {
         $field = $softener === null ? 'pct_of_full' : 'pct_of_ab';
         if ($steps === [] || count($steps) > self::MOST_PUCKS) {
-            throw BadInput::at($in->at($field), sprintf('A series is one to %d pucks. Write the percentages, such as 0, 30, 60, 90.', self::MOST_PUCKS));
+            throw BadInput::at($in->at($field), Phrase::of('series.how_many', ['most' => self::MOST_PUCKS]));
         }
         if (count(array_unique(array_map(strval(...), $steps))) !== count($steps)) {
-            throw BadInput::at($in->at($field), 'Two pucks have the same percentage. Change one: a series tells most when its steps differ.');
+            throw BadInput::at($in->at($field), Phrase::of('series.same_twice'));
         }
         $codes = array_map(static fn (Additive $a): string => $a->code, $additives);
         foreach ($rising as $code) {
             if (! in_array($code, $codes, true)) {
-                throw BadInput::at('tint', "“{$code}” is not in the formula. Say which of its pigments rise.");
+                throw BadInput::at('tint', Phrase::of('series.not_in_the_formula', ['code' => $code]));
             }
         }
         sort($steps);

@@ -6,6 +6,7 @@ namespace Apalos\Core\Series;
 
 use Apalos\Core\Mix\Line;
 use Apalos\Core\Mix\MixResult;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 
 /**
@@ -14,7 +15,7 @@ use Apalos\Core\Result\Warning;
  * @phpstan-type SeriesShape array{
  *     cups: list<array{code: string, name: string, mass_g: float, lines: list<array{add: string, grams: float, running: float}>}>,
  *     pucks: list<array{code: string, wanted_pct: float, true_pct: float, mass_g: float, lines: list<array{add: string, grams: float, running: float}>}>,
- *     minutes: float, usable_min: float|null, warnings: list<array{code: string, message: string}>, working: list<string>
+ *     minutes: float, usable_min: float|null, warnings: list<array{code: string, message: Phrase}>, working: list<Phrase>
  * }
  */
 final readonly class SeriesResult
@@ -23,7 +24,7 @@ final readonly class SeriesResult
      * @param  array<string, MixResult>  $cups  by what they are called in the pucks' lines
      * @param  list<SeriesPuck>  $pucks
      * @param  list<Warning>  $warnings
-     * @param  list<string>  $working
+     * @param  list<Phrase>  $working
      */
     public function __construct(public array $cups, public array $pucks, public float $minutes, public ?float $usableMin, public array $warnings, public array $working) {}
 

@@ -7,7 +7,8 @@ namespace Apalos\Core\Series;
 use Apalos\Core\Mix\Line;
 use Apalos\Core\Mix\Topup;
 use Apalos\Core\Mix\TopupRequest;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Units\Grams;
 
 /**
@@ -48,10 +49,9 @@ final readonly class WeighUp
         $lead = self::lead($lines, $shown, $isCup);
         $k = $lead === null ? 1.0 : $shown[$lead] / $lines[$lead]->grams->g;
         $grams = $lines[$open]->grams->times($k)->toDivision($division);
-        $because = abs($grams->g - $lines[$open]->grams->g) < $division->g / 2.0 || $lead === null ? null : sprintf(
-            '%s was %s instead of %s, so %s follows: %s instead of %s.',
-            ucfirst($lines[$lead]->add), Say::grams((float) $shown[$lead]), Say::grams($lines[$lead]->grams->g), $lines[$open]->add, Say::grams($grams->g), Say::grams($lines[$open]->grams->g),
-        );
+        $because = abs($grams->g - $lines[$open]->grams->g) < $division->g / 2.0 || $lead === null ? null : Phrase::of('series.follows', [
+            'lead' => $lines[$lead]->add, 'was' => Quantity::mass((float) $shown[$lead]), 'planned' => Quantity::mass($lines[$lead]->grams), 'add' => $lines[$open]->add, 'now' => Quantity::mass($grams), 'then' => Quantity::mass($lines[$open]->grams),
+        ]);
         $meets = $isCup && $lead !== null && in_array($lines[$open]->code, self::PARTS, true);
 
         return self::weighing($vessel, $open, $lines[$open], $grams, $shown, $division, $meets, $because);
@@ -98,13 +98,11 @@ final readonly class WeighUp
         $short = $rescue->lines[0];
         $over = $short->code === 'A' ? 'B' : 'A';
 
-        return self::weighing($vessel, $at[$short->code], $short, $short->grams, $shown, $division, false, sprintf(
-            'There is too much %s for the %s that is in: %s more of %s, and the proportion holds again.', $over, $short->add, Say::grams($short->grams->g), $short->add,
-        ));
+        return self::weighing($vessel, $at[$short->code], $short, $short->grams, $shown, $division, false, Phrase::of('series.make_good', ['over' => $over, 'short' => $short->add, 'grams' => Quantity::mass($short->grams)]));
     }
 
     /** @param  list<?float>  $shown */
-    private static function weighing(string $vessel, int $line, Line $what, Grams $grams, array $shown, Grams $division, bool $meets, ?string $because): WeighingResult
+    private static function weighing(string $vessel, int $line, Line $what, Grams $grams, array $shown, Grams $division, bool $meets, ?Phrase $because): WeighingResult
     {
         $before = Grams::of(array_sum($shown))->toDivision($division)->g;
         $running = Grams::of($before + $grams->g)->toDivision($division)->g;

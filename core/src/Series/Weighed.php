@@ -7,6 +7,7 @@ namespace Apalos\Core\Series;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Line;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Grams;
 
 /** What the display has shown for the lines of a series so far: by vessel, then by line, in grams; null where nothing is in yet. */
@@ -40,10 +41,10 @@ final readonly class Weighed
             $lines = count($vessels[$vessel]);
             $said = $in->numbersOrNull($vessel, 0.0);
             if (count($said) !== $lines) {
-                throw BadInput::at($in->at($vessel), sprintf('The %s has %d %s. Write the grams of each, or leave it as planned.', SeriesResult::called($vessel), $lines, $lines === 1 ? 'line' : 'lines'));
+                throw BadInput::at($in->at($vessel), Phrase::of('series.wrong_lines', ['vessel' => SeriesResult::called($vessel), 'lines' => $lines]));
             }
             if (! in_array(null, $said, true) && array_sum($said) <= 0.0) {
-                throw BadInput::at($in->at($vessel), sprintf('There is nothing in the %s. Write its grams, or leave it as planned.', SeriesResult::called($vessel)));
+                throw BadInput::at($in->at($vessel), Phrase::of('series.nothing_in', ['vessel' => SeriesResult::called($vessel)]));
             }
             $grams[$vessel] = $said;
         }

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Series;
 
+use Apalos\Core\Phrase\Phrase;
+
 /**
  * The next thing of a series to go onto the scale, and what the display must then read.
  *
  * @phpstan-type WeighingShape array{
- *     vessel: string, line: int, code: string, add: string, grams: float, before: float, running: float, from: float, to: float, opens: bool, meets: bool, because: string|null
+ *     vessel: string, line: int, code: string, add: string, grams: float, before: float, running: float, from: float, to: float, opens: bool, meets: bool, because: Phrase|null
  * }
  */
 final readonly class WeighingResult
@@ -21,11 +23,11 @@ final readonly class WeighingResult
      * @param  float  $to  as much is right
      * @param  bool  $opens  the vessel is empty: it goes onto the scale first
      * @param  bool  $meets  here A meets B
-     * @param  string|null  $because  why the grams are not those of the plan
+     * @param  Phrase|null  $because  why the grams are not those of the plan
      */
     public function __construct(
         public string $vessel, public int $line, public string $code, public string $add, public float $grams, public float $before, public float $running,
-        public float $from, public float $to, public bool $opens, public bool $meets, public ?string $because,
+        public float $from, public float $to, public bool $opens, public bool $meets, public ?Phrase $because,
     ) {}
 
     /** The same on a display that shows so many grams more than are in the vessel. */

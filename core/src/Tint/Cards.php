@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Tint;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 
 /** The white and the black card a drawdown lies on, as an instrument reads them bare. */
 final readonly class Cards
@@ -22,7 +23,7 @@ final readonly class Cards
     {
         $cards = new self($white ?? self::usual('white'), $black ?? self::usual('black'));
         if (Difference::between($cards->white, $cards->black) < self::LEAST_CONTRAST) {
-            throw BadInput::at($field, 'The two backings are nearly the same: over them nothing tells scattering from absorption. Use a white and a black card.');
+            throw BadInput::at($field, Phrase::of('tint.same_backings'));
         }
 
         return $cards;

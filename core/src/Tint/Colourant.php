@@ -6,6 +6,7 @@ namespace Apalos\Core\Tint;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 
 /** K and S per mm in each band: of the base as it is, or of a pigment for one per cent of load. */
 final readonly class Colourant
@@ -36,7 +37,7 @@ final readonly class Colourant
             $ks = $in->object('ks')->only('k', 's');
             foreach (['k', 's'] as $which) {
                 if (count($ks->numbers($which, 0.0, 1e4)) !== Observer::BANDS) {
-                    throw BadInput::at($ks->at($which), 'K and S are '.Observer::BANDS.' numbers each, from 380 to 730 nm in steps of 10 nm.');
+                    throw BadInput::at($ks->at($which), Phrase::of('tint.no_bands', ['bands' => Observer::BANDS]));
                 }
             }
 
@@ -44,7 +45,7 @@ final readonly class Colourant
         }
         $drawdowns = $in->objects('drawdowns');
         if ($drawdowns === []) {
-            throw BadInput::at($in->at('drawdowns'), "“{$name}” was never characterised. Make a drawdown of it over white and over black, and read both.");
+            throw BadInput::at($in->at('drawdowns'), Phrase::of('tint.not_characterised', ['name' => $name]));
         }
 
         return self::characterised($name, $drawdowns, $base);

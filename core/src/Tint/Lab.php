@@ -6,7 +6,7 @@ namespace Apalos\Core\Tint;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
 
 /** A colour as CIE L*a*b*, D65, 2° observer. */
 final readonly class Lab
@@ -27,7 +27,7 @@ final readonly class Lab
     public static function of(float $l, float $a, float $b, string $field = 'lab'): self
     {
         if ($l < 0.0 || $l > 100.0 || abs($a) > 150.0 || abs($b) > 150.0 || ! is_finite($l + $a + $b)) {
-            throw BadInput::at($field, 'That is no colour of a surface: L is 0 to 100, a and b are −150 to 150.');
+            throw BadInput::at($field, Phrase::of('tint.no_surface'));
         }
 
         return new self($l, $a, $b);
@@ -38,13 +38,13 @@ final readonly class Lab
     {
         $lab = $in->numbers($key, -1000.0, 1000.0);
         if (count($lab) !== 3) {
-            throw BadInput::at($in->at($key), 'A colour is three numbers: L, a and b.');
+            throw BadInput::at($in->at($key), Phrase::of('tint.no_lab'));
         }
 
         $colour = self::of($lab[0], $lab[1], $lab[2], $in->at($key));
         foreach (array_map(static fn (float $xyz, float $white): float => $xyz / $white, $colour->xyz(), Observer::WHITE) as $share) {
             if ($share < -self::DARK_NOISE || $share > self::BRIGHTEST) {
-                throw BadInput::at($in->at($key), sprintf('No surface is L %s a %s b %s: it would give back %s. Check the signs, and that they stand in this order.', Say::number($lab[0]), Say::number($lab[1]), Say::number($lab[2]), $share < 0.0 ? 'less light than none' : 'more light than falls on it'));
+                throw BadInput::at($in->at($key), Phrase::of($share < 0.0 ? 'tint.less_than_none' : 'tint.more_than_falls', ['l' => $lab[0], 'a' => $lab[1], 'b' => $lab[2]]));
             }
         }
 

@@ -6,7 +6,7 @@ namespace Apalos\Core\Tint;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
 
 /**
  * The pixels of one even patch of a photo, as sRGB bytes, boiled down to linear light (0–1). The darkest and lightest tenth are
@@ -38,20 +38,20 @@ final readonly class PhotoPatch
         $pixels = $in->toArray()['pixels'] ?? null;
         $field = $in->at('pixels');
         if (! is_array($pixels) || count($pixels) < self::LEAST_PIXELS || count($pixels) > self::MOST_PIXELS) {
-            throw BadInput::at($field, sprintf('Mark a larger even place of the %s: %d pixels are needed at least, %d at most.', $name, self::LEAST_PIXELS, self::MOST_PIXELS));
+            throw BadInput::at($field, Phrase::of('tint.mark_more', ['name' => $name, 'least' => self::LEAST_PIXELS, 'most' => self::MOST_PIXELS]));
         }
         $seen = [];
         $clipped = 0;
         foreach ($pixels as $i => $pixel) {
             if (! is_array($pixel) || count($pixel) !== 3 || ! array_is_list($pixel)) {
-                throw BadInput::at("{$field}.{$i}", 'A pixel is three numbers from 0 to 255: red, green, blue.');
+                throw BadInput::at("{$field}.{$i}", Phrase::of('tint.no_pixel'));
             }
             $linear = array_map(static fn (mixed $byte): float => self::linear($byte, "{$field}.{$i}"), $pixel);
             $clipped += max($pixel) >= self::CLIPPED ? 1 : 0;
             $seen[] = ['linear' => $linear, 'y' => 0.2126 * $linear[0] + 0.7152 * $linear[1] + 0.0722 * $linear[2]];
         }
         if ($clipped > self::MAY_CLIP * count($pixels)) {
-            throw BadInput::at($field, sprintf('The %s is burnt out in the photo (%s %% of it is as bright as a pixel gets). Take it again with less light, or a stop darker.', $name, Say::number(100.0 * $clipped / count($pixels), 0)));
+            throw BadInput::at($field, Phrase::of('tint.burnt_out', ['name' => $name, 'pct' => 100.0 * $clipped / count($pixels)]));
         }
 
         return self::trimmed($seen, $name, $field);
@@ -71,7 +71,7 @@ final readonly class PhotoPatch
         }
         [$light, $sd] = self::spread(array_column($kept, 'y'));
         if ($light < 0.002) {
-            throw BadInput::at($field, "The {$name} is black in the photo. Take it again with more light.");
+            throw BadInput::at($field, Phrase::of('tint.black', ['name' => $name]));
         }
 
         return new self([$mean[0], $mean[1], $mean[2]], [$error[0], $error[1], $error[2]], 100.0 * $sd / $light);
@@ -91,7 +91,7 @@ final readonly class PhotoPatch
     private static function linear(mixed $byte, string $field): float
     {
         if ((! is_int($byte) && ! is_float($byte)) || $byte < 0 || $byte > 255) {
-            throw BadInput::at($field, 'A pixel is three numbers from 0 to 255: red, green, blue.');
+            throw BadInput::at($field, Phrase::of('tint.no_pixel'));
         }
 
         return Srgb::light((float) $byte);

@@ -6,7 +6,7 @@ namespace Apalos\Core\Tint;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 
 /**
@@ -50,7 +50,7 @@ final readonly class PhotoPatchReader
     {
         $lab = Lab::ofLinear(array_map(static fn (float $gain, float $value): float => $gain * $value, $gains, $linear));
         if ($lab->l > 100.0) {
-            throw BadInput::at($field, 'Beside this card the swatch would be brighter than white: it glints, or card and swatch do not lie in the same light.');
+            throw BadInput::at($field, Phrase::of('tint.brighter_than_white'));
         }
 
         return $lab;
@@ -80,13 +80,13 @@ final readonly class PhotoPatchReader
     private function warnings(array $gains, PhotoPatch $card, PhotoPatch $sample): \Generator
     {
         if ($card->unevenPct > self::UNEVEN_PCT) {
-            yield new Warning('uneven_light', sprintf('The light on the card varies by %s %%. Turn away from the window or take it in shade: card and swatch must lie in the same light.', Say::number($card->unevenPct)));
+            yield new Warning('uneven_light', Phrase::of('tint.uneven_light', ['pct' => $card->unevenPct]));
         }
         if ($sample->unevenPct > 2.0 * self::UNEVEN_PCT) {
-            yield new Warning('uneven_swatch', sprintf('The swatch is patchy or glossy there (it varies by %s %%). Mark an even, matt place.', Say::number($sample->unevenPct)));
+            yield new Warning('uneven_swatch', Phrase::of('tint.uneven_swatch', ['pct' => $sample->unevenPct]));
         }
         if (max($gains) / min($gains) > self::STRONG_CAST) {
-            yield new Warning('strong_cast', 'The light is strongly coloured. Balancing it away loses colour: take it in daylight, out of the sun.');
+            yield new Warning('strong_cast', Phrase::of('tint.strong_cast'));
         }
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Tint;
 
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 
 /** The colour a photo gives, and within which ΔE00 of it the true one lies four times out of five. */
@@ -15,7 +16,7 @@ final readonly class PhotoPatchResult
      */
     public function __construct(public Lab $lab, public float $within, public array $balance, public array $warnings) {}
 
-    /** @return array{lab: array{float, float, float}, srgb: string, within_delta_e: float, balance: list<float>, warnings: list<array{code: string, message: string}>} */
+    /** @return array{lab: array{float, float, float}, srgb: string, within_delta_e: float, balance: list<float>, warnings: list<array{code: string, message: Phrase}>} */
     public function toArray(): array
     {
         return ['lab' => $this->lab->toArray(), 'srgb' => $this->lab->srgb(), 'within_delta_e' => $this->within, 'balance' => array_values($this->balance), 'warnings' => Warning::all($this->warnings)];

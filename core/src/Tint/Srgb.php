@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Tint;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 
 /** The colours of a screen (IEC 61966-2-1): a share of full light behind each channel, and the byte it is stored as. */
 final readonly class Srgb
@@ -33,7 +34,7 @@ final readonly class Srgb
     public static function ofHex(string $hex, string $field = 'hex'): array
     {
         if (preg_match('/^#?([0-9a-f]{2})([0-9a-f]{2})([0-9a-f]{2})$/i', trim($hex), $part) !== 1) {
-            throw BadInput::at($field, 'Write the colour of a screen as # and six figures, such as #c8a27e.');
+            throw BadInput::at($field, Phrase::of('tint.no_hex'));
         }
 
         return [self::light(hexdec($part[1])), self::light(hexdec($part[2])), self::light(hexdec($part[3]))];

@@ -6,6 +6,7 @@ namespace Apalos\Core\Tint;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 
 /**
  * A question of colour: what these loads look like, or which loads come nearest a target, at a thickness in mm over a backing.
@@ -35,14 +36,14 @@ final readonly class TintRequest
             $pigment->only('name', 'ks', 'drawdowns');
             $name = $pigment->text('name');
             if (isset($pigments[$name])) {
-                throw BadInput::at($pigment->at('name'), "There are two pigments named “{$name}”. Give each a name of its own.");
+                throw BadInput::at($pigment->at('name'), Phrase::of('tint.two_pigments', ['name' => $name]));
             }
             $pigments[$name] = Colourant::from($pigment, $name, $base);
         }
         $loads = self::loads($in->objectOrNull('loads'), $pigments);
         $target = $in->objectOrNull('target')?->only('lab');
         if ($loads === null && $target === null) {
-            throw BadInput::at($in->at('target'), 'Say which colour is wanted, or which loads to show.');
+            throw BadInput::at($in->at('target'), Phrase::of('tint.no_question'));
         }
         $batch = $in->positiveOrNull('batch_g');
         $division = $in->positiveOrNull('division_g', 1000.0);
@@ -67,7 +68,7 @@ final readonly class TintRequest
         $loads = [];
         foreach ($in->names() as $name) {
             if (! isset($pigments[$name])) {
-                throw BadInput::at($in->at($name), "“{$name}” is not among the pigments, or was never characterised.");
+                throw BadInput::at($in->at($name), Phrase::of('tint.unknown_pigment', ['name' => $name]));
             }
             $loads[$name] = $in->number($name, 0.0, 100.0);
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Tint;
 
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 
 /**
@@ -14,7 +15,7 @@ use Apalos\Core\Result\Warning;
  *     chips: list<array{thickness_mm: float, backing: 'light'|'dark', lab: array{float, float, float}, srgb: string}>,
  *     hides_from_mm: float|null, loads: array<string, float>, delta_e: float|null,
  *     alternatives: list<array{loads: array<string, float>, lab: array{float, float, float}, srgb: string, delta_e: float}>,
- *     warnings: list<array{code: string, message: string}>
+ *     warnings: list<array{code: string, message: Phrase}>
  * }
  */
 final readonly class TintResult

@@ -6,7 +6,7 @@ namespace Apalos\Core\Tint;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 
 /** Predicts the colour of a recipe and finds the recipe of a colour; shows both thin, medium and thick, over light and dark. */
@@ -119,10 +119,10 @@ final readonly class Tinter
     {
         $sum = array_sum($recipe->loads);
         if ($sum > $request->maxLoad + 1e-9) {
-            yield new Warning('over_max', sprintf('%s %% of pigment is past the sheet’s limit of %s %%: it may stay soft or weep.', Say::number($sum, 2), Say::number($request->maxLoad, 2)));
+            yield new Warning('over_max', Phrase::of('tint.over_max', ['pct' => $sum, 'max' => $request->maxLoad]));
         }
         if ($request->target !== null && $recipe->deltaE > self::FAR) {
-            yield new Warning('out_of_reach', sprintf('The nearest these pigments come is ΔE %s: anybody sees that. Characterise another pigment, or look at it at another thickness.', Say::number($recipe->deltaE)));
+            yield new Warning('out_of_reach', Phrase::of('tint.out_of_reach', ['delta_e' => $recipe->deltaE]));
         }
         $coarse = [];
         foreach ($request->stepPct === null ? [] : $recipe->loads as $name => $load) {
@@ -132,10 +132,10 @@ final readonly class Tinter
             }
         }
         if ($coarse !== []) {
-            yield new Warning('batch_below_scale', sprintf('This scale is coarse for that batch: %s. Weigh a stronger pre-mix, or a larger batch.', implode(', ', $coarse)));
+            yield new Warning('batch_below_scale', Phrase::of('tint.batch_below_scale', ['coarse' => implode(', ', $coarse)]));
         }
         if ($request->pigments === []) {
-            yield new Warning('no_pigments', 'There are no pigments to choose from: this is the base alone.');
+            yield new Warning('no_pigments', Phrase::of('tint.no_pigments'));
         }
     }
 }

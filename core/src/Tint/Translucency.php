@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Tint;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 
 /**
  * How much of what lies behind shows through, from the colour of one swatch over white and over black: the contrast ratio
@@ -19,19 +20,19 @@ final readonly class Translucency
     {
         $ratio = $overWhite->xyz()[1] <= 0.0 ? 1.0 : $overBlack->xyz()[1] / $overWhite->xyz()[1];
         if ($ratio > 1.05) {
-            throw BadInput::at('over_black', 'It cannot be lighter over black than over white. The two readings are swapped, or one is of another swatch.');
+            throw BadInput::at('over_black', Phrase::of('tint.swapped'));
         }
 
         return new self(min(1.0, $ratio), Difference::between($overWhite, $overBlack));
     }
 
-    public function inWords(): string
+    public function inWords(): Phrase
     {
         return match (true) {
-            $this->contrastRatio > 0.98 => 'opaque',
-            $this->contrastRatio > 0.9 => 'nearly opaque',
-            $this->contrastRatio > 0.5 => 'translucent',
-            default => 'nearly clear',
+            $this->contrastRatio > 0.98 => Phrase::of('tint.opaque'),
+            $this->contrastRatio > 0.9 => Phrase::of('tint.nearly_opaque'),
+            $this->contrastRatio > 0.5 => Phrase::of('tint.translucent'),
+            default => Phrase::of('tint.nearly_clear'),
         };
     }
 }

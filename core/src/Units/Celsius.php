@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Units;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 
 /** A room temperature in degrees Celsius, from 0 to 60: outside that range nobody pours, and a thermometer is wrong. */
 final readonly class Celsius
@@ -19,7 +20,7 @@ final readonly class Celsius
     public static function of(float $degrees): self
     {
         if (! is_finite($degrees) || $degrees < self::COLDEST || $degrees > self::HOTTEST) {
-            throw BadInput::at('room_c', 'A room is between 0 and 60 °C. Check the thermometer.');
+            throw BadInput::at('room_c', Phrase::of('units.no_room'));
         }
 
         return new self($degrees);

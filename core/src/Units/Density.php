@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Units;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 
 /** A density in grams per millilitre (the same number as a specific gravity), above zero. */
 final readonly class Density
@@ -15,7 +16,7 @@ final readonly class Density
     public static function of(float $gPerMl): self
     {
         if (! is_finite($gPerMl) || $gPerMl <= 0.0) {
-            throw BadInput::at('sg', 'A density is more than zero grams per millilitre.');
+            throw BadInput::at('sg', Phrase::of('units.no_density'));
         }
 
         return new self($gPerMl);

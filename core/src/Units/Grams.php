@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Units;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 
 /** A mass in grams, zero or more. */
 final readonly class Grams
@@ -15,7 +16,7 @@ final readonly class Grams
     public static function of(float $g): self
     {
         if (! is_finite($g) || $g < 0.0) {
-            throw BadInput::at('mass_g', 'A mass is zero grams or more.');
+            throw BadInput::at('mass_g', Phrase::of('units.no_mass'));
         }
 
         return new self($g);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Units;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 
 /** A volume in millilitres, zero or more. One cubic inch is 16.387 ml. */
 final readonly class Millilitres
@@ -15,7 +16,7 @@ final readonly class Millilitres
     public static function of(float $ml): self
     {
         if (! is_finite($ml) || $ml < 0.0) {
-            throw BadInput::at('volume_ml', 'A volume is zero millilitres or more.');
+            throw BadInput::at('volume_ml', Phrase::of('units.no_volume'));
         }
 
         return new self($ml);

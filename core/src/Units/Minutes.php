@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Units;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 
 /** A length of time in minutes, zero or more. */
 final readonly class Minutes
@@ -15,7 +16,7 @@ final readonly class Minutes
     public static function of(float $min): self
     {
         if (! is_finite($min) || $min < 0.0) {
-            throw BadInput::at('minutes', 'A length of time is zero minutes or more.');
+            throw BadInput::at('minutes', Phrase::of('units.no_time'));
         }
 
         return new self($min);

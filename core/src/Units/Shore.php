@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Apalos\Core\Units;
 
 use Apalos\Core\Input\BadInput;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Measures;
+use Apalos\Core\Phrase\Phrase;
 
 /**
  * A hardness reading, always with its scale, and the modulus it stands for (MPa).
@@ -30,7 +31,7 @@ final readonly class Shore
     public static function of(ShoreScale $scale, float $reading): self
     {
         if (! is_finite($reading) || $reading < 0.0 || $reading >= 100.0) {
-            throw BadInput::at('reading', 'A durometer reads from 0 to 99. Read it again, and say on which scale.');
+            throw BadInput::at('reading', Phrase::of('units.no_durometer_reading'));
         }
 
         return new self($scale, $reading);
@@ -83,13 +84,13 @@ final readonly class Shore
     }
 
     /** Why this reading was better taken on the other scale; null where it is on the right one. */
-    public function scaleQuestion(): ?string
+    public function scaleQuestion(): ?Phrase
     {
-        $reading = Say::number($this->reading);
+        $reading = ['reading' => $this->reading];
 
         return match (true) {
-            $this->scale === ShoreScale::A && $this->reading < self::LEAST_ON_A => "A {$reading} is too soft for the A scale to tell. Read it on 00.",
-            $this->scale === ShoreScale::DoubleO && $this->reading > self::TOO_HARD_FOR_00 => "00-{$reading} is too hard for the 00 scale to tell. Read it on A.",
+            $this->scale === ShoreScale::A && $this->reading < self::LEAST_ON_A => Phrase::of('units.too_soft_for_a', $reading),
+            $this->scale === ShoreScale::DoubleO && $this->reading > self::TOO_HARD_FOR_00 => Phrase::of('units.too_hard_for_00', $reading),
             default => null,
         };
     }
@@ -97,7 +98,7 @@ final readonly class Shore
     /** As it is written: `00-30`, `A 25`. */
     public function written(): string
     {
-        return ($this->scale === ShoreScale::DoubleO ? '00-' : 'A ').Say::number($this->reading);
+        return ($this->scale === ShoreScale::DoubleO ? '00-' : 'A ').Measures::figure($this->reading);
     }
 
     /** @return array{scale: '00'|'A', reading: float} */

@@ -6,7 +6,8 @@ namespace Apalos\Core\Volume;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Units\Millilitres;
 
 /** A mould box or tube, with or without a part standing in it. Dimensions are inner ones, in mm. */
@@ -15,7 +16,7 @@ final readonly class Container
     private function __construct(
         public Millilitres $volume,
         public ?Part $part,
-        private string $working,
+        private Phrase $working,
     ) {}
 
     public static function box(Fields $in): self
@@ -24,7 +25,7 @@ final readonly class Container
         $size = [$box->positive('l_mm', 20_000.0), $box->positive('w_mm', 20_000.0), $box->positive('h_mm', 20_000.0)];
         $volume = Millilitres::ofBox(...$size);
 
-        return self::around($in, $volume, $size, sprintf('Box: %s mm is %s ml.', implode(' × ', array_map(Say::number(...), $size)), Say::number($volume->ml)));
+        return self::around($in, $volume, $size, Phrase::of('volume.working_of_box', ['size' => array_map(Quantity::length(...), $size), 'volume' => Quantity::volume($volume)]));
     }
 
     public static function cylinder(Fields $in): self
@@ -33,17 +34,17 @@ final readonly class Container
         $height = $in->positive('height_mm', 20_000.0);
         $volume = Millilitres::ofCylinder($diameter, $height);
 
-        return self::around($in, $volume, [$diameter, $diameter, $height], sprintf('Tube: ⌀ %s × %s mm is %s ml.', Say::number($diameter), Say::number($height), Say::number($volume->ml)));
+        return self::around($in, $volume, [$diameter, $diameter, $height], Phrase::of('volume.working_of_tube', ['diameter' => Quantity::length($diameter), 'height' => Quantity::length($height), 'volume' => Quantity::volume($volume)]));
     }
 
     /** @param  list<float>  $size */
-    private static function around(Fields $in, Millilitres $volume, array $size, string $working): self
+    private static function around(Fields $in, Millilitres $volume, array $size, Phrase $working): self
     {
         $part = $in->objectOrNull('part');
         $part = $part === null ? null : Part::from($part);
         if ($part !== null) {
             if ($part->volume->likely >= $volume->ml) {
-                throw BadInput::at($part->field, sprintf('The part (%s ml) is not smaller than what holds it (%s ml). Check both sizes and their units.', Say::number($part->volume->likely), Say::number($volume->ml)));
+                throw BadInput::at($part->field, Phrase::of('volume.part_too_large', ['part' => Quantity::volume($part->volume->likely), 'holds' => Quantity::volume($volume->ml)]));
             }
             self::refuseTooLong($part, $size);
         }
@@ -60,7 +61,7 @@ final readonly class Container
         rsort($size);
         foreach ($own as $i => $side) {
             if ($side > $size[$i]) {
-                throw BadInput::at($part->field, sprintf('A part %s mm long does not go into %s mm. Measure both again.', Say::number($side), Say::number($size[$i])));
+                throw BadInput::at($part->field, Phrase::of('volume.part_too_long', ['side' => Quantity::length($side), 'into' => Quantity::length($size[$i])]));
             }
         }
     }
@@ -72,7 +73,7 @@ final readonly class Container
             : Spread::exactly($this->volume->ml)->minus($this->part->volume);
     }
 
-    /** @return list<string> */
+    /** @return list<Phrase> */
     public function working(): array
     {
         return $this->part === null ? [$this->working] : [$this->working, $this->part->working];

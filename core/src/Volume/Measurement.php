@@ -6,7 +6,8 @@ namespace Apalos\Core\Volume;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 
 /** The rubber's volume before allowance and correction, with what is known of its error and how it was found. */
 final readonly class Measurement
@@ -19,7 +20,7 @@ final readonly class Measurement
 
     private const MESH_PCT = 0.5;
 
-    /** @param  list<string>  $working */
+    /** @param  list<Phrase>  $working */
     private function __construct(public Spread $rubber, public array $working, public ?Container $container = null) {}
 
     /** @throws BadInput */
@@ -28,8 +29,8 @@ final readonly class Measurement
         return match ($method) {
             Method::Box => self::inContainer(Container::box($in)),
             Method::Cylinder => self::inContainer(Container::cylinder($in)),
-            Method::Displacement => self::measured($in->positive('poured_back_ml'), self::RICE_PCT, 'Poured back'),
-            Method::Mesh => self::measured($in->positive('volume_ml'), self::MESH_PCT, 'Mesh'),
+            Method::Displacement => self::measured($in->positive('poured_back_ml'), self::RICE_PCT, 'volume.working_poured_back'),
+            Method::Mesh => self::measured($in->positive('volume_ml'), self::MESH_PCT, 'volume.working_mesh'),
             Method::Blanket => self::blanket($in),
             Method::Coats => self::coats($in),
         };
@@ -40,24 +41,24 @@ final readonly class Measurement
         return new self($container->rubber(), $container->working(), $container);
     }
 
-    private static function measured(float $ml, float $pct, string $what): self
+    private static function measured(float $ml, float $pct, string $code): self
     {
-        return new self(Spread::within($ml, $pct), [sprintf('%s: %s ml ± %s %%.', $what, Say::number($ml), Say::number($pct))]);
+        return new self(Spread::within($ml, $pct), [Phrase::of($code, ['ml' => Quantity::volume($ml), 'pct' => $pct])]);
     }
 
     private static function blanket(Fields $in): self
     {
         if ($in->has('clay_ml') === $in->has('area_mm2')) {
-            throw BadInput::at($in->at('clay_ml'), 'Say how much clay the blanket is: either its volume in a measure, or its area and thickness.');
+            throw BadInput::at($in->at('clay_ml'), Phrase::of('volume.no_clay'));
         }
         $clay = $in->has('clay_ml')
-            ? self::measured($in->positive('clay_ml'), self::CLAY_PCT, 'Clay blanket')
-            : self::layer($in->positive('area_mm2', 1e8), $in->positive('thickness_mm', 500.0), 'Clay blanket');
+            ? self::measured($in->positive('clay_ml'), self::CLAY_PCT, 'volume.working_clay')
+            : self::layer($in->positive('area_mm2', 1e8), $in->positive('thickness_mm', 500.0), Phrase::of('volume.clay_blanket'));
         $pourUp = $in->numberOrNull('pour_up_ml') ?? 0.0;
 
         return new self(
             $clay->rubber->plus(Spread::exactly($pourUp)),
-            $pourUp > 0.0 ? [...$clay->working, sprintf('Funnel and vents: + %s ml.', Say::number($pourUp))] : $clay->working,
+            $pourUp > 0.0 ? [...$clay->working, Phrase::of('volume.working_funnel', ['ml' => Quantity::volume($pourUp)])] : $clay->working,
         );
     }
 
@@ -66,13 +67,13 @@ final readonly class Measurement
         $area = $in->positive('area_mm2', 1e8);
         $coats = $in->objects('coats');
         if ($coats === []) {
-            throw BadInput::at($in->at('coats'), 'Give at least one coat with its thickness in millimetres.');
+            throw BadInput::at($in->at('coats'), Phrase::of('volume.no_coats'));
         }
         $sum = Spread::exactly(0.0);
         $working = [];
         foreach ($coats as $i => $coat) {
             $coat->only('thickness_mm');
-            $layer = self::layer($area, $coat->positive('thickness_mm', 100.0), 'Coat '.($i + 1));
+            $layer = self::layer($area, $coat->positive('thickness_mm', 100.0), Phrase::of('volume.coat', ['n' => $i + 1]));
             $sum = $sum->plus($layer->rubber);
             $working = [...$working, ...$layer->working];
         }
@@ -80,10 +81,10 @@ final readonly class Measurement
         return new self($sum, $working);
     }
 
-    private static function layer(float $areaMm2, float $thicknessMm, string $what): self
+    private static function layer(float $areaMm2, float $thicknessMm, Phrase $what): self
     {
         $ml = $areaMm2 * $thicknessMm / 1000.0;
 
-        return new self(Spread::within($ml, self::THICKNESS_PCT), [sprintf('%s: %s cm² × %s mm is %s ml ± %s %%.', $what, Say::number($areaMm2 / 100.0), Say::number($thicknessMm), Say::number($ml), Say::number(self::THICKNESS_PCT))]);
+        return new self(Spread::within($ml, self::THICKNESS_PCT), [Phrase::of('volume.working_layer', ['what' => $what, 'area' => Quantity::area($areaMm2), 'thickness' => Quantity::length($thicknessMm), 'ml' => Quantity::volume($ml), 'pct' => self::THICKNESS_PCT])]);
     }
 }

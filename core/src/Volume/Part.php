@@ -6,7 +6,8 @@ namespace Apalos\Core\Volume;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Units\Millilitres;
 
 /** The thing that takes up room in the mould box: its volume in ml, and how it is known. */
@@ -22,22 +23,22 @@ final readonly class Part
         public Spread $volume,
         public bool $byOuterBox,
         public array $dimensionsMm,
-        public string $working,
+        public Phrase $working,
         public string $field,
     ) {}
 
     public static function from(Fields $in): self
     {
         $in->only('volume_ml', 'displaced_ml', 'l_mm', 'w_mm', 'h_mm', 'form');
-        foreach (['volume_ml' => 'its measured volume', 'displaced_ml' => 'what it displaced'] as $key => $words) {
+        foreach (['volume_ml' => 'volume.working_measured', 'displaced_ml' => 'volume.working_displaced'] as $key => $code) {
             if ($in->has($key)) {
                 $ml = $in->positive($key);
 
-                return new self(Spread::within($ml, self::MEASURED_PCT), false, [], sprintf('Part: %s, %s ml ± %s %%.', $words, Say::number($ml), Say::number(self::MEASURED_PCT)), $in->at($key));
+                return new self(Spread::within($ml, self::MEASURED_PCT), false, [], Phrase::of($code, ['ml' => Quantity::volume($ml), 'pct' => self::MEASURED_PCT]), $in->at($key));
             }
         }
         if (! $in->has('form')) {
-            throw BadInput::at($in->at('volume_ml'), 'Say how large the part is: its volume, what it displaces, or its outer dimensions and form.');
+            throw BadInput::at($in->at('volume_ml'), Phrase::of('volume.no_part'));
         }
         $form = $in->choice('form', Form::class);
         $size = [$in->positive('l_mm', 20_000.0), $in->positive('w_mm', 20_000.0), $in->positive('h_mm', 20_000.0)];
@@ -48,7 +49,7 @@ final readonly class Part
             new Spread($outer * $fill->low, $outer * $fill->likely, $outer * $fill->high),
             $form !== Form::Box,
             $size,
-            sprintf('Part: %s mm outside is %s ml; %s fills %s–%s of that.', implode(' × ', array_map(Say::number(...), $size)), Say::number($outer), $form->value === 'ellipsoid' ? 'an ellipsoid' : "a {$form->value}", Say::number($fill->low, 3), Say::number($fill->high, 3)),
+            Phrase::of("volume.working_{$form->value}", ['size' => array_map(Quantity::length(...), $size), 'outer' => Quantity::volume($outer), 'low' => $fill->low, 'high' => $fill->high]),
             $in->at('l_mm'),
         );
     }

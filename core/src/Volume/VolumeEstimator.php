@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Volume;
 
-use Apalos\Core\Result\Say;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
 
 /** From measurements to millilitres of rubber, and back from what was used to what to expect next time. */
@@ -51,33 +52,33 @@ final readonly class VolumeEstimator
         return $request->measurement->container?->part?->byOuterBox === true;
     }
 
-    private function advice(VolumeRequest $request, Spread $rubber): string
+    private function advice(VolumeRequest $request, Spread $rubber): Phrase
     {
         $wide = $rubber->likely > 0.0 && ($rubber->high - $rubber->low) / $rubber->likely > self::WIDE;
         if ($this->byOuterBox($request)) {
-            return sprintf('The part is known by its outer box only, so between %s and %s ml may be needed. Mix the last batch only when you see the level, or measure the part in water or rice.', Say::number($rubber->low, 0), Say::number($rubber->high, 0));
+            return Phrase::of('volume.advice_outer_box', ['low' => Quantity::volume($rubber->low), 'high' => Quantity::volume($rubber->high)]);
         }
         if ($wide) {
-            return sprintf('Between %s and %s ml may be needed: have the last batch ready to weigh, and mix it only when the level is seen.', Say::number($rubber->low, 0), Say::number($rubber->high, 0));
+            return Phrase::of('volume.advice_wide', ['low' => Quantity::volume($rubber->low), 'high' => Quantity::volume($rubber->high)]);
         }
 
-        return sprintf('Mix for %s ml; the measurement itself is good to about ± %s ml.', Say::number($rubber->likely, 0), Say::number(($rubber->high - $rubber->low) / 2.0, 0));
+        return Phrase::of('volume.advice', ['likely' => Quantity::volume($rubber->likely), 'give_or_take' => Quantity::volume(($rubber->high - $rubber->low) / 2.0)]);
     }
 
-    /** @return list<string> */
+    /** @return list<Phrase> */
     private function factorsInWords(VolumeRequest $request, Spread $rubber): array
     {
         $words = [];
         if ($request->measurement->container?->part !== null) {
-            $words[] = sprintf('What is left is rubber: %s ml.', Say::number($request->measurement->rubber->likely));
+            $words[] = Phrase::of('volume.working_left', ['ml' => Quantity::volume($request->measurement->rubber->likely)]);
         }
         if ($request->allowancePct > 0.0) {
-            $words[] = sprintf('Allowance for cup walls, sprue and overflow: + %s %%.', Say::number($request->allowancePct));
+            $words[] = Phrase::of('volume.working_allowance', ['pct' => $request->allowancePct]);
         }
         if (abs($request->correctionPct) > 1e-9) {
-            $words[] = sprintf('Learnt from earlier pours: %s%s %%.', $request->correctionPct > 0.0 ? '+ ' : '− ', Say::number(abs($request->correctionPct)));
+            $words[] = Phrase::of($request->correctionPct > 0.0 ? 'volume.working_learnt_more' : 'volume.working_learnt_less', ['pct' => abs($request->correctionPct)]);
         }
-        $words[] = sprintf('To mix: %s ml.', Say::number($rubber->likely));
+        $words[] = Phrase::of('volume.working_to_mix', ['ml' => Quantity::volume($rubber->likely)]);
 
         return $words;
     }
@@ -86,17 +87,17 @@ final readonly class VolumeEstimator
     private function warnings(VolumeRequest $request, Spread $rubber, ?Reconciliation $reconciliation): \Generator
     {
         if ($this->byOuterBox($request)) {
-            yield new Warning('outer_box', sprintf('A part measured by its outer box is easily over-estimated: the rubber may run short by up to %s ml.', Say::number($rubber->high - $rubber->likely, 0)));
+            yield new Warning('outer_box', Phrase::of('volume.outer_box', ['short' => Quantity::volume($rubber->high - $rubber->likely)]));
         }
         if ($rubber->low <= 0.0) {
-            yield new Warning('may_not_fit', 'At its largest the part would fill its box: measure it in water or rice before you mix.');
+            yield new Warning('may_not_fit', Phrase::of('volume.may_not_fit'));
         }
         if ($reconciliation === null) {
             return;
         }
         $off = ($reconciliation->usedMl / max($rubber->likely, 1e-9) - 1.0) * 100.0;
         if (abs($off) > self::AGREE_PCT) {
-            yield new Warning('used_differs', sprintf('%s ml were used where %s ml were planned (%s%s %%). If the level was right, the sheet’s density or yield is wrong, or the part was measured badly.', Say::number($reconciliation->usedMl), Say::number($rubber->likely), $off > 0.0 ? '+' : '−', Say::number(abs($off))));
+            yield new Warning('used_differs', Phrase::of($off > 0.0 ? 'volume.used_more' : 'volume.used_less', ['used' => Quantity::volume($reconciliation->usedMl), 'planned' => Quantity::volume($rubber->likely), 'pct' => abs($off)]));
         }
     }
 }

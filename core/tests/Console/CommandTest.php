@@ -7,6 +7,7 @@ namespace Apalos\Core\Tests\Console;
 use Apalos\Core\Console\Command;
 use Apalos\Core\Tests\Contact\Shipped;
 use Apalos\Core\Tests\Mix\Brow;
+use Apalos\Core\Tests\Words;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -14,7 +15,7 @@ final class CommandTest extends TestCase
 {
     public function test_a_verb_answers_json_on_standard_output(): void
     {
-        $output = (new Command(Shipped::shelves()))->run(['mix'], json_encode(Brow::sheet(), JSON_THROW_ON_ERROR));
+        $output = (new Command(Shipped::shelves(), Words::book()))->run(['mix'], json_encode(Brow::sheet(), JSON_THROW_ON_ERROR));
         $answer = json_decode($output->text, true);
 
         self::assertSame(0, $output->exit);
@@ -43,7 +44,7 @@ final class CommandTest extends TestCase
     #[DataProvider('nonsense')]
     public function test_nonsense_ends_with_two_and_a_sentence(array $arguments, string $input, string $field): void
     {
-        $output = (new Command(Shipped::shelves()))->run($arguments, $input);
+        $output = (new Command(Shipped::shelves(), Words::book()))->run($arguments, $input);
         $answer = json_decode($output->text, true);
 
         self::assertSame(2, $output->exit);
@@ -56,7 +57,7 @@ final class CommandTest extends TestCase
     public function test_help_names_every_verb(): void
     {
         foreach (['mix', 'topup', 'cure', 'volume', 'harden', 'tint', 'patch', 'series', 'contact', 'mould'] as $verb) {
-            self::assertStringContainsString("  {$verb} ", (new Command(Shipped::shelves()))->run([], '')->text);
+            self::assertStringContainsString("  {$verb} ", (new Command(Shipped::shelves(), Words::book()))->run([], '')->text);
         }
     }
 

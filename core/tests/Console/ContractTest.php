@@ -8,6 +8,7 @@ use Apalos\Core\Console\Command;
 use Apalos\Core\Tests\Contact\Shipped;
 use Apalos\Core\Tests\Mix\Brow;
 use Apalos\Core\Tests\Tint\Palette;
+use Apalos\Core\Tests\Words;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -25,7 +26,7 @@ final class ContractTest extends TestCase
      */
     private static function ask(string $verb, array $question): array
     {
-        $output = (new Command(Shipped::shelves()))->run([$verb], json_encode($question, JSON_THROW_ON_ERROR));
+        $output = (new Command(Shipped::shelves(), Words::book()))->run([$verb], json_encode($question, JSON_THROW_ON_ERROR));
         self::assertSame(0, $output->exit, $output->text);
         $answer = json_decode($output->text, true, flags: JSON_THROW_ON_ERROR);
         self::assertIsArray($answer);
@@ -112,7 +113,7 @@ final class ContractTest extends TestCase
      */
     private static function difference(array $from, array $to): float
     {
-        $output = (new Command(Shipped::shelves()))->run(['tint'], json_encode(['delta_e' => ['from' => $from, 'to' => $to]], JSON_THROW_ON_ERROR));
+        $output = (new Command(Shipped::shelves(), Words::book()))->run(['tint'], json_encode(['delta_e' => ['from' => $from, 'to' => $to]], JSON_THROW_ON_ERROR));
 
         return json_decode($output->text, true)['delta_e'];
     }

@@ -9,6 +9,7 @@ use Apalos\Core\Contact\ChainLink;
 use Apalos\Core\Contact\MouldPart;
 use Apalos\Core\Contact\Touch;
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Tests\Words;
 use PHPUnit\Framework\TestCase;
 
 final class ChainTest extends TestCase
@@ -98,7 +99,7 @@ final class ChainTest extends TestCase
                 Chain::of([$this->link('Mould', false, 'silicone-tin', from: $from), $this->link('Cast', true, 'wax')]);
                 self::fail("A link from {$from} passed.");
             } catch (BadInput $wrong) {
-                self::assertStringContainsString($says, $wrong->getMessage());
+                self::assertStringContainsString($says, Words::of($wrong));
             }
         }
     }

@@ -9,6 +9,7 @@ use Apalos\Core\Contact\ContactRequest;
 use Apalos\Core\Contact\ContactResult;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Tests\Words;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -163,7 +164,7 @@ final class ContactEngineTest extends TestCase
     {
         $damp = self::judge('silicone-platinum', 'plaster', ['surface.damp' => true]);
         self::assertSame(['dry', 'seal', 'release'], array_map(static fn ($p): string => $p->do, $damp->plan));
-        self::assertSame('Shellac', $damp->plan[1]->what, 'Of sealers that fit plaster one that platinum bears comes first.');
+        self::assertSame('Shellac', Words::of($damp->plan[1]->what), 'Of sealers that fit plaster one that platinum bears comes first.');
 
         $wood = self::judge('silicone-platinum', 'wood', ['surface.solvent_min_ago' => 5]);
         self::assertSame(['wait', 'seal', 'test', 'release'], array_map(static fn ($p): string => $p->do, $wood->plan));
@@ -203,7 +204,7 @@ final class ContactEngineTest extends TestCase
 
     public function test_cautions_come_with_the_material_and_the_release(): void
     {
-        $said = implode(' ', self::judge('silicone-platinum', 'silicone-platinum', ['release' => 'jelly-in-naphtha'])->cautions);
+        $said = implode(' ', array_map(Words::of(...), self::judge('silicone-platinum', 'silicone-platinum', ['release' => 'jelly-in-naphtha'])->cautions));
 
         self::assertStringContainsString('no flame', $said);
         self::assertStringContainsString('never latex', $said);

@@ -9,6 +9,7 @@ use Apalos\Core\Contact\ContactRequest;
 use Apalos\Core\Contact\ContactResult;
 use Apalos\Core\Contact\Knowledge;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Tests\Words;
 use PHPUnit\Framework\TestCase;
 
 /** What holds for every fresh material on every surface, with the knowledge that ships. */
@@ -108,7 +109,7 @@ final class ContactInvariantsTest extends TestCase
                     }
                     $fitting = array_filter(self::$knowledge->sealers, static fn ($sealer): bool => $sealer->isFor($surface));
                     $harmless = array_filter($fitting, static fn ($sealer): bool => ! $sealer->isDoubtfulUnder($fresh));
-                    self::assertSame($harmless === [], str_contains($step->note, "Test it under {$fresh->name} first."), "{$step->what} under {$fresh->name} on {$surface->name}");
+                    self::assertSame($harmless === [], str_contains(Words::of($step->note), "Test it under {$fresh->name} first."), Words::of($step->what)." under {$fresh->name} on {$surface->name}");
                 }
             }
         }

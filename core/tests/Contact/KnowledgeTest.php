@@ -10,6 +10,7 @@ use Apalos\Core\Contact\Rule;
 use Apalos\Core\Contact\SurfaceState;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Tests\Words;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Helper;
 use Opis\JsonSchema\Validator;
@@ -128,9 +129,9 @@ final class KnowledgeTest extends TestCase
             Knowledge::of([], [], [$rule, $rule], [], [], []);
             self::fail('Two rules of one name passed.');
         } catch (BadInput $wrong) {
-            self::assertStringContainsString('two rules named “r”', $wrong->getMessage());
+            self::assertStringContainsString('two rules named “r”', Words::of($wrong));
         }
-        $this->expectExceptionMessage('cannot ask for “moonlight”');
+        $this->expectExceptionMessage('contact.unknown_condition');
         Rule::from(Fields::of([...$rule, 'when' => ['moonlight' => true]]));
     }
 }

@@ -43,7 +43,7 @@ final class RuleGuardTest extends TestCase
     public function test_a_rule_that_overrules_what_is_certain_in_any_state_is_refused(array $rule): void
     {
         $this->expectException(BadInput::class);
-        $this->expectExceptionMessage('that is certain');
+        $this->expectExceptionMessage('contact.overrules_certain');
         (new RuleGuard(Shipped::knowledge()))->admit([self::rule($rule)]);
     }
 
@@ -72,7 +72,7 @@ final class RuleGuardTest extends TestCase
         $guard = new RuleGuard(Shipped::knowledge());
         $guard->admit([$young, $old]);
 
-        $this->expectExceptionMessage('contradict each other');
+        $this->expectExceptionMessage('contact.rules_contradict');
         $guard->admit([$young, $younger]);
     }
 

@@ -13,6 +13,7 @@ use Apalos\Core\Contact\WayKind;
 use Apalos\Core\Contact\WaysOut;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Tests\Material\SheetsTest;
+use Apalos\Core\Tests\Words;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -85,7 +86,7 @@ final class WaysOutTest extends TestCase
 
         self::assertNotSame([], $ways);
         foreach ($ways as $way) {
-            self::assertTrue($way->result->safe, $way->what);
+            self::assertTrue($way->result->safe, Words::of($way->what));
         }
         self::assertNotContains('wait', self::kinds($ways), 'Dry alone it still locks into open pores.');
     }
@@ -127,7 +128,7 @@ final class WaysOutTest extends TestCase
     {
         $answer = ContactAnswer::to(self::request($family, ['id' => $surface]), Shipped::knowledge(), SheetsTest::shelf());
         foreach ($answer->ways as $way) {
-            self::assertTrue($way->result->safe, $way->what);
+            self::assertTrue($way->result->safe, Words::of($way->what));
             self::assertNotSame([], $way->steps);
         }
         self::assertSame(! $answer->result->safe && $answer->ways === [], $answer->note() !== null);

@@ -7,6 +7,7 @@ namespace Apalos\Core\Tests\Input;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Basis;
+use Apalos\Core\Tests\Words;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -46,8 +47,8 @@ final class FieldsTest extends TestCase
             self::fail('This should have been refused.');
         } catch (BadInput $wrong) {
             self::assertSame($field, $wrong->field);
-            self::assertStringContainsString($says, $wrong->getMessage());
-            self::assertSame(['error' => ['field' => $field, 'message' => $wrong->getMessage()]], $wrong->toArray());
+            self::assertStringContainsString($says, Words::of($wrong));
+            self::assertSame(['error' => ['field' => $field, 'message' => Words::of($wrong)]], Words::book()->refusal($wrong));
         }
     }
 

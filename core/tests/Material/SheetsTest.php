@@ -123,7 +123,7 @@ final class SheetsTest extends TestCase
 
     public function test_a_code_that_is_not_there_is_answered_with_a_sentence(): void
     {
-        $this->expectExceptionMessage('There is no base “pr-99” on the shelf.');
+        $this->expectExceptionMessage('material.no_such_base');
         self::shelf()->base('pr-99');
     }
 }

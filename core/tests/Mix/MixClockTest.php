@@ -14,6 +14,7 @@ use Apalos\Core\Mix\MixPlanner;
 use Apalos\Core\Mix\MixRequest;
 use Apalos\Core\Mix\MixResult;
 use Apalos\Core\Result\Warning;
+use Apalos\Core\Tests\Words;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -109,7 +110,7 @@ final class MixClockTest extends TestCase
             self::fail('Nobody pours this.');
         } catch (BadInput $wrong) {
             self::assertSame('room_c', $wrong->field);
-            self::assertStringContainsString('smaller pour', $wrong->getMessage());
+            self::assertStringContainsString('smaller pour', Words::of($wrong));
         }
     }
 

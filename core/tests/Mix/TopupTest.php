@@ -70,13 +70,13 @@ final class TopupTest extends TestCase
     public function test_what_was_never_planned_cannot_be_rescued(): void
     {
         $this->expectException(BadInput::class);
-        $this->expectExceptionMessage('“soap” is in the cup but not in the plan');
+        $this->expectExceptionMessage('mix.not_in_the_plan');
         self::rescue(['A' => 100, 'B' => 10], ['soap' => 1]);
     }
 
     public function test_an_empty_plan_is_refused(): void
     {
-        $this->expectExceptionMessage('The plan is empty');
+        $this->expectExceptionMessage('mix.no_plan');
         self::rescue([], ['A' => 1]);
     }
 

@@ -10,6 +10,7 @@ use Apalos\Core\Mould\MouldChooser;
 use Apalos\Core\Mould\MouldResult;
 use Apalos\Core\Mould\PieceRequest;
 use Apalos\Core\Tests\Contact\Shipped;
+use Apalos\Core\Tests\Words;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -97,15 +98,15 @@ final class MouldChooserTest extends TestCase
         $mesh = ['undercut_depth_mm' => 0.2, 'stretch_pct' => 250, 'volume_ml' => 120, 'area_mm2' => 30000];
         $result = self::choose(['undercuts' => 'deep', 'mesh' => $mesh]);
 
-        self::assertStringContainsString('no seam', implode(' ', array_merge(...array_map(static fn ($m): array => $m->for, $result->ranked))));
+        self::assertStringContainsString('no seam', implode(' ', array_map(Words::of(...), array_merge(...array_map(static fn ($m): array => $m->for, $result->ranked)))));
         self::assertSame('stretch', $result->warnings[0]->code);
-        self::assertStringContainsString('A 25 rubber bears 187 %', $result->warnings[0]->message);
+        self::assertStringContainsString('A 25 rubber bears 187 %', Words::of($result->warnings[0]->message));
     }
 
     public function test_where_schools_differ_both_are_named(): void
     {
         self::assertSame([], self::choose()->schools);
-        self::assertStringContainsString('bumper', self::choose(['size_mm' => ['l' => 300, 'w' => 200, 'h' => 200]])->schools[0]);
+        self::assertStringContainsString('bumper', Words::of(self::choose(['size_mm' => ['l' => 300, 'w' => 200, 'h' => 200]])->schools[0]));
     }
 
     public function test_a_block_takes_its_box_less_the_piece(): void

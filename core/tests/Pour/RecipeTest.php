@@ -9,6 +9,7 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Pour\Recipe;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Tests\Material\SheetsTest;
+use Apalos\Core\Tests\Words;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -41,7 +42,7 @@ final class RecipeTest extends TestCase
     {
         $warnings = array_values(array_filter(self::recipe([$line])->warnings(), static fn (Warning $w): bool => $w->code === 'over_max'));
 
-        $says === null ? self::assertSame([], $warnings) : self::assertStringStartsWith($says, $warnings[0]->message ?? 'Nothing was said.');
+        $says === null ? self::assertSame([], $warnings) : self::assertStringStartsWith($says, isset($warnings[0]) ? Words::of($warnings[0]->message) : 'Nothing was said.');
     }
 
     public function test_what_is_for_paint_has_no_business_in_a_cast(): void

@@ -6,12 +6,14 @@ namespace Apalos\Core\Tests\Series;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Series\SeriesPlanner;
 use Apalos\Core\Series\SeriesRequest;
 use Apalos\Core\Series\SeriesResult;
 use Apalos\Core\Series\Weighed;
 use Apalos\Core\Series\WeighingResult;
 use Apalos\Core\Series\WeighUp;
+use Apalos\Core\Tests\Words;
 use Apalos\Core\Units\Grams;
 use Eris\Generators;
 use Eris\TestTrait;
@@ -95,7 +97,7 @@ final class WeighUpTest extends TestCase
         $next = self::next(self::plan(), ['plain-cup' => [25.0, null]]);
 
         self::assertSame(['A', 25.0, 50.0], [$next?->code, $next?->grams, $next?->running]);
-        self::assertSame('B was 25 g instead of 23.6 g, so A follows: 25 g instead of 23.6 g.', $next->because);
+        self::assertSame('B was 25 g instead of 23.6 g, so A follows: 25 g instead of 23.6 g.', Words::of($next->because ?? Phrase::written('nothing')));
     }
 
     public function test_softener_follows_its_share_of_the_cup(): void
@@ -120,7 +122,7 @@ final class WeighUpTest extends TestCase
         $next = self::next(self::plan(), ['plain-cup' => [23.5, 25.0]]);
 
         self::assertSame(['plain-cup', 0, 'B', 1.5, 48.5, 50.0], [$next?->vessel, $next?->line, $next?->code, $next?->grams, $next?->before, $next?->running]);
-        self::assertSame('There is too much A for the B that is in: 1.5 g more of B, and the proportion holds again.', $next->because);
+        self::assertSame('There is too much A for the B that is in: 1.5 g more of B, and the proportion holds again.', Words::of($next->because ?? Phrase::written('nothing')));
         self::assertFalse($next->opens || $next->meets);
         self::assertSame('puck-1', self::next(self::plan(), ['plain-cup' => [25.0, 25.0]])?->vessel);
     }
@@ -176,7 +178,7 @@ final class WeighUpTest extends TestCase
             self::next(self::plan(), $weighed);
             self::fail('It passed.');
         } catch (BadInput $wrong) {
-            self::assertSame([$field, $message], [$wrong->field, $wrong->getMessage()]);
+            self::assertSame([$field, $message], [$wrong->field, Words::of($wrong)]);
         }
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Tests\Tint;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Tests\Words;
 use Apalos\Core\Tint\Cards;
 use Apalos\Core\Tint\Lab;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -36,7 +37,7 @@ final class CardsTest extends TestCase
             self::fail('They were taken.');
         } catch (BadInput $wrong) {
             self::assertSame('card_lab', $wrong->field);
-            self::assertStringContainsString('Use a white and a black card.', $wrong->getMessage());
+            self::assertStringContainsString('Use a white and a black card.', Words::of($wrong));
         }
     }
 }

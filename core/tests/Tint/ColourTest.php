@@ -6,6 +6,7 @@ namespace Apalos\Core\Tests\Tint;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Tests\Words;
 use Apalos\Core\Tint\Colourant;
 use Apalos\Core\Tint\Difference;
 use Apalos\Core\Tint\KubelkaMunk;
@@ -194,7 +195,7 @@ final class ColourTest extends TestCase
                 Colourant::from(Fields::of($in), 'russet', Palette::base());
                 self::fail("“{$says}” was not said.");
             } catch (BadInput $wrong) {
-                self::assertStringContainsString($says, $wrong->getMessage());
+                self::assertStringContainsString($says, Words::of($wrong));
             }
         }
     }

@@ -6,6 +6,7 @@ namespace Apalos\Core\Tests\Tint;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Tests\Words;
 use Apalos\Core\Tint\Lab;
 use Eris\Generators;
 use Eris\TestTrait;
@@ -39,7 +40,7 @@ final class LabTest extends TestCase
             self::fail('It was taken.');
         } catch (BadInput $wrong) {
             self::assertSame('lab', $wrong->field);
-            self::assertStringContainsString($says, $wrong->getMessage());
+            self::assertStringContainsString($says, Words::of($wrong));
         }
     }
 

@@ -6,6 +6,7 @@ namespace Apalos\Core\Tests\Tint;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Tests\Words;
 use Apalos\Core\Tint\Difference;
 use Apalos\Core\Tint\Lab;
 use Apalos\Core\Tint\PhotoPatchReader;
@@ -121,7 +122,7 @@ final class PhotoPatchReaderTest extends TestCase
                 self::fail("{$field} passed.");
             } catch (BadInput $wrong) {
                 self::assertSame($field, $wrong->field);
-                self::assertStringContainsString($words, $wrong->getMessage());
+                self::assertStringContainsString($words, Words::of($wrong));
             }
         }
     }
@@ -144,14 +145,14 @@ final class PhotoPatchReaderTest extends TestCase
     {
         $seen = Translucency::of(Lab::of(...$white), Lab::of(...$black));
 
-        self::assertSame($words, $seen->inWords());
+        self::assertSame($words, Words::of($seen->inWords()));
         // Y from L by its definition, worked by hand: ((L + 16)/116)³
         self::assertEqualsWithDelta(((($black[0] + 16) / 116) / (($white[0] + 16) / 116)) ** 3, $seen->contrastRatio, 1e-9);
     }
 
     public function test_swapped_cards_are_noticed(): void
     {
-        $this->expectExceptionMessage('swapped');
+        $this->expectExceptionMessage('tint.swapped');
         Translucency::of(Lab::of(50, 0, 0), Lab::of(70, 0, 0));
     }
 
@@ -160,7 +161,7 @@ final class PhotoPatchReaderTest extends TestCase
         foreach (['#c8a27e', '#000000', '#ffffff', '#3a6b35', '#8b1420'] as $hex) {
             self::assertSame($hex, Lab::ofHex($hex)->srgb());
         }
-        $this->expectExceptionMessage('six figures');
+        $this->expectExceptionMessage('tint.no_hex');
         Lab::ofHex('#12');
     }
 }

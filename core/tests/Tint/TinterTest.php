@@ -8,6 +8,7 @@ use Apalos\Core\Console\Command;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Tests\Contact\Shipped;
+use Apalos\Core\Tests\Words;
 use Apalos\Core\Tint\Tinter;
 use Apalos\Core\Tint\TintResult;
 use PHPUnit\Framework\TestCase;
@@ -103,7 +104,7 @@ final class TinterTest extends TestCase
 
     public function test_the_difference_alone_is_answered_on_the_console(): void
     {
-        $output = (new Command(Shipped::shelves()))->run(['tint'], '{"delta_e": {"from": [50, 2.6772, -79.7751], "to": [50, 0, -82.7485]}}');
+        $output = (new Command(Shipped::shelves(), Words::book()))->run(['tint'], '{"delta_e": {"from": [50, 2.6772, -79.7751], "to": [50, 0, -82.7485]}}');
 
         self::assertSame(0, $output->exit);
         self::assertEqualsWithDelta(2.0425, json_decode($output->text, true)['delta_e'], 0.00005);

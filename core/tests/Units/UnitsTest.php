@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Tests\Units;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Tests\Words;
 use Apalos\Core\Units\Celsius;
 use Apalos\Core\Units\Density;
 use Apalos\Core\Units\Grams;
@@ -56,7 +57,7 @@ final class UnitsTest extends TestCase
                 $make();
                 self::fail('A quantity that cannot be came to be.');
             } catch (BadInput $wrong) {
-                self::assertStringEndsWith('.', $wrong->getMessage());
+                self::assertStringEndsWith('.', Words::of($wrong));
             }
         }
     }

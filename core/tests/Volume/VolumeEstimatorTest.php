@@ -6,6 +6,7 @@ namespace Apalos\Core\Tests\Volume;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Tests\Words;
 use Apalos\Core\Volume\VolumeEstimator;
 use Apalos\Core\Volume\VolumeRequest;
 use Apalos\Core\Volume\VolumeResult;
@@ -57,7 +58,7 @@ final class VolumeEstimatorTest extends TestCase
         $result = self::estimate(['method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 80, 'h_mm' => 50], 'part' => ['l_mm' => 80, 'w_mm' => 60, 'h_mm' => 40, 'form' => 'sculpted']]);
 
         self::assertSame('outer_box', $result->warnings[0]->code);
-        self::assertStringContainsString('Mix the last batch only when you see the level', $result->advice);
+        self::assertStringContainsString('Mix the last batch only when you see the level', Words::of($result->advice));
     }
 
     public function test_reconciling_gives_the_part_and_a_correction_that_would_have_been_right(): void
@@ -105,7 +106,7 @@ final class VolumeEstimatorTest extends TestCase
             self::fail('This should have been refused.');
         } catch (BadInput $wrong) {
             self::assertSame($field, $wrong->field);
-            self::assertStringContainsString($says, $wrong->getMessage());
+            self::assertStringContainsString($says, Words::of($wrong));
         }
     }
 }

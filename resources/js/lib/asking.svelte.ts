@@ -1,6 +1,6 @@
+import { untrack } from 'svelte';
 import { ask, type Wrong } from './api';
 import { bench } from './bench.svelte';
-import { inWords } from './units';
 
 /**
  * Something asked of the server again and again while one types or drags. One question at a time: what changes while one is
@@ -23,6 +23,14 @@ export class Asking<A> {
         this.#url = url;
         this.#question = question;
         this.answer = answer;
+        // What is said is said in the units of the bench: where they change, it is asked once more.
+        let units = bench.units;
+        $effect(() => {
+            if (units !== bench.units) {
+                units = bench.units;
+                untrack(() => this.changed());
+            }
+        });
     }
 
     changed(): void {
@@ -48,7 +56,7 @@ export class Asking<A> {
             this.fresh = true;
             this.trouble = null;
         } else {
-            this.trouble = { ...answer.wrong, message: inWords(answer.wrong.message, bench.units) };
+            this.trouble = answer.wrong;
             if (answer.offline) {
                 this.#retry = setTimeout(() => void this.#send(), 2500);
             }

@@ -1,3 +1,4 @@
+import { router } from '@inertiajs/svelte';
 import type { FrameView } from '../types/server';
 import { ask, type Wrong } from './api';
 import { type Entry, decimalsOf, type Units } from './units';
@@ -63,7 +64,11 @@ class Bench {
         if (!answer.ok) {
             return answer.wrong;
         }
+        const units = this.units;
         this.take(answer.data);
+        if (units !== this.units) {
+            router.reload();
+        }
         return null;
     }
 }

@@ -1,9 +1,7 @@
 import { page } from '@inertiajs/svelte';
-import { bench } from './bench.svelte';
-import { inWords } from './units';
 
 /** Why what was last handed in at this field was not taken, in a sentence that says what to do; null where it was. */
 export function refused(field: string): string | null {
     const said = (page.props.errors as Record<string, string> | undefined)?.[field];
-    return said === undefined ? null : inWords(said, bench.units);
+    return said ?? null;
 }

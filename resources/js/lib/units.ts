@@ -98,28 +98,6 @@ export const decimalsOf = (step: number): number => {
     return 3;
 };
 
-/** Units as sentences have them, and how many of what is stored each one is. */
-const spoken: Record<string, [Quantity, number]> = {
-    g: ['mass', 1],
-    ml: ['volume', 1],
-    mm: ['length', 1],
-    'cm²': ['area', 100],
-    '°C': ['temperature', 1],
-    'g/min': ['rate', 1],
-};
-/** One number, or several that share a unit: “between 300 and 350 ml”, “± 4 g”, “120 × 80 × 40 mm”. */
-const figures = /([−-]?\d+(?:\.\d+)?(?: ?(?:–|×|and|to) ?\d+(?:\.\d+)?)*)( ?)(g\/min|g|ml|mm|cm²|°C)(?![\w/²³])/g;
-
-/** A sentence of the core, which thinks in metric, with its figures as they are read here. */
-export const inWords = (sentence: string, units: Units): string =>
-    units === 'metric'
-        ? sentence
-        : sentence.replace(figures, (_, numbers: string, gap: string, unit: string) => {
-              const [quantity, many] = spoken[unit] ?? ['plain', 1];
-              const read = (n: string): string => figure(Number(n.replace('−', '-')) * many, quantity, units);
-              return `${numbers.replace(/[−-]?\d+(?:\.\d+)?/g, read)}${gap}${sign(quantity, units)}`;
-          });
-
 /** A length of time as one reads it at a bench: 4:05, 1 h 20, 2 d 3 h. */
 export function span(ms: number): string {
     const seconds = Math.max(0, Math.floor(ms / 1000));

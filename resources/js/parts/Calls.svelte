@@ -4,7 +4,6 @@
     import { onMount } from 'svelte';
     import { bench } from '../lib/bench.svelte';
     import { knock } from '../lib/sound';
-    import { inWords } from '../lib/units';
     import type { FrameView } from '../types/server';
 
     type Call = FrameView['strip']['calls'][number];
@@ -47,7 +46,7 @@
     {/each}
     {#if said !== null}
         <p class="call said">
-            {inWords(said, bench.units)}
+            {said}
             {#if onward !== null}<a class="link" href={onward.href}>{onward.words}</a>{/if}
             {#if undo !== null}<button class="btn btn-sm" onclick={() => router.post(undo)}>Undo</button>{/if}
         </p>

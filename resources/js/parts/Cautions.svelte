@@ -1,7 +1,4 @@
 <script lang="ts">
-    import { bench } from '../lib/bench.svelte';
-    import { inWords } from '../lib/units';
-
     type Props = { cautions: { title: string; text: string }[]; gear?: string[] };
     let { cautions, gear = [] }: Props = $props();
 </script>
@@ -15,7 +12,7 @@
     <dl class="cautions">
         {#each cautions as caution (caution.title)}
             <dt>{caution.title}</dt>
-            <dd>{inWords(caution.text, bench.units)}</dd>
+            <dd>{caution.text}</dd>
         {/each}
     </dl>
     <p class="quiet text-sm">The supplier’s safety sheet and your local rules come before anything said here.</p>

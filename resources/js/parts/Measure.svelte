@@ -1,7 +1,7 @@
 <script lang="ts">
     import { untrack } from 'svelte';
     import { bench } from '../lib/bench.svelte';
-    import { figure, inWords, sign, type Quantity, typed } from '../lib/units';
+    import { figure, sign, type Quantity, typed } from '../lib/units';
 
     type Props = {
         label: string;
@@ -62,11 +62,11 @@
         {#if sign(kind, bench.units) !== ''}<span class="unit">{sign(kind, bench.units)}</span>{/if}
     </span>
     {#if error !== null && !missing}
-        <p class="say wrong" id="{id}-say" role="alert">{inWords(error, bench.units)}</p>
+        <p class="say wrong" id="{id}-say" role="alert">{error}</p>
     {:else if missing}
         <p class="say" id="{id}-say">needed</p>
     {:else if hint !== ''}
-        <p class="say" id="{id}-say">{inWords(hint, bench.units)}</p>
+        <p class="say" id="{id}-say">{hint}</p>
     {/if}
 </div>
 

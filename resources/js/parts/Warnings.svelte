@@ -1,14 +1,11 @@
 <script lang="ts">
-    import { bench } from '../lib/bench.svelte';
-    import { inWords } from '../lib/units';
-
     let { warnings }: { warnings: { code: string; message: string }[] } = $props();
 </script>
 
 {#if warnings.length > 0}
     <ul class="warnings" aria-label="Mind this">
         {#each warnings as warning, i (warning.code + String(i))}
-            <li><span aria-hidden="true" class="mark">!</span><span>{inWords(warning.message, bench.units)}</span></li>
+            <li><span aria-hidden="true" class="mark">!</span><span>{warning.message}</span></li>
         {/each}
     </ul>
 {/if}

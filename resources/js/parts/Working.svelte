@@ -1,8 +1,6 @@
 <script lang="ts">
     /** How the numbers of an answer come about, line by line, for whoever wants to see it. */
     import type { Snippet } from 'svelte';
-    import { bench } from '../lib/bench.svelte';
-    import { inWords } from '../lib/units';
 
     type Props = { lines: string[]; stale?: boolean; open?: boolean; children?: Snippet };
     let { lines, stale = false, open = $bindable(false), children }: Props = $props();
@@ -11,7 +9,7 @@
 <details bind:open>
     <summary class="link cursor-pointer">How these numbers come about</summary>
     <ol class:stale>
-        {#each lines as line, i (i)}<li>{inWords(line, bench.units)}</li>{/each}
+        {#each lines as line, i (i)}<li>{line}</li>{/each}
     </ol>
     {@render children?.()}
 </details>

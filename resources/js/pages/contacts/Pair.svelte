@@ -1,10 +1,9 @@
 <script lang="ts">
     import { shortDate } from '../../lib/when';
     import { router } from '@inertiajs/svelte';
-    import { bench } from '../../lib/bench.svelte';
     import { doing, verdictMark } from '../../lib/contacts';
     import { refused } from '../../lib/refused';
-    import { inWords, minutes } from '../../lib/units';
+    import { minutes } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
     import Mark from '../../parts/Mark.svelte';
     import Wrong from '../../parts/Wrong.svelte';
@@ -37,7 +36,7 @@
     <Mark kind={verdictMark[pair.verdict] ?? 'stop'} /> <b>{verdicts[pair.verdict]}</b> <span class="quiet">{pair.in_short}</span>
 </p>
 <ul class="because">
-    {#each pair.because as why (why.rule)}<li>{inWords(why.text, bench.units)} <span class="quiet text-sm">{why.sure}</span></li>{/each}
+    {#each pair.because as why (why.rule)}<li>{why.text} <span class="quiet text-sm">{why.sure}</span></li>{/each}
 </ul>
 {#if pair.plan.length > 0}
     <ol class="plan" aria-label="What to do">

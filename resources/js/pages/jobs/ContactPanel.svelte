@@ -3,7 +3,7 @@
     import { bench } from '../../lib/bench.svelte';
     import { doing, markOf, wordsOf, type Contact, type Words } from '../../lib/contacts';
     import { refused } from '../../lib/refused';
-    import { inWords, minutes, span } from '../../lib/units';
+    import { minutes, span } from '../../lib/units';
     import { dayAndTime } from '../../lib/when';
     import Choice from '../../parts/Choice.svelte';
     import Mark from '../../parts/Mark.svelte';
@@ -57,7 +57,7 @@
     <p class="quiet">{contact.fresh}, fresh, on {contact.surface_name}: <b>{wordsOf(contact)}</b></p>
     <ul class="because">
         {#each result.because as why (why.rule)}<li>
-                {inWords(why.text, bench.units)} <span class="quiet text-sm">{why.sure}</span>
+                {why.text} <span class="quiet text-sm">{why.sure}</span>
             </li>{/each}
     </ul>
 
@@ -119,7 +119,7 @@
             {/each}
         </ol>
     {/if}
-    {#each result.cautions as caution (caution)}<p class="caution">{inWords(caution, bench.units)}</p>{/each}
+    {#each result.cautions as caution (caution)}<p class="caution">{caution}</p>{/each}
 
     <details
         class="mt-3"

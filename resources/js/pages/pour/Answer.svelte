@@ -2,7 +2,7 @@
     import type { Snippet } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
     import type { LiveSheet } from '../../lib/sheet.svelte';
-    import { decimalsOf, figure, inWords, measure, minutes, sign } from '../../lib/units';
+    import { decimalsOf, figure, measure, minutes, sign } from '../../lib/units';
     import { clockTime } from '../../lib/when';
     import Lines from '../../parts/Lines.svelte';
     import Warnings from '../../parts/Warnings.svelte';
@@ -103,12 +103,12 @@
     </div>
     <p class="working-out" class:on={!live.fresh} aria-hidden={live.fresh}>{live.trouble === null ? 'working it out …' : ''}</p>
     <Wrong says={live.trouble} />
-    {#each wrong as e (e.field)}<p class="font-bold text-error" role="alert">{inWords(e.message, bench.units)}</p>{/each}
+    {#each wrong as e (e.field)}<p class="font-bold text-error" role="alert">{e.message}</p>{/each}
     {@render children()}
     <div class:stale={!live.fresh}><Warnings warnings={live.answer.warnings} /></div>
     {#if volume !== null || mix !== null}
         <Working lines={[...(volume?.working ?? []), ...(mix?.working ?? [])]} stale={!live.fresh} bind:open>
-            {#if volume !== null}<p class="mt-2 text-sm font-bold">{inWords(volume.advice, bench.units)}</p>{/if}
+            {#if volume !== null}<p class="mt-2 text-sm font-bold">{volume.advice}</p>{/if}
             {#if cure !== null && cure.rests_on > 0}<p class="mt-1 text-sm">
                     The clock rests on {cure.rests_on}
                     {cure.rests_on === 1 ? 'gel' : 'gels'} watched in this shop.

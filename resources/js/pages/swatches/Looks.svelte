@@ -1,7 +1,5 @@
 <script lang="ts">
     /** How a recipe looks: thin to thick over light and dark, beside what was wanted, and in its ladder. */
-    import { bench } from '../../lib/bench.svelte';
-    import { inWords } from '../../lib/units';
     import type { ColourAnswerView } from '../../types/server';
     import Wedge from './Wedge.svelte';
 
@@ -19,7 +17,7 @@
     {answer.target === null ? 'At the thickness above.' : 'Left as mixed, at the thickness above; right as wanted.'} A screen shows colours only
     about right.
 </p>
-<p class="mt-2">{inWords(answer.depth, bench.units)}</p>
+<p class="mt-2">{answer.depth}</p>
 {#if answer.ladder.length > 0}
     <h2 class="text-lg mt-3">Ladder, at this thickness</h2>
     <ol class="ladder">

@@ -6,7 +6,7 @@
     import { screenKeys } from '../../lib/keys.svelte';
     import { refused } from '../../lib/refused';
     import { LiveSeries } from '../../lib/series.svelte';
-    import { decimalsOf, figure, inWords, measure } from '../../lib/units';
+    import { decimalsOf, figure, measure } from '../../lib/units';
     import Aside from '../../parts/Aside.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import Warnings from '../../parts/Warnings.svelte';
@@ -94,7 +94,7 @@
                 onback={() => void live.takeBack()}
             />
         {/if}
-        <Wrong says={live.trouble === null ? null : inWords(live.trouble, bench.units)} />
+        <Wrong says={live.trouble} />
         {#if live.outbox.waiting > 0 && live.trouble !== null}<p class="quiet" role="status">
                 Kept on this device, not yet on the bench computer.
             </p>{/if}

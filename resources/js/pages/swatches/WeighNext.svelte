@@ -4,7 +4,7 @@
     import { bench } from '../../lib/bench.svelte';
     import type { LiveScale } from '../../lib/scale.svelte';
     import { Steady } from '../../lib/steady.svelte';
-    import { decimalsOf, figure, inWords, measure, sign } from '../../lib/units';
+    import { decimalsOf, figure, measure, sign } from '../../lib/units';
     import ScaleTrouble from '../../parts/ScaleTrouble.svelte';
     import StandInHand from '../../parts/StandInHand.svelte';
     import Wrong from '../../parts/Wrong.svelte';
@@ -106,7 +106,7 @@
                 <span class="quiet">{sign('mass', bench.units)}</span></span
             >
         </p>
-        {#if next.because !== null}<p class="text-sm">{inWords(next.because, bench.units)}</p>{/if}
+        {#if next.because !== null}<p class="text-sm">{next.because}</p>{/if}
     {/if}
     {#if next !== null}
         <div class="row">

@@ -1,24 +1,7 @@
-import { bothWays, decimalsOf, figure, inWords, measure, minutes, span, typed } from '../../resources/js/lib/units';
-import { expect, test } from './shop';
+import { expect, test } from 'vitest';
+import { bothWays, decimalsOf, figure, measure, minutes, span, typed } from '../../resources/js/lib/units';
 
-// What the browser works out by itself: figures as they are read and typed. No page is opened.
-
-test('sentences are turned into the units of the bench, figure by figure', () => {
-    const metric = [
-        ['Between 300 and 350 ml may be needed.', 'Between 18.3 and 21.4 in³ may be needed.'],
-        ['Box: 120 × 80 × 40 mm is 384 ml.', 'Box: 4.724 × 3.15 × 1.575 in is 23.4 in³.'],
-        ['At −5 °C, or 40–50 °C.', 'At 23 °F, or 104–122 °F.'],
-        ['Mass: 100 ml at 1.03 g/ml is 103 g.', 'Mass: 6.1 in³ at 1.03 g/ml is 3.633 oz.'],
-        ['Tear strength 6 N/mm; 2 gels and 3 grips.', 'Tear strength 6 N/mm; 2 gels and 3 grips.'],
-        ['Red flock is only 0.39 g on a scale that shows 0.1 g.', 'Red flock is only 0.014 oz on a scale that shows 0.0035 oz.'],
-        ['150 g/min, 26 cm², 00-30.', '5.3 oz/min, 4.03 in², 00-30.'],
-    ] as const;
-    for (const [from, to] of metric) {
-        expect(inWords(from, 'imperial')).toBe(to);
-        expect(inWords(from, 'metric')).toBe(from);
-        expect(inWords(to, 'imperial')).toBe(to);
-    }
-});
+// Figures as they are read and typed.
 
 test('small figures keep two digits that count, and imperial is as fine as metric', () => {
     expect(measure(0.1, 'mass', 'metric')).toBe('0.1 g');

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Inertia\Inertia;
+use Inertia\Response;
+
+/** Everything that leaves for a browser or a program: here, and only here, phrases become words in the units of the workshop. */
+final readonly class Answer
+{
+    /** @param  array<array-key, mixed>  $what */
+    public static function json(array $what, int $status = 200): JsonResponse
+    {
+        return new JsonResponse(self::words()->tell($what), $status);
+    }
+
+    /** @param  array<string, mixed>  $props */
+    public static function page(string $component, array $props): Response
+    {
+        /** @var array<string, mixed> $told */
+        $told = self::words()->tell($props);
+
+        return Inertia::render($component, $told);
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $what
+     * @return array<array-key, mixed> what every screen has around it, told
+     */
+    public static function frame(array $what): array
+    {
+        /** @var array<array-key, mixed> */
+        return self::words()->tell($what);
+    }
+
+    public static function refused(BadInput $wrong): JsonResponse
+    {
+        return new JsonResponse(self::words()->refusal($wrong), JsonResponse::HTTP_UNPROCESSABLE_ENTITY);
+    }
+
+    /** Back to the screen it came from, with what is wrong beside the field. */
+    public static function back(string $field, BadInput|Phrase $wrong): RedirectResponse
+    {
+        return back()->withErrors([$field => self::say($wrong)]);
+    }
+
+    public static function say(BadInput|Phrase $what): string
+    {
+        return self::words()->say($what instanceof BadInput ? $what->says : $what);
+    }
+
+    private static function words(): Phrasebook
+    {
+        return app(Phrasebook::class);
+    }
+}

@@ -1,0 +1,148 @@
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
+import { ask, type Answer } from '../../resources/js/lib/api';
+import { Outbox } from '../../resources/js/lib/outbox.svelte';
+
+vi.mock('@inertiajs/svelte', () => ({ router: { reload: vi.fn() } }));
+vi.mock('../../resources/js/lib/api', () => ({ ask: vi.fn() }));
+
+type Run = { facts: string[] };
+const sent = (): string[] => vi.mocked(ask).mock.calls.map(([, , body]) => (body as { key: string }).key);
+const written = (run: Run): Answer<Run> => ({ ok: true, data: run });
+const refusal = (status: number, message: string, offline = false, data: unknown = null): Answer<Run> =>
+    ({ ok: false, status, offline, wrong: { field: '', message }, data }) as Answer<Run>;
+const answers = (...all: Answer<Run>[]): void => {
+    for (const one of all) {
+        vi.mocked(ask).mockResolvedValueOnce(one);
+    }
+};
+
+let took: Run[];
+let said: (string | null)[];
+const outbox = (agreed?: () => boolean): Outbox<Run> =>
+    new Outbox<Run>({
+        store: 'apalos.run.1',
+        url: '/pours/1/facts',
+        took: (run) => took.push(run),
+        trouble: (says) => said.push(says),
+        ...(agreed === undefined ? {} : { agreed }),
+        retryMs: 1000,
+    });
+
+beforeEach(() => {
+    localStorage.clear();
+    vi.useFakeTimers();
+    vi.mocked(ask).mockReset();
+    vi.mocked(ask).mockResolvedValue({ ok: false, status: 0, offline: true, wrong: { field: '', message: 'No answer.' }, data: null });
+    [took, said] = [[], []];
+});
+afterEach(() => vi.useRealTimers());
+
+describe('while the bench computer answers', () => {
+    test('facts go out one after the other, and what stands is taken over', async () => {
+        answers(written({ facts: ['a'] }), written({ facts: ['a', 'b'] }));
+        const box = outbox();
+        await Promise.all([box.add('a', 'weighed', { g: 1 }), box.add('b', 'weighed', { g: 2 })]);
+        expect(sent()).toEqual(['a', 'b']);
+        expect(took.at(-1)).toEqual({ facts: ['a', 'b'] });
+        expect([box.idle, box.waiting, said.at(-1)]).toEqual([true, 0, null]);
+    });
+
+    test('a refusal is said, what stands is taken over, and the next one goes out', async () => {
+        answers(refusal(409, 'That step is done.', false, { run: { facts: ['x'] } }), written({ facts: ['x', 'b'] }));
+        const box = outbox();
+        await Promise.all([box.add('a', 'weighed', {}), box.add('b', 'noted', {})]);
+        expect(said).toContain('That step is done.');
+        expect(took).toEqual([{ facts: ['x'] }, { facts: ['x', 'b'] }]);
+    });
+
+    test('two screens that saw the same thing do not complain of each other', async () => {
+        answers(refusal(409, 'That step is done.'));
+        await outbox(() => true).add('a', 'met', {});
+        expect(said).toEqual([null]);
+    });
+});
+
+describe('without a network', () => {
+    const gone = (): Answer<Run> => refusal(0, 'The bench computer does not answer.', true);
+
+    test('what was confirmed waits on this device, outlives the page, and goes out in order', async () => {
+        answers(gone());
+        const first = outbox();
+        await first.add('a', 'weighed', { g: 1 });
+        await first.add('b', 'weighed', { g: 2 });
+        vi.mocked(ask).mockClear();
+        answers(written({ facts: ['a'] }), written({ facts: ['a', 'b'] }));
+        const again = outbox();
+        expect(again.waiting).toBe(2);
+        await again.flush();
+        expect(sent()).toEqual(['a', 'b']);
+    });
+
+    test('it is tried again by itself', async () => {
+        answers(gone(), written({ facts: ['a'] }));
+        const box = outbox();
+        await box.add('a', 'weighed', {});
+        expect(box.waiting).toBe(1);
+        await vi.advanceTimersByTimeAsync(1000);
+        expect([box.waiting, sent()]).toEqual([0, ['a', 'a']]);
+    });
+
+    test('pressed twice it is one fact; corrected, the correction goes out and the maker is told', async () => {
+        answers(gone(), gone(), gone());
+        const box = outbox();
+        await box.add('a', 'weighed', { g: 10 });
+        await box.add('a', 'weighed', { g: 10 });
+        expect([box.waiting, said.join()]).toEqual([1, expect.not.stringContaining('replaced')]);
+        await box.add('a', 'weighed', { g: 12 });
+        expect(said.join()).toContain('replaced by what you entered now');
+        answers(written({ facts: ['a'] }));
+        await box.flush();
+        expect(vi.mocked(ask).mock.calls.at(-1)?.[2]).toMatchObject({ key: 'a', payload: { g: 12 } });
+        expect(box.waiting).toBe(0);
+    });
+
+    test('what is on its way already cannot be changed: the correction is a fact of its own', async () => {
+        let answer: (a: Answer<Run>) => void = () => undefined;
+        vi.mocked(ask).mockReturnValueOnce(new Promise((done) => (answer = done)));
+        answers(refusal(409, 'That step is done.'));
+        const box = outbox();
+        const sending = box.add('a', 'weighed', { g: 10 });
+        void box.add('a', 'weighed', { g: 12 });
+        answer(written({ facts: ['a'] }));
+        await sending;
+        expect(sent()[1]).toMatch(/^a\/.+/);
+        expect(said).toContain('That step is done.');
+    });
+});
+
+describe('a fact the server fails on', () => {
+    const fails = (): Answer<Run> => refusal(500, 'Something went wrong on the bench computer.');
+
+    test('is tried four times, set aside where one sees it, and holds up nothing', async () => {
+        answers(fails(), fails(), fails(), fails(), written({ facts: ['b'] }));
+        const box = outbox();
+        await box.add('a', 'weighed', {});
+        void box.add('b', 'noted', {});
+        await vi.advanceTimersByTimeAsync(4000);
+        expect(sent()).toEqual(['a', 'a', 'a', 'a', 'b']);
+        expect([box.waiting, box.aside.map((f) => f.key), took.at(-1)]).toEqual([0, ['a'], { facts: ['b'] }]);
+        expect(outbox().aside).toHaveLength(1);
+    });
+
+    test('goes out once more when somebody says so, or is left', async () => {
+        answers(fails(), fails(), fails(), fails());
+        const box = outbox();
+        await box.add('a', 'weighed', {});
+        await vi.advanceTimersByTimeAsync(4000);
+        answers(written({ facts: ['a'] }));
+        await box.again('a');
+        expect([box.aside, sent()]).toEqual([[], ['a', 'a', 'a', 'a', 'a']]);
+        box.leave('a');
+        expect(localStorage.getItem('apalos.run.1.aside')).toBeNull();
+    });
+});
+
+test('what stands broken in the store of a device is no reason to stop', () => {
+    localStorage.setItem('apalos.run.1', '{"no": "list"');
+    expect(outbox().waiting).toBe(0);
+});
