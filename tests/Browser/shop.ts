@@ -196,14 +196,13 @@ export async function tare(page: Page): Promise<void> {
     const over = page.getByRole('button', { name: 'Take the scale over' });
     const main = page.locator('.actions .main:not([aria-disabled="true"])');
     const pouring = page.getByRole('heading', { name: /^Pour .* until/ });
-    await expect(over.or(main)).toBeVisible();
-    // Who has the scale is only known once it was looked at.
-    await page.waitForResponse(/devices\/scale\/watch$/);
-    await ((await over.isVisible()) ? over : main).click();
-    await expect(over.or(pouring)).toBeVisible();
-    if (await over.isVisible()) {
-        await over.click();
-    }
+    // Who has the scale is only known once it was looked at: what was about to be pressed may be gone by then.
+    await expect(async () => {
+        if (!(await pouring.isVisible())) {
+            await over.or(main).first().click({ timeout: 2000 });
+            await expect(pouring).toBeVisible({ timeout: 3000 });
+        }
+    }).toPass({ timeout: 30_000 });
 }
 
 /** A new job with the sheet of its first cast open, something put between the two silicones. */

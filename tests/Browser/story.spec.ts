@@ -28,7 +28,6 @@ async function pourAll(page: Page, shop: Shop, press: (words: string) => Promise
             await pourToTarget(page, shop);
         }
         const before = await page.locator('.centre h1').textContent();
-        await steady(page);
         await press(words);
         await expect(page.locator('.centre h1')).not.toHaveText(before ?? '');
     }
@@ -38,6 +37,7 @@ async function pourAll(page: Page, shop: Shop, press: (words: string) => Promise
 test('from an empty shop to a graded cast, by keyboard alone', async ({ page, empty: shop }) => {
     test.slow();
     const space = async (): Promise<void> => {
+        await steady(page);
         await page.locator('body').evaluate(() => (document.activeElement as HTMLElement).blur());
         await page.keyboard.press('Space');
     };
@@ -86,7 +86,6 @@ test('from an empty shop to a graded cast, by keyboard alone', async ({ page, em
 
     // Open it early, after reading what that means; say how it came out.
     await expect(page.getByText(/Earlier than it has ever been likely/)).toBeVisible();
-    await steady(page);
     await space();
     await tabTo(
         page,

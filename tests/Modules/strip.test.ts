@@ -1,44 +1,60 @@
 import { expect, test } from 'vitest';
-import { ends, LANES, lay, type Lozenge, nameWidth } from '../../resources/js/lib/strip';
+import { ends, lay, LANES, type Lozenge } from '../../resources/js/lib/strip';
 import type { StripView } from '../../resources/js/types/server';
 
+// Where pours lie on the day strip.
+
 const HOUR = 3_600_000;
-const pour = (id: string, from: number, to: number, state = 'curing', title = 'Jaw'): Lozenge =>
-    ({ id, title, state, hands: [], waits: [{ from_ms: from * HOUR, to_ms: to * HOUR }], windows: [], href: '' }) as unknown as Lozenge;
-const strip = (...lozenges: Lozenge[]): StripView => ({ lozenges, calls: [], now_ms: 0 }) as unknown as StripView;
-const lanes = (all: StripView, width = 1200): Record<string, number> =>
-    Object.fromEntries(lay(all, 0, 12 * HOUR, width).lanes.map(({ l, lane }) => [String(l.id), lane]));
+const DAY = { from: 8 * HOUR, length: 10 * HOUR, width: 1100 };
 
-test('a pour reaches from its first to its last span, but not as far as its service', () => {
-    const one = {
-        ...pour('a', 1, 3),
-        windows: [
-            { kind: 'demould', from_ms: 3 * HOUR, to_ms: 4 * HOUR },
-            { kind: 'service', from_ms: 4 * HOUR, to_ms: 99 * HOUR },
-        ],
+/** A pour that was mixed for a quarter of an hour and then cures. */
+function pour(id: number, title: string, from: number, hours: number, state: Lozenge['state'] = 'curing'): Lozenge {
+    return {
+        id: `pour-${String(id)}`,
+        title,
+        href: `/pours/${String(id)}/run`,
+        state,
+        hands: [{ from_ms: from * HOUR, to_ms: (from + 0.25) * HOUR }],
+        waits: [{ from_ms: (from + 0.25) * HOUR, to_ms: (from + hours) * HOUR }],
+        windows: [],
     } as unknown as Lozenge;
-    expect(ends(one)).toEqual({ from: HOUR, to: 4 * HOUR });
+}
+const strip = (lozenges: Lozenge[], calls: StripView['calls'] = []): StripView => ({ lozenges, calls }) as unknown as StripView;
+const laid = (lozenges: Lozenge[], calls: StripView['calls'] = []): Record<string, number> =>
+    Object.fromEntries(lay(strip(lozenges, calls), DAY.from, DAY.length, DAY.width).lanes.map(({ l, lane }) => [l.title, lane]));
+
+test('a pour reaches from its first gram to the end of its last window, but not to when it may be used', () => {
+    const brow = pour(1, 'Brow', 9, 4);
+    brow.windows = [
+        { kind: 'demould', from_ms: 13 * HOUR, to_ms: 15 * HOUR },
+        { kind: 'service', from_ms: 33 * HOUR, to_ms: 40 * HOUR },
+    ] as unknown as Lozenge['windows'];
+    expect(ends(brow)).toEqual({ from: 9 * HOUR, to: 15 * HOUR });
 });
 
-test('those that touch in time lie in lanes of their own, those that do not share one', () => {
-    expect(lanes(strip(pour('a', 0, 3), pour('b', 2, 5), pour('c', 6, 8)))).toEqual({ a: 0, b: 1, c: 0 });
+test('pours that do not meet share a lane; those that do, or whose names would, take the next', () => {
+    expect(laid([pour(1, 'Early', 8, 2), pour(2, 'Late', 13, 2)])).toEqual({ Early: 0, Late: 0 });
+    expect(laid([pour(1, 'One', 8, 6), pour(2, 'Two', 10, 6)])).toEqual({ One: 0, Two: 1 });
+    const long = 'A street lamp’s nose, second half, poured again';
+    expect(laid([pour(1, long, 8, 0.5), pour(2, 'Next', 9, 0.5)])).toEqual({ [long]: 0, Next: 1 });
 });
 
-test('names never lie over each other, however short the pours', () => {
-    const long = 'Grip of the long oar';
-    expect(nameWidth(pour('a', 0, 1, 'curing', long))).toBeGreaterThan(150);
-    expect(lanes(strip(pour('a', 0, 0.2, 'curing', long), pour('b', 1, 1.2, 'curing', long)), 600)).toEqual({ a: 0, b: 1 });
-    expect(lanes(strip(pour('a', 0, 0.2, 'curing', long), pour('b', 8, 8.2, 'curing', long)), 600)).toEqual({ a: 0, b: 0 });
+test('what needs hands takes the first lane, then what will need them soonest', () => {
+    const calls = [
+        { id: 'pour-2', at_ms: 15 * HOUR },
+        { id: 'pour-3', at_ms: 11 * HOUR },
+    ] as unknown as StripView['calls'];
+    expect(laid([pour(2, 'Later', 8, 9), pour(3, 'Sooner', 8, 9), pour(4, 'Now', 10, 1, 'running')], calls)).toEqual({
+        Now: 0,
+        Sooner: 1,
+        Later: 2,
+    });
 });
 
-test('what is in hand is always seen; what finds no lane is counted', () => {
-    const many = Array.from({ length: LANES + 2 }, (_, i) => pour(`p${String(i)}`, 0, 5 + i));
-    const { lanes: laid, more } = lay(strip(...many, pour('now', 3, 9, 'running')), 0, 12 * HOUR, 1200);
-    expect(more).toBe(3);
-    expect(laid[0]?.l.id).toBe('now');
-    expect(new Set(laid.map(({ lane }) => lane)).size).toBe(LANES);
-});
-
-test('what is over, or not yet in view, takes no lane', () => {
-    expect(lanes(strip(pour('old', -5, -1), pour('later', 13, 15), pour('here', 1, 2)))).toEqual({ here: 0 });
+test('what finds no lane is counted, and what lies on another day is not drawn', () => {
+    const busy = Array.from({ length: LANES + 2 }, (_, i) => pour(i, `Pour ${String(i)}`, 9, 6));
+    const day = lay(strip([...busy, pour(99, 'Yesterday', -16, 4)]), DAY.from, DAY.length, DAY.width);
+    expect(day.lanes).toHaveLength(LANES);
+    expect(day.more).toBe(2);
+    expect(new Set(day.lanes.map(({ lane }) => lane)).size).toBe(LANES);
 });

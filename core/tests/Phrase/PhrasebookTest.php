@@ -113,7 +113,8 @@ final class PhrasebookTest extends TestCase
         $said = array_flip($whole[1]);
         $known = $said;
         foreach (Yaml::parseFile(__DIR__.'/../../../library/phrases/en.yaml') as $room => $phrases) {
-            foreach ($phrases as $name => $sentence) {
+            // The application's own room is held by its own test.
+            foreach ($room === 'bench' ? [] : $phrases as $name => $sentence) {
                 $code = "{$room}.{$name}";
                 $isBegun = array_filter($begun[1], static fn (string $start): bool => str_starts_with($code, $start)) !== [];
                 self::assertTrue(isset($said[$code]) || $isBegun || (str_ends_with($code, '_for_many') && isset($known[substr($code, 0, -9)])) || in_array($code, self::SAID_BY_THE_APPLICATION, true), "Nobody says “{$code}”.");

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Apalos\Core\Phrase\Measures;
+use Apalos\Core\Phrase\Phrase;
+use App\Workshop\Library;
+use Inertia\Testing\AssertableInertia;
+use PHPUnit\Framework\Attributes\DataProvider;
+use RecursiveDirectoryIterator;
+use RecursiveIteratorIterator;
+use SplFileInfo;
+use Symfony\Component\Yaml\Yaml;
+use Tests\MakesSwatches;
+use Tests\TestCase;
+
+/** What is said, is said in the units of the workshop: on screen, in the API, in a refusal. */
+final class WordsTest extends TestCase
+{
+    use MakesSwatches;
+
+    private const METRIC = '/\d ?(?:g|ml|mm|cm²|°C)(?![\w\/²³])/u';
+
+    public function test_a_refusal_counts_in_the_units_of_the_workshop(): void
+    {
+        $this->putJson('/workshop', ['scale_division_g' => 50, 'scale_capacity_g' => 100])->assertUnprocessable()
+            ->assertJsonPath('error.message', 'A scale that carries 100 g in steps of 50 g has too few steps to weigh with. Check both numbers.');
+        $this->putJson('/workshop', ['units' => 'imperial'])->assertOk();
+        $this->putJson('/workshop', ['scale_division_g' => 50, 'scale_capacity_g' => 100])->assertUnprocessable()
+            ->assertJsonPath('error.message', 'A scale that carries 3.527 oz in steps of 1.764 oz has too few steps to weigh with. Check both numbers.');
+    }
+
+    public function test_the_answer_to_a_program_too(): void
+    {
+        $mix = ['base' => ['ratio' => ['a' => 1, 'b' => 1, 'by' => 'weight'], 'sg' => ['a' => 1.05, 'b' => 1.06], 'pot_life_min' => 40, 'ref_c' => 23, 'q10' => 2], 'room_c' => 23, 'mix_min' => 2, 'degas_min' => 0, 'target' => ['mass_g' => 100, 'waste_pct' => 0], 'additives' => [['name' => 'Red', 'amount' => 0.01, 'basis' => 'pct_of_ab', 'into' => 'b', 'sg' => 1.3]], 'scale' => ['division_g' => 0.1]];
+        $said = fn (): string => implode(' ', array_column((array) $this->postJson('/api/reckon/mix', $mix)->assertOk()->json('warnings'), 'message'));
+        self::assertStringContainsString('0.01 g', $said());
+        $this->putJson('/workshop', ['units' => 'imperial'])->assertOk();
+
+        self::assertDoesNotMatchRegularExpression(self::METRIC, $said());
+        self::assertStringContainsString(' oz', $said());
+    }
+
+    public function test_cautions_and_rules_turn_their_own_figures(): void
+    {
+        $words = app(Library::class)->words();
+        $vinyl = app(Library::class)->cautions()['hot-vinyl'];
+        self::assertStringContainsString('between 170 °C and 190 °C', $words->say(Phrase::written($vinyl['text'])));
+        self::assertStringContainsString('between 338 °F and 374 °F', $words->in(Measures::Imperial)->say(Phrase::written($vinyl['text'])));
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function screens(): iterable
+    {
+        foreach (['/', '/jobs', '/contacts', '/log', '/formulas', '/swatches/drawer', '/swatches', '/swatches/colour', '/swatches/series', '/stores', '/jobs/1', '/jobs/1/mould', '/pours/1'] as $url) {
+            yield $url => [$url];
+        }
+    }
+
+    /** Nothing that is shown has a figure with a metric unit in it; what a sheet says in its own words is the supplier's. */
+    #[DataProvider('screens')]
+    public function test_no_screen_says_metric_to_a_workshop_that_reads_ounces(string $url): void
+    {
+        $this->puck(30.0, '00', 43.0);
+        $this->draft();
+        $this->putJson('/workshop', ['units' => 'imperial'])->assertOk();
+        $this->get($url)->assertOk()->assertInertia(function (AssertableInertia $page): void {
+            $props = $page->toArray()['props'];
+            array_walk_recursive($props, static function (mixed $value, int|string $key): void {
+                if (is_string($value) && ! in_array($key, ['summary', 'notes'], true) && preg_match('/^[a-z_0-9]+$/', $value) !== 1) {
+                    self::assertDoesNotMatchRegularExpression(self::METRIC, $value, "“{$value}” at {$key}");
+                }
+            });
+        });
+    }
+
+    /** Every code of the application has words, and none stands there that it does not say. */
+    public function test_the_application_s_own_room_of_the_phrasebook(): void
+    {
+        $said = [];
+        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(app_path(), RecursiveDirectoryIterator::SKIP_DOTS)) as $file) {
+            if ($file instanceof SplFileInfo && $file->getExtension() === 'php') {
+                preg_match_all("/Phrase::of\\('bench\\.([a-z_]+)'/", (string) file_get_contents($file->getPathname()), $found);
+                $said = [...$said, ...$found[1]];
+            }
+        }
+        /** @var array{bench: array<string, string>} $book */
+        $book = Yaml::parseFile(base_path('library/phrases/en.yaml'));
+
+        self::assertEqualsCanonicalizing(array_values(array_unique($said)), array_keys($book['bench']));
+    }
+}
