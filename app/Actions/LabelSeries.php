@@ -6,12 +6,8 @@ namespace App\Actions;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Mix\Line;
 use Apalos\Core\Phrase\Measures;
 use Apalos\Core\Phrase\Phrase;
-use Apalos\Core\Series\SeriesPlanner;
-use Apalos\Core\Series\SeriesPuck;
-use Apalos\Core\Series\SeriesResult;
 use App\Models\FormulaKind;
 use App\Models\Series;
 use App\Models\Swatch;
@@ -42,43 +38,22 @@ final readonly class LabelSeries
         $name = mb_substr($name ?? $recorded->called(), 0, self::LONGEST_NAME);
         $in = Fields::of($series->question);
         [$plan, $weighed, $poured] = [$recorded->plan, $recorded->state->weighed, $recorded->metAt() ?? $now];
-        $strength = 1.0;
-        if ($in->text('kind') === 'tint' && isset($plan->cups[SeriesPlanner::FULL])) {
-            $lines = $plan->cups[SeriesPlanner::FULL]->batches[0]->lines;
-            $strength = SeriesPlanner::strength($recorded->asked, $weighed->lines(SeriesPlanner::FULL, $lines)) / max(1e-9, SeriesPlanner::strength($recorded->asked, $lines));
-        }
+        $shares = $plan->shares($recorded->asked, $weighed);
 
-        return DB::transaction(function () use ($series, $plan, $weighed, $poured, $strength, $in, $name, $now): array {
+        return DB::transaction(function () use ($series, $shares, $poured, $in, $name, $now): array {
             if (Series::query()->live()->whereKey($series->id)->update(['labelled_at' => $now->format('Y-m-d H:i:s.v')]) === 0) {
                 throw BadInput::at('series', Phrase::written('These pucks are labelled already; they lie in the drawer.'));
             }
 
-            return array_map(function (SeriesPuck $puck, int $i) use ($series, $weighed, $poured, $strength, $in, $name): Swatch {
-                $pct = round($strength * self::really($puck, $weighed->lines(SeriesResult::puck($i), $puck->lines), $in->text('kind') === 'tint'), 2);
+            return array_map(function (float $share) use ($series, $poured, $in, $name): Swatch {
+                $pct = round($share, 2);
                 $version = ($this->keep)("{$name}, pucks", Fields::of($this->poured($in, $pct)), FormulaKind::Trial);
 
                 return $this->workshop->swatches()->create([
                     'formula_version_id' => $version->id, 'name' => "{$name} ".Measures::figure($pct).' %', 'poured_at' => $poured, 'thickness_mm' => $series->thickness_mm,
                 ]);
-            }, $plan->pucks, array_keys($plan->pucks));
+            }, $shares);
         });
-    }
-
-    /**
-     * The percentage of a puck from what the display really showed for each of its lines: what is counted rises as the grams of
-     * the rising thing do, against those of the other, or in a ladder against all.
-     *
-     * @param  list<Line>  $shown
-     */
-    private static function really(SeriesPuck $puck, array $shown, bool $isTint): float
-    {
-        $sum = static fn (array $lines, bool $plain): float => array_sum(array_map(static fn (Line $line): float => ($line->code === SeriesPlanner::PLAIN) === $plain ? $line->grams->g : 0.0, $lines));
-        [$rose, $plain, $roseNow, $plainNow] = [$sum($puck->lines, false), $sum($puck->lines, true), $sum($shown, false), $sum($shown, true)];
-        if ($isTint) {
-            return $rose <= 0.0 ? 0.0 : $puck->truePct * ($roseNow / max(1e-9, $roseNow + $plainNow)) / ($rose / ($rose + $plain));
-        }
-
-        return $rose <= 0.0 || $plainNow <= 0.0 ? $puck->truePct : $puck->truePct * ($roseNow / $plainNow) / ($rose / $plain);
     }
 
     /** @return array<string, mixed> the recipe of one puck */

@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace App\Reads;
 
 use Apalos\Core\Phrase\Phrase;
-use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Tint\Colourant;
-use Apalos\Core\Tint\Difference;
 use Apalos\Core\Tint\Lab;
 use Apalos\Core\Tint\TintResult;
 use App\Workshop\Library;
@@ -47,7 +45,7 @@ final readonly class ColourAnswerView implements View
             'recipe' => $this->pinches($this->tint->recipe->loads),
             'alternatives' => array_map(fn ($recipe): array => ['recipe' => $this->pinches($recipe->loads), 'srgb' => $recipe->lab->srgb(), 'delta_e' => $recipe->deltaE], $this->tint->alternatives),
             'ladder' => array_map(static fn (array $rung): array => ['share_pct' => $rung['share_pct'], 'light' => $rung['light']->srgb(), 'dark' => $rung['dark']->srgb(), 'here' => $rung['here']->srgb()], $this->ladder),
-            'depth' => $this->depth(),
+            'depth' => $this->tint->depth(),
             'cup' => $this->cup === null ? null : ['mass_g' => $this->cup->each, 'cups' => $this->cup->cups],
             'batch_wrong' => $this->batchWrong,
         ];
@@ -68,21 +66,5 @@ final readonly class ColourAnswerView implements View
         }
 
         return $pinches;
-    }
-
-    /** Why an edge looks paler than the middle, in numbers of this very colour. */
-    private function depth(): Phrase
-    {
-        [$thin, , $thick] = array_column(array_filter($this->tint->chips, static fn (array $chip): bool => $chip['backing'] === 'light'), 'lab');
-        $apart = Difference::between($thin, $thick);
-        $edge = match (true) {
-            $apart < 1.0 => Phrase::of('bench.edge_is_like_middle'),
-            $thin->l - $thick->l > 1.0 => Phrase::of('bench.edge_looks_paler', ['apart' => $apart]),
-            default => Phrase::of('bench.edge_is_off', ['apart' => $apart]),
-        };
-
-        return $this->tint->hidesFromMm === null
-            ? Phrase::of('bench.shows_through', ['edge' => $edge])
-            : Phrase::of('bench.hides_from', ['edge' => $edge, 'from' => Quantity::length($this->tint->hidesFromMm < 10.0 ? $this->tint->hidesFromMm : round($this->tint->hidesFromMm))]);
     }
 }

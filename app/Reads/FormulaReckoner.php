@@ -45,7 +45,7 @@ final readonly class FormulaReckoner
     {
         foreach ($recipe->sheets() as $sheet) {
             if ($sheet->softening !== null && $sheet->suits($recipe->base)) {
-                return SofteningEffectsResult::of($recipe->base, $sheet->softening, $this->hardness->limit($recipe->base, $sheet), 100.0 * $recipe->loads()[$sheet->code], null, $this->clock->pours($recipe->base));
+                return SofteningEffectsResult::of($recipe->base, $sheet->softening, $recipe->base->bears($sheet), 100.0 * $recipe->loads()[$sheet->code], null, $this->clock->pours($recipe->base));
             }
         }
 

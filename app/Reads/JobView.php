@@ -60,7 +60,7 @@ final readonly class JobView implements View
     private function castSoFar(): int
     {
         return (int) $this->job->impressions->where('kind', ImpressionKind::Cast)->flatMap->pours
-            ->filter(static fn (Pour $pour): bool => $pour->grade !== null && ! in_array($pour->grade->value, ['spoilt', 'poor'], true))
+            ->filter(static fn (Pour $pour): bool => $pour->grade?->counts() === true)
             ->sum(static fn (Pour $pour): int => $pour->pieces ?? 1);
     }
 

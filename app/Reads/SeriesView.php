@@ -29,11 +29,11 @@ final readonly class SeriesView implements View
 
         return [
             'kind' => $this->kind === 'tint' ? 'tint' : 'softener',
-            'base' => isset($bases[$this->base]) && ($this->kind === 'tint' || isset($choices[$this->base])) ? $this->base : HardnessBook::USUAL_BASE,
+            'base' => isset($bases[$this->base]) && ($this->kind === 'tint' || isset($choices[$this->base])) ? $this->base : $this->library->usual('base'),
             'pigment' => isset($shelf->additives[$this->pigment]) ? $this->pigment : '',
-            'bases' => array_values(array_map(fn (BaseSheet $base): array => [
+            'bases' => array_values(array_map(static fn (BaseSheet $base): array => [
                 'code' => $base->code, 'name' => $base->name, 'family' => $base->family,
-                'softeners' => array_map(fn (string $code): array => ['code' => $code, 'name' => $shelf->additives[$code]->name, 'limit_pct' => $this->hardness->limit($base, $shelf->additives[$code])], $choices[$base->code] ?? []),
+                'softeners' => array_map(static fn (string $code): array => ['code' => $code, 'name' => $shelf->additives[$code]->name, 'limit_pct' => $base->bears($shelf->additives[$code])], $choices[$base->code] ?? []),
                 'pigment_basis' => $base->limitFor(AdditiveRole::Pigment)->basis->value ?? 'pct_of_total', 'pigment_into' => $base->limitFor(AdditiveRole::Pigment)->into->value ?? 'a',
             ], $bases)),
             'pigments' => array_values(array_map(static fn ($a): array => ['code' => $a->code, 'name' => $a->name, 'colour' => $a->colour, 'families' => $a->families], array_filter($shelf->additives, static fn ($a): bool => $a->role === AdditiveRole::Pigment))),

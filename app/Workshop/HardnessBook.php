@@ -9,7 +9,6 @@ use Apalos\Core\Harden\SofteningPlanner;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Material\BaseSheet;
-use Apalos\Core\Mix\Basis;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\Recipe;
 use Apalos\Core\Result\Warning;
@@ -19,9 +18,6 @@ use Apalos\Core\Units\ShoreScale;
 /** Softener and hardness of the bases on this shop's shelf, with its own pucks. */
 final readonly class HardnessBook
 {
-    /** Asked about where nothing else is said. */
-    public const USUAL_BASE = 'pr-10';
-
     /** How finely the curve is drawn, in per cent of A+B. */
     private const STEP_PCT = 5.0;
 
@@ -50,7 +46,7 @@ final readonly class HardnessBook
     {
         [$sheet, $additive] = $this->pair($base, $softener);
         $softening = $additive->softening ?? throw BadInput::at('softener', Phrase::written("The sheet of {$additive->name} does not say how it softens."));
-        $max = $this->limit($sheet, $additive);
+        $max = $sheet->bears($additive);
         $pucks = array_column($this->swatches->pucks($base, $softener), 'puck');
         $last = max([1.15 * $max, ...array_map(static fn ($puck): float => $puck->pctOfAB, $pucks)]);
 
@@ -75,19 +71,6 @@ final readonly class HardnessBook
         }
 
         return [$sheet, $additive];
-    }
-
-    /** The most this base bears, in per cent of A+B whatever its sheet counts on. */
-    public function limit(BaseSheet $base, AdditiveSheet $softener): float
-    {
-        $limit = $base->limitFor($softener->role);
-        $share = $base->ratio->weightFractionOfA($base->sgA, $base->sgB);
-
-        return match ($limit->basis ?? $softener->basis) {
-            Basis::OfA => ($limit->max ?? $softener->max) * $share,
-            Basis::OfB => ($limit->max ?? $softener->max) * (1.0 - $share),
-            default => $limit->max ?? $softener->max,
-        };
     }
 
     /** @return array<int, Warning> what to ask about pucks that contradict the others, by the id of their swatch */

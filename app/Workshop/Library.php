@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Workshop;
 
 use Apalos\Core\Contact\Knowledge;
+use Apalos\Core\Input\Fields;
 use Apalos\Core\Material\Shelf;
 use Apalos\Core\Mould\MouldLibrary;
 use Apalos\Core\Phrase\Phrasebook;
@@ -49,6 +50,12 @@ final class Library
     {
         /** @var array<string, array{title: string, text: string, gear: list<string>}> */
         return $this->read('cautions.yaml')['cautions'] ?? [];
+    }
+
+    /** What is taken for granted until somebody says otherwise: `base`, `casting`, `original`, `painted`. */
+    public function usual(string $what): string
+    {
+        return Fields::of($this->read('usual.yaml')['usual'] ?? [], 'usual')->text($what);
     }
 
     /** @return array<string, array{name: string, cause: string, next: string}> by id */

@@ -13,7 +13,6 @@ use App\Models\Workshop;
 use App\Reads\ColourAnswers;
 use App\Reads\ColourView;
 use App\Workshop\ColourBook;
-use App\Workshop\HardnessBook;
 use App\Workshop\Library;
 use App\Workshop\PlannedBatch;
 use Illuminate\Http\JsonResponse;
@@ -29,7 +28,7 @@ final readonly class ColourController
     public function show(Request $request): Response
     {
         $asked = $request->query('base');
-        $base = is_string($asked) && isset($this->library->shelf()->bases[$asked]) ? $asked : HardnessBook::USUAL_BASE;
+        $base = is_string($asked) && isset($this->library->shelf()->bases[$asked]) ? $asked : $this->library->usual('base');
 
         return Answer::page('swatches/Colour', ['page' => (new ColourView($this->library, $this->colours, $this->tint, $this->workshop, $base))->toArray()]);
     }

@@ -80,7 +80,7 @@ final readonly class HardnessController
         } catch (BadInput $e) {
             $wrong = $e->says;
         }
-        $limit = $this->hardness->limit($base, $softener);
+        $limit = $base->bears($softener);
         $thinnest = $in->positiveOrNull('thinnest_mm', 500.0);
 
         return new HardnessAnswerView(

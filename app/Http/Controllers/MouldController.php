@@ -30,8 +30,8 @@ final readonly class MouldController
             'job' => ['id' => $job->id, 'name' => $job->name, 'quantity' => $job->quantity],
             'families' => array_map(static fn ($family): string => $family->name, $knowledge->families),
             'surfaces' => array_map(static fn ($surface): string => $surface->name, $knowledge->surfaces),
-            'original' => $original->surface ?? 'clay-oil-sulphur-free',
-            'casting' => $this->library->shelf()->bases[$cast->material ?? '']->family ?? 'silicone-platinum',
+            'original' => $original->surface ?? $this->library->usual('original'),
+            'casting' => $this->library->shelf()->bases[$cast->material ?? '']->family ?? $this->library->usual('casting'),
         ]);
     }
 

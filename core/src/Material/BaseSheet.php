@@ -9,6 +9,7 @@ use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Base;
+use Apalos\Core\Mix\Basis;
 use Apalos\Core\Mix\Ratio;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Celsius;
@@ -103,6 +104,19 @@ final readonly class BaseSheet
         }
 
         return null;
+    }
+
+    /** The most of this it bears, in per cent of A+B, whatever its sheet, or the additive's own, counts on. */
+    public function bears(AdditiveSheet $additive): float
+    {
+        $limit = $this->limitFor($additive->role);
+        $share = $this->ratio->weightFractionOfA($this->sgA, $this->sgB);
+
+        return match ($limit->basis ?? $additive->basis) {
+            Basis::OfA => ($limit->max ?? $additive->max) * $share,
+            Basis::OfB => ($limit->max ?? $additive->max) * (1.0 - $share),
+            default => $limit->max ?? $additive->max,
+        };
     }
 
     public function forMixing(): Base

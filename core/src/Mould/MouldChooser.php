@@ -49,7 +49,7 @@ final readonly class MouldChooser
             }
         }
         [$chemistry, $objections, $penalty] = $this->chemistry($kind, $piece);
-        $ml = $kind->materialMl($piece, $margin);
+        $ml = $kind->wall->materialMl($piece, $margin);
         $grams = $this->library->grams($chemistry, $ml);
         $hours = $kind->hours * (0.6 + 0.4 * max(1.0, max($piece->size) / 150.0));
 
@@ -102,24 +102,21 @@ final readonly class MouldChooser
      */
     private function hardness(MouldKind $kind, PieceRequest $piece): ?array
     {
-        if (in_array($kind->rubber, ['shell', 'none'], true)) {
+        if ($kind->wall->isRigid) {
             return null;
         }
         [$low, $high, $why] = [20.0, 30.0, 'mould.holds'];
         if ($piece->undercuts() === 'deep') {
             [$low, $high, $why] = [10.0, 20.0, 'mould.stretches'];
-        } elseif ($kind->rubber === 'flat' || ($piece->undercuts() === 'none' && $piece->casts < 50)) {
+        } elseif ($kind->wall->isTray || ($piece->undercuts() === 'none' && $piece->casts < 50)) {
             [$low, $high, $why] = [25.0, 40.0, 'mould.flat'];
         }
         if ($piece->casts > 60) {
             [$low, $high] = [$low, max($low, $high - 5.0)];
             $why .= '_for_many';
         }
-        if ($kind->rubber === 'glove' || $kind->rubber === 'matrix') {
-            $high += 5.0;
-        }
 
-        return ['low' => $low, 'high' => $high, 'why' => Phrase::of($why)];
+        return ['low' => $low, 'high' => $high + $kind->wall->harderBy, 'why' => Phrase::of($why)];
     }
 
     /** @return list<Warning> */
@@ -133,7 +130,7 @@ final readonly class MouldChooser
                 break;
             }
         }
-        if ($piece->heatC > 150.0 && $piece->words['casting'] !== 'plastisol') {
+        if ($piece->heatC > $this->library->hotFromC && ! in_array('hot', $this->contacts->families[$piece->words['casting']]->groups ?? [], true)) {
             $warnings[] = new Warning('heat', Phrase::of('mould.heat', ['heat' => Quantity::temperature($piece->heatC)]));
         }
 

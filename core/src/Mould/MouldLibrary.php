@@ -18,20 +18,23 @@ final readonly class MouldLibrary
      * @param  list<array{upTo: float, mm: float}>  $margins  by the longest side of the piece
      * @param  array<string, float>  $elongation  per cent, by hardness, softest first
      * @param  list<array{reason: Reason, kinds: list<string>}>  $schools
+     * @param  float  $hotFromC  °C from which any casting ages a silicone mould
      */
-    private function __construct(public array $kinds, private array $materials, private array $margins, private array $elongation, public array $schools) {}
+    private function __construct(public array $kinds, private array $materials, private array $margins, private array $elongation, public array $schools, public float $hotFromC) {}
 
     /** @param  array<array-key, mixed>  $read as written in the library */
     public static function of(array $read): self
     {
         $in = Fields::of($read);
+        $walls = self::each($in->object('walls'), static fn (string $id, Fields $all): Wall => Wall::from($all->object($id)));
 
         return new self(
-            self::each($in->object('kinds'), static fn (string $id, Fields $kinds): MouldKind => MouldKind::from($id, $kinds->object($id))),
+            self::each($in->object('kinds'), static fn (string $id, Fields $kinds): MouldKind => MouldKind::from($id, $kinds->object($id), $walls)),
             self::each($in->object('materials'), static fn (string $id, Fields $materials): array => ['price' => $materials->object($id)->positive('price_per_kg'), 'sg' => $materials->object($id)->positive('sg')]),
             array_map(static fn (Fields $margin): array => ['upTo' => $margin->positive('up_to_mm'), 'mm' => $margin->positive('mm')], $in->objects('margins')),
             self::each($in->object('elongation_pct'), static fn (string $hardness, Fields $by): float => $by->positive($hardness)),
             array_map(static fn (Fields $school): array => ['reason' => Reason::from($school), 'kinds' => $school->strings('kinds')], $in->objects('schools')),
+            $in->positive('hot_from_c', 500.0),
         );
     }
 

@@ -29,6 +29,23 @@ final readonly class SeriesResult
     public function __construct(public array $cups, public array $pucks, public float $minutes, public ?float $usableMin, public array $warnings, public array $working) {}
 
     /**
+     * What each puck really has, from what the display showed: the same for its labels and for every screen.
+     *
+     * @return list<float> per cent, in order
+     */
+    public function shares(SeriesRequest $asked, Weighed $weighed): array
+    {
+        $isLadder = $asked->rising !== [] && $asked->softener === null;
+        $strength = 1.0;
+        if ($isLadder && isset($this->cups[SeriesPlanner::FULL])) {
+            $lines = $this->cups[SeriesPlanner::FULL]->batches[0]->lines;
+            $strength = SeriesPlanner::strength($asked, $weighed->lines(SeriesPlanner::FULL, $lines)) / max(1e-9, SeriesPlanner::strength($asked, $lines));
+        }
+
+        return array_map(static fn (SeriesPuck $puck, int $i): float => $strength * $puck->shareOf($weighed->lines(self::puck($i), $puck->lines), $isLadder), $this->pucks, array_keys($this->pucks));
+    }
+
+    /**
      * Everything that stands on the scale, in the order of the work: the cups, then `puck-1`, `puck-2` …
      *
      * @return array<string, list<Line>>

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Tint;
 
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
 
 /**
@@ -20,6 +21,9 @@ use Apalos\Core\Result\Warning;
  */
 final readonly class TintResult
 {
+    /** ΔE₀₀ from which two colours side by side are told apart. */
+    private const SEEN_APART = 1.0;
+
     /**
      * @param  list<array{thickness_mm: float, backing: 'light'|'dark', lab: Lab}>  $chips
      * @param  list<PigmentLoads>  $alternatives  with fewer pigments
@@ -40,5 +44,21 @@ final readonly class TintResult
             'alternatives' => array_map(static fn (PigmentLoads $recipe): array => $recipe->toArray(), $this->alternatives),
             'warnings' => Warning::all($this->warnings),
         ];
+    }
+
+    /** Why an edge looks paler than the middle, in numbers of this very colour. */
+    public function depth(): Phrase
+    {
+        [$thin, , $thick] = array_column(array_filter($this->chips, static fn (array $chip): bool => $chip['backing'] === 'light'), 'lab');
+        $apart = Difference::between($thin, $thick);
+        $edge = match (true) {
+            $apart < self::SEEN_APART => Phrase::of('tint.edge_is_like_middle'),
+            $thin->l - $thick->l > self::SEEN_APART => Phrase::of('tint.edge_looks_paler', ['apart' => $apart]),
+            default => Phrase::of('tint.edge_is_off', ['apart' => $apart]),
+        };
+
+        return $this->hidesFromMm === null
+            ? Phrase::of('tint.shows_through', ['edge' => $edge])
+            : Phrase::of('tint.hides_from', ['edge' => $edge, 'from' => Quantity::length($this->hidesFromMm < 10.0 ? $this->hidesFromMm : round($this->hidesFromMm))]);
     }
 }

@@ -35,7 +35,7 @@ final class KnowledgeTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function files(): iterable
     {
-        foreach (['contacts/families', 'contacts/surfaces', 'contacts/rules', 'contacts/releases', 'contacts/sealers', 'mould-kinds', 'cautions', 'faults'] as $file) {
+        foreach (['contacts/families', 'contacts/surfaces', 'contacts/rules', 'contacts/releases', 'contacts/sealers', 'mould-kinds', 'cautions', 'faults', 'usual'] as $file) {
             yield $file => [$file];
         }
     }
@@ -53,6 +53,12 @@ final class KnowledgeTest extends TestCase
     public function test_every_id_that_is_spoken_of_exists(): void
     {
         $k = Shipped::knowledge();
+        /** @var array{usual: array{base: string, casting: string, original: string, painted: string}} $read */
+        $read = Yaml::parseFile(__DIR__.'/../../../library/usual.yaml');
+        self::assertArrayHasKey($read['usual']['base'], Shipped::shelves()->materials->bases);
+        self::assertArrayHasKey($read['usual']['casting'], $k->families);
+        self::assertArrayHasKey($read['usual']['original'], $k->surfaces);
+        self::assertArrayHasKey($read['usual']['painted'], $k->surfaces);
         foreach ($k->families as $family) {
             self::assertArrayHasKey($family->curesTo, $k->surfaces);
             foreach ($family->hazards as $hazard) {

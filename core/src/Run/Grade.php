@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Models;
+namespace Apalos\Core\Run;
 
 /** How a cast came out: five words, best last. */
 enum Grade: string
@@ -12,4 +12,10 @@ enum Grade: string
     case Usable = 'usable';
     case Good = 'good';
     case Superb = 'superb';
+
+    /** Whether such a piece counts towards what was ordered. */
+    public function counts(): bool
+    {
+        return $this !== self::Spoilt && $this !== self::Poor;
+    }
 }
