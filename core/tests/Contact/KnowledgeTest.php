@@ -53,12 +53,12 @@ final class KnowledgeTest extends TestCase
     public function test_every_id_that_is_spoken_of_exists(): void
     {
         $k = Shipped::knowledge();
-        /** @var array{usual: array{base: string, casting: string, original: string, painted: string}} $read */
+        /** @var array{base: string, casting: string, original: string, painted: string} $read */
         $read = Yaml::parseFile(__DIR__.'/../../../library/usual.yaml');
-        self::assertArrayHasKey($read['usual']['base'], Shipped::shelves()->materials->bases);
-        self::assertArrayHasKey($read['usual']['casting'], $k->families);
-        self::assertArrayHasKey($read['usual']['original'], $k->surfaces);
-        self::assertArrayHasKey($read['usual']['painted'], $k->surfaces);
+        self::assertArrayHasKey($read['base'], Shipped::shelves()->materials->bases);
+        self::assertArrayHasKey($read['casting'], $k->families);
+        self::assertArrayHasKey($read['original'], $k->surfaces);
+        self::assertArrayHasKey($read['painted'], $k->surfaces);
         foreach ($k->families as $family) {
             self::assertArrayHasKey($family->curesTo, $k->surfaces);
             foreach ($family->hazards as $hazard) {
