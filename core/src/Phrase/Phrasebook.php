@@ -87,7 +87,7 @@ final readonly class Phrasebook
             return match ($joint) {
                 '&', 'or' => self::listed($said, $joint === 'or' ? 'or' : 'and'),
                 '' => implode(', ', $said),
-                default => implode($joint, $said),
+                default => self::joined($said, $joint),
             };
         }
         if (str_starts_with($how, '#')) {
@@ -122,6 +122,21 @@ final readonly class Phrasebook
             Kind::Temperature => Quantity::temperature($number),
             Kind::Duration => Quantity::duration($number),
         }, $this->measures === Measures::Metric ? 2 : 0);
+    }
+
+    /**
+     * Sizes that share a unit are told with it once: 120 × 80 × 40 mm.
+     *
+     * @param  list<string>  $said
+     */
+    private static function joined(array $said, string $joint): string
+    {
+        $signs = array_unique(array_map(static fn (string $one): string => preg_match('/^-?[\d.]+( \S+)$/u', $one, $part) === 1 ? $part[1] : '', $said));
+        if (count($signs) !== 1 || $signs[0] === '') {
+            return implode($joint, $said);
+        }
+
+        return implode($joint, array_map(static fn (string $one): string => substr($one, 0, -strlen($signs[0])), $said)).$signs[0];
     }
 
     /** @param  list<string>  $words */

@@ -42,12 +42,12 @@ final class PhrasebookTest extends TestCase
 
     public function test_values_are_said_as_the_sentence_asks(): void
     {
-        self::assertSame('Softener at 18 °C: 141.8 g in 1 cup, 12.35 %, 50.8 mm × 25.4 mm, 10, 20.5 and 30, wait or stir.', self::say(self::everything()));
+        self::assertSame('Softener at 18 °C: 141.8 g in 1 cup, 12.35 %, 50.8 × 25.4 mm, 10, 20.5 and 30, wait or stir.', self::say(self::everything()));
     }
 
     public function test_the_same_in_ounces_inches_and_degrees_fahrenheit(): void
     {
-        self::assertSame('Softener at 64.4 °F: 5 oz in 1 cup, 12.35 %, 2 in × 1 in, 10, 20.5 and 30, wait or stir.', self::say(self::everything(), Measures::Imperial));
+        self::assertSame('Softener at 64.4 °F: 5 oz in 1 cup, 12.35 %, 2 × 1 in, 10, 20.5 and 30, wait or stir.', self::say(self::everything(), Measures::Imperial));
     }
 
     public function test_quantities_that_are_part_of_the_words_are_turned_too_and_other_things_are_not(): void
