@@ -14,6 +14,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $stream run or series
  * @property int $stream_id
  * @property CarbonImmutable $since
+ * @property string $watch what the watch over this hold is kept under
  */
 final class ScaleHold extends Model
 {

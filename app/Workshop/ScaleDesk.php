@@ -13,6 +13,7 @@ use App\Models\ScaleHold;
 use App\Models\Workshop;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Cache\Repository;
+use Illuminate\Support\Str;
 
 /**
  * The one scale of the workshop: whose weigh-up it serves, and whether its display still says what is in the cup. It serves one at
@@ -51,7 +52,6 @@ final readonly class ScaleDesk
     public function tared(WeighUpAtHand $for, CarbonImmutable $now): void
     {
         $this->holds($for, $now);
-        $this->cache->forget($this->key($for));
     }
 
     /** It is taken over half way: what stands on it and what it was tared with belong to another. */
@@ -63,8 +63,8 @@ final readonly class ScaleDesk
         }
     }
 
-    /** What the display does, held against what the cup must weigh. A scale nobody has is this one's. */
-    public function watch(WeighUpAtHand $for, ScaleReading $reading, CarbonImmutable $now): ?ScaleWatch
+    /** What the display did between being asked and now, held against what the cup must weigh. A scale nobody has is this one's. */
+    public function watch(WeighUpAtHand $for, ScaleReading $reading, CarbonImmutable $asked, CarbonImmutable $now): ?ScaleWatch
     {
         if ($for->expected === null) {
             return null;
@@ -75,7 +75,7 @@ final readonly class ScaleDesk
         if ($reading->overload) {
             return $this->kept($for);
         }
-        $watch = ($this->kept($for) ?? ScaleWatch::over($for->expected))->sees($for->expected, new Seen($reading->grams, $reading->stable, $now->getPreciseTimestamp(3) / 1000.0, $reading->unit));
+        $watch = ($this->kept($for) ?? ScaleWatch::over($for->expected))->sees($for->expected, new Seen($reading->grams, $reading->stable, $now->getPreciseTimestamp(3) / 1000.0, $reading->unit, max(0.0, $asked->diffInMilliseconds($now) / 1000.0)));
         $this->keep($for, $watch);
 
         return $watch;
@@ -93,7 +93,7 @@ final readonly class ScaleDesk
     /** It was said from where to count: what was wrong is settled. */
     public function settled(WeighUpAtHand $for): void
     {
-        $this->cache->forget($this->key($for));
+        $this->forget($for);
     }
 
     public function trouble(WeighUpAtHand $for): ?Trouble
@@ -103,23 +103,38 @@ final readonly class ScaleDesk
 
     private function holds(WeighUpAtHand $for, CarbonImmutable $now): void
     {
-        ScaleHold::query()->updateOrCreate([], ['workshop_id' => $this->workshop->id, 'stream' => $for->stream, 'stream_id' => $for->id, 'since' => $now]);
+        ScaleHold::query()->updateOrCreate([], ['workshop_id' => $this->workshop->id, 'stream' => $for->stream, 'stream_id' => $for->id, 'since' => $now, 'watch' => (string) Str::ulid()]);
     }
 
     private function kept(WeighUpAtHand $for): ?ScaleWatch
     {
-        $kept = $this->cache->get($this->key($for));
+        $key = $this->key($for);
+        $kept = $key === null ? null : $this->cache->get($key);
 
         return is_array($kept) ? ScaleWatch::from(Fields::of($kept)) : null;
     }
 
     private function keep(WeighUpAtHand $for, ScaleWatch $watch): void
     {
-        $this->cache->put($this->key($for), $watch->toArray(), self::FORGET_H * 3600);
+        $key = $this->key($for);
+        if ($key !== null) {
+            $this->cache->put($key, $watch->toArray(), self::FORGET_H * 3600);
+        }
     }
 
-    private function key(WeighUpAtHand $for): string
+    private function forget(WeighUpAtHand $for): void
     {
-        return "scale-watch:{$this->workshop->id}:{$for->stream}:{$for->id}";
+        $key = $this->key($for);
+        if ($key !== null) {
+            $this->cache->forget($key);
+        }
+    }
+
+    /** Null while the scale is not this one's: nothing is known of it then. */
+    private function key(WeighUpAtHand $for): ?string
+    {
+        $hold = ScaleHold::query()->where('stream', $for->stream)->where('stream_id', $for->id)->first();
+
+        return $hold === null ? null : "scale-watch:{$hold->watch}";
     }
 }

@@ -45,6 +45,8 @@ return new class extends Migration
             $table->string('stream', 16);
             $table->unsignedBigInteger('stream_id');
             $table->dateTime('since', 3);
+            // What it was seen to do is kept under this, so that it ends with the hold.
+            $table->ulid('watch');
         });
         foreach (self::OWNED as $table => [$parent, $key]) {
             Schema::table($table, static fn (Blueprint $t) => $t->foreignId('workshop_id')->nullable()->constrained()->cascadeOnDelete());

@@ -40,7 +40,9 @@ final readonly class DeviceController
     {
         $for = WeighUpAtHand::named(Fields::fromJson($request->getContent())->only('for')->text('for'));
         try {
-            return $this->seen($for, $scale->read(), $desk);
+            $asked = CarbonImmutable::now();
+
+            return $this->seen($for, $scale->read(), $asked, $desk);
         } catch (DeviceLost $lost) {
             return self::lost($lost);
         }
@@ -82,11 +84,11 @@ final readonly class DeviceController
         return $this->watch($request, $scale, $desk);
     }
 
-    private function seen(WeighUpAtHand $for, ScaleReading $reading, ScaleDesk $desk): JsonResponse
+    private function seen(WeighUpAtHand $for, ScaleReading $reading, CarbonImmutable $asked, ScaleDesk $desk): JsonResponse
     {
         $other = $desk->heldByAnother($for);
         $view = $other === null
-            ? new ScaleView($reading, null, null, null, $for, $desk->watch($for, $reading, CarbonImmutable::now()))
+            ? new ScaleView($reading, null, null, null, $for, $desk->watch($for, $reading, $asked, CarbonImmutable::now()))
             : new ScaleView($reading, null, $other, $desk->since());
 
         return Answer::json($view->toArray());

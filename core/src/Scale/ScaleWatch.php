@@ -112,7 +112,8 @@ final readonly class ScaleWatch
     private function jumps(Expected $expected, float $grams, Seen $seen): ?self
     {
         $before = $this->last?->grams;
-        $apart = $seen->at - ($this->last->at ?? $seen->at);
+        // As far apart as they may have been: a computer in a hurry is no hand that jumps.
+        $apart = $seen->at - ($this->last === null ? $seen->at : $this->last->at - $this->last->took);
         if ($before === null || $apart <= 0.0 || $apart > self::LOOKS_WITHIN_S) {
             return null;
         }
@@ -149,7 +150,7 @@ final readonly class ScaleWatch
     public function toArray(): array
     {
         return [
-            'anchor' => $this->anchor, 'highest' => $this->highest, 'last' => $this->last === null ? null : ['grams' => $this->last->grams, 'stable' => $this->last->stable, 'at' => $this->last->at],
+            'anchor' => $this->anchor, 'highest' => $this->highest, 'last' => $this->last === null ? null : ['grams' => $this->last->grams, 'stable' => $this->last->stable, 'at' => $this->last->at, 'took' => $this->last->took],
             'crept_from' => $this->creptFrom, 'crept_since' => $this->creptSince, 'fell_once' => $this->fellOnce, 'trouble' => $this->trouble?->value, 'saw' => $this->saw,
         ];
     }
@@ -160,7 +161,7 @@ final readonly class ScaleWatch
         $last = $in->objectOrNull('last');
 
         return new self(
-            $any($in, 'anchor') ?? 0.0, $any($in, 'highest') ?? 0.0, $last === null ? null : new Seen($any($last, 'grams'), $last->bool('stable'), $any($last, 'at') ?? 0.0),
+            $any($in, 'anchor') ?? 0.0, $any($in, 'highest') ?? 0.0, $last === null ? null : new Seen($any($last, 'grams'), $last->bool('stable'), $any($last, 'at') ?? 0.0, 'g', $last->numberOrNull('took', 0.0, 1e6) ?? 0.0),
             $any($in, 'crept_from'), $any($in, 'crept_since'), $in->bool('fell_once'), Trouble::tryFrom($in->textOrNull('trouble') ?? ''), $any($in, 'saw'),
         );
     }

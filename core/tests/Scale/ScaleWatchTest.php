@@ -125,4 +125,15 @@ final class ScaleWatchTest extends TestCase
             self::assertSame(Trouble::Fell, $watch->trouble, "{$steps} steps of {$division} g");
         });
     }
+
+    public function test_a_computer_in_a_hurry_is_no_hand_that_jumps(): void
+    {
+        // 104 g came in over 1.3 s at 80 g/s; the first look was answered late, so that the answers lie only 0.8 s apart.
+        $expected = self::expected();
+        $first = static fn (float $took): ScaleWatch => ScaleWatch::over($expected)->sees($expected, new Seen(34.5, false, 100.5, took: $took));
+        $second = new Seen(138.5, false, 101.3, took: 0.0);
+
+        self::assertNull(ScaleWatch::from(Fields::of($first(0.5)->toArray()))->sees($expected, $second)->trouble);
+        self::assertSame(Trouble::Jumped, $first(0.0)->sees($expected, $second)->trouble, 'where both were answered at once, nobody pours so fast');
+    }
 }
