@@ -103,8 +103,8 @@ final readonly class LiftFacts
             try {
                 $plan = app(SeriesBook::class)->frozen(Fields::of(self::json($row->question)));
             } catch (BadInput) {
-                // Its materials have left the shelf: nobody can weigh it up any more.
-                DB::table('series')->where('id', $row->id)->delete();
+                // Its materials have left the shelf: nobody can weigh it up any more. What was put in stays written down.
+                DB::table('series')->where('id', $row->id)->whereNull('labelled_at')->update(['labelled_at' => $row->begun_at]);
 
                 continue;
             }
