@@ -72,7 +72,7 @@
             <p class="quiet text-sm col-span-2">One that ends before it begins runs past midnight.</p>
         </fieldset>
         <Choice label="Time zone" bind:value={form.zone} error={at('time_zone')}>
-            {#each zones as name (name)}<option value={name}>{name.replaceAll('_', ' ')}</option>{/each}
+            {#each form.zone === '' ? [] : zones as name (name)}<option value={name}>{name.replaceAll('_', ' ')}</option>{/each}
         </Choice>
         <Refused says={wrong !== null && !fields.includes(wrong.field) ? wrong.message : null} />
         <div class="flex flex-wrap gap-2">

@@ -28,6 +28,8 @@
     let as = $state(untrack(() => page.name));
     let note = $state('');
     let photo = $state<File | undefined>();
+    /** Two taps are one press. */
+    let keeping = $state(false);
 
     const base = $derived(page.shelf.bases.find((b) => b.code === version?.recipe.base));
     const called = (add: string): string => (add === 'A' ? (base?.part_a ?? 'A') : add === 'B' ? (base?.part_b ?? 'B') : add);
@@ -55,7 +57,7 @@
                 recipe: JSON.stringify($state.snapshot(recipe)),
                 ...(photo === undefined ? {} : { photo }),
             } as RequestPayload,
-            { preserveState: 'errors', forceFormData: true },
+            { preserveState: 'errors', forceFormData: true, onStart: () => (keeping = true), onFinish: () => (keeping = false) },
         );
     }
 </script>
@@ -129,7 +131,7 @@
                         >
                         <PhotoPick onpick={(taken) => (photo = taken)} />
                         <div class="flex gap-2">
-                            <button class="btn btn-primary" disabled={!fresh || as.trim() === ''} onclick={keep}>Keep it</button>
+                            <button class="btn btn-primary" disabled={!fresh || keeping || as.trim() === ''} onclick={keep}>Keep it</button>
                             <button
                                 class="btn btn-ghost"
                                 onclick={() => {
