@@ -13,7 +13,10 @@ async function weighing(page: Page, shop: Shop, name: string, grams = 150): Prom
 const trouble = (page: Page) => page.getByTestId('scale-trouble');
 const main = (page: Page) => page.locator('.actions .main');
 
-test('set to zero half way: it is said, counted on from there, and what is written down is what is in the cup', async ({ page, empty: shop }) => {
+test('set to zero half way: it is said, counted on from there, and what is written down is what is in the cup', async ({
+    page,
+    empty: shop,
+}) => {
     await weighing(page, shop, 'Zeroed');
     const wanted = await target(page);
     await shop.scale('+34.5');

@@ -100,7 +100,11 @@ test('a series is led by the scale: an over-poured part is made good, a puck kee
 test('a scale that falls silent is said, and the grams are written by hand', async ({ page, demo: shop }) => {
     await begin(page, shop);
     // The pour on the demo's bench has the scale.
-    await page.getByRole('button', { name: 'Take the scale over' }).click();
+    const over = page.getByRole('button', { name: 'Take the scale over' });
+    await expect(async () => {
+        await over.click({ timeout: 2000 });
+        await expect(over).toBeHidden({ timeout: 3000 });
+    }).toPass({ timeout: 30_000 });
     await expect(page.getByTestId('live')).not.toHaveText('–');
     await shop.scale('DROP 4');
     await expect(page.getByText('The grams can be written into the list below.')).toBeVisible();

@@ -63,6 +63,8 @@
             const vessel = next.vessel;
             if (await scale.tare(take)) {
                 ontared(vessel);
+            } else if (scale.reading.held_by === null) {
+                trouble = scale.reading.lost ?? 'It did not tare. Let it come to rest and press again.';
             }
         } else if (scale.grams === null) {
             trouble = scale.reading.overload
