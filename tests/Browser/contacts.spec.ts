@@ -128,3 +128,55 @@ test('a file of rules that would overrule what is certain is refused in a senten
     await expect(page.getByText('1 rules and 0 tests are new.')).toBeVisible();
     await expect(page.getByText('We have seen it.')).toBeVisible();
 });
+
+test('what stands in the way names its ways out, and one press takes one', async ({ page, empty: shop }) => {
+    await page.goto(`${shop.url}/jobs?new=1`);
+    await page.getByLabel('Piece').fill('Heel cup');
+    await page.getByLabel('Its surface').selectOption('oil clay, sulphur-free');
+    await page.getByRole('button', { name: 'Start the job' }).click();
+    await page.getByRole('button', { name: /^casts Casts/ }).click();
+    await expect(page.getByRole('heading', { name: 'Casts would fuse to Mould' })).toBeVisible();
+
+    const ways = page.getByRole('region', { name: 'What would make it safe' });
+    await expect(ways.getByRole('listitem').first()).toBeVisible();
+    // Overruling comes last, and is not offered like the others.
+    await expect(ways).not.toContainText(/overrule/i);
+    const release = ways.getByRole('listitem').filter({ hasText: 'Release it' }).first();
+    await release.getByRole('button', { name: 'Take it' }).click();
+    await expect(page.getByRole('heading', { name: 'Casts and Mould come apart' })).toBeVisible();
+    await expect(page.getByText(/it is in the chain\.$/)).toBeVisible();
+    await expect(ways).toBeHidden();
+});
+
+test('what is certain is only overruled by typing it out, and lapses when what it was for is another', async ({ page, empty: shop }) => {
+    await page.goto(`${shop.url}/jobs?new=1`);
+    await page.getByLabel('Piece').fill('Sulphur');
+    await page.getByLabel('Its surface').selectOption('oil clay with sulphur');
+    await page.getByRole('button', { name: 'Start the job' }).click();
+    await page.getByRole('button', { name: /^mould Mould/ }).click();
+    await expect(page.getByRole('heading', { name: 'Mould would not cure on Original' })).toBeVisible();
+    await page.getByText('You know better all the same?').click();
+    await page.getByLabel(/^Your reason/).fill('Two coats of varnish are on it');
+    await page.getByRole('button', { name: 'Overrule it' }).click();
+    const words = page.getByLabel(/^This is certain. Type it out:/);
+    await expect(page.getByText(/would not cure on Original/).first()).toBeVisible();
+    await expect(page.getByRole('alert').filter({ hasText: /Type|type/ })).toBeVisible();
+    const asked = ((await page.getByText(/^This is certain. Type it out:/).textContent()) ?? '')
+        .replace('This is certain. Type it out:', '')
+        .trim();
+    await words.fill(asked);
+    await page.getByRole('button', { name: 'Overrule it' }).click();
+    await expect(page.getByText('Overruled', { exact: true })).toBeVisible();
+
+    // Another surface, also a bad one: the reason was not given for that.
+    await page.getByRole('button', { name: /^original Original/ }).click();
+    await page.getByRole('button', { name: 'Change it' }).click();
+    await page.getByLabel('Its surface').selectOption('latex');
+    await page
+        .getByRole('button', { name: /Keep it|Save|Done|Change/ })
+        .last()
+        .click();
+    await page.getByRole('button', { name: /^mould Mould/ }).click();
+    await expect(page.getByText(/That no longer holds/)).toBeVisible();
+    await expect(page.getByText('Overruled', { exact: true })).toBeHidden();
+});
