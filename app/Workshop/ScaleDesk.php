@@ -9,6 +9,7 @@ use Apalos\Core\Scale\ScaleWatch;
 use Apalos\Core\Scale\Seen;
 use Apalos\Core\Scale\Trouble;
 use App\Devices\ScaleReading;
+use App\Models\Fact;
 use App\Models\ScaleHold;
 use App\Models\Workshop;
 use Carbon\CarbonImmutable;
@@ -24,15 +25,24 @@ final readonly class ScaleDesk
     /** A watch nobody looked at for so long begins anew. */
     private const FORGET_H = 12;
 
+    private const ON_ITS_WAY_S = 10.0;
+
     public function __construct(private Workshop $workshop, private Repository $cache) {}
 
-    /** Who has it, while that one still weighs; null when it is free. */
+    /** Who has it, while that one still weighs or has only just tared; null when it is free. */
     public function holder(): ?WeighUpAtHand
     {
         $hold = ScaleHold::query()->first();
         $at = $hold === null ? null : WeighUpAtHand::find($hold->stream, $hold->stream_id);
 
-        return $at?->isWeighing === true ? $at : null;
+        return $at !== null && ($at->isWeighing || $this->isAboutToWeigh($hold)) ? $at : null;
+    }
+
+    /** It was tared a moment ago, and the fact of it is still on its way. */
+    private function isAboutToWeigh(ScaleHold $hold): bool
+    {
+        return $hold->since->diffInSeconds(CarbonImmutable::now()) < self::ON_ITS_WAY_S
+            && Fact::query()->where('stream', $hold->stream)->where('stream_id', $hold->stream_id)->where('at', '>=', $hold->since)->doesntExist();
     }
 
     public function since(): ?CarbonImmutable

@@ -1,5 +1,15 @@
 import { afterEach, describe, expect, test } from 'vitest';
-import { atMinutes, calendarDay, clockTime, dayAndTime, fullHours, midnight, setZone, workingDay } from '../../resources/js/lib/when';
+import {
+    atMinutes,
+    calendarDay,
+    clockTime,
+    dayAndTime,
+    fullHours,
+    midnight,
+    setZone,
+    workingDay,
+    zones,
+} from '../../resources/js/lib/when';
 
 const HOUR = 3_600_000;
 const at = (iso: string): number => Date.parse(iso);
@@ -114,4 +124,12 @@ describe('full hours on the strip', () => {
         expect(new Set(hours).size).toBe(7);
         expect(fullHours(at('2026-10-24T22:00:00Z'), at('2026-10-25T04:00:00Z')).map(iso)).toContain('2026-10-25T02:00:00Z');
     });
+});
+
+test('zones go by the names of today, and the one chosen is among them', () => {
+    expect(zones('Asia/Kolkata')).toContain('Asia/Kolkata');
+    expect(zones('UTC')).toContain('Asia/Kolkata');
+    expect(zones('UTC')).not.toContain('Asia/Calcutta');
+    expect(zones('Asia/Calcutta')).toContain('Asia/Calcutta');
+    expect(new Set(zones('UTC')).size).toBe(zones('UTC').length);
 });

@@ -31,7 +31,27 @@ export function setZone(name: string | null): void {
     }
 }
 
-export const deviceZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone;
+/** Browsers go on with names that places have left behind. */
+const TODAY: Record<string, string> = {
+    'Africa/Asmera': 'Africa/Asmara',
+    'America/Buenos_Aires': 'America/Argentina/Buenos_Aires',
+    'America/Godthab': 'America/Nuuk',
+    'Asia/Calcutta': 'Asia/Kolkata',
+    'Asia/Katmandu': 'Asia/Kathmandu',
+    'Asia/Rangoon': 'Asia/Yangon',
+    'Asia/Saigon': 'Asia/Ho_Chi_Minh',
+    'Atlantic/Faeroe': 'Atlantic/Faroe',
+    'Europe/Kiev': 'Europe/Kyiv',
+    'Pacific/Ponape': 'Pacific/Pohnpei',
+    'Pacific/Truk': 'Pacific/Chuuk',
+};
+const called = (name: string): string => TODAY[name] ?? name;
+
+export const deviceZone = (): string => called(Intl.DateTimeFormat().resolvedOptions().timeZone);
+
+/** Every zone to choose from, by the names of today; the one that is chosen is always among them. */
+export const zones = (chosen: string): string[] =>
+    [...new Set(['UTC', chosen, deviceZone(), ...Intl.supportedValuesOf('timeZone').map(called)])].sort();
 
 const written = (ms: number, how: Intl.DateTimeFormatOptions): string =>
     new Intl.DateTimeFormat('en-GB', { ...how, timeZone: zone }).format(ms);

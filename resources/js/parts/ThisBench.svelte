@@ -3,7 +3,7 @@
     import { bench } from '../lib/bench.svelte';
     import type { Wrong } from '../lib/api';
     import type { Entry } from '../lib/units';
-    import { deviceZone } from '../lib/when';
+    import { deviceZone, zones } from '../lib/when';
     import Choice from './Choice.svelte';
     import Measure from './Measure.svelte';
     import TextLine from './TextLine.svelte';
@@ -13,7 +13,6 @@
     let form = $state({ name: '', division: null as Entry, capacity: null as Entry, starts: '', ends: '', zone: '' });
     let wrong = $state<Wrong | null>(null);
     const fields = ['name', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'time_zone'];
-    const zones = [...new Set(['UTC', deviceZone(), ...Intl.supportedValuesOf('timeZone')])].sort();
     const at = (field: string): string | null => (wrong?.field === field ? wrong.message : null);
 
     const clock = (min: number): string => `${String(Math.floor(min / 60)).padStart(2, '0')}:${String(min % 60).padStart(2, '0')}`;
@@ -72,7 +71,7 @@
             <p class="quiet text-sm col-span-2">One that ends before it begins runs past midnight.</p>
         </fieldset>
         <Choice label="Time zone" bind:value={form.zone} error={at('time_zone')}>
-            {#each form.zone === '' ? [] : zones as name (name)}<option value={name}>{name.replaceAll('_', ' ')}</option>{/each}
+            {#each form.zone === '' ? [] : zones(form.zone) as name (name)}<option value={name}>{name.replaceAll('_', ' ')}</option>{/each}
         </Choice>
         <Refused says={wrong !== null && !fields.includes(wrong.field) ? wrong.message : null} />
         <div class="flex flex-wrap gap-2">

@@ -1,5 +1,6 @@
 <script lang="ts">
     import { router } from '@inertiajs/svelte';
+    import { untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
     import { doing, markOf, wordsOf, type Contact, type Words } from '../../lib/contacts';
     import { refused } from '../../lib/refused';
@@ -46,6 +47,18 @@
     }>;
     const url = $derived(`/impressions/${String(linkId)}/contacts/${contact.key}`);
     const ago = (ms: number): string => `${dayAndTime(ms)}, ${span(bench.now - ms)} ago`;
+    // Opened where something is said of it, and left as somebody opened it.
+    let stated = $state(
+        untrack(
+            () =>
+                contact.damp ||
+                contact.latex_touched ||
+                contact.sealed_with !== null ||
+                contact.cured_ms !== null ||
+                contact.solvent_ms !== null,
+        ),
+    );
+
     function choose(change: Chosen): void {
         // Only what was said just now: a moment that is written down goes on ageing.
         router.put(url, change, { preserveScroll: true, preserveState: true });
@@ -121,14 +134,7 @@
     {/if}
     {#each result.cautions as caution (caution)}<p class="caution">{caution}</p>{/each}
 
-    <details
-        class="mt-3"
-        open={contact.damp ||
-            contact.latex_touched ||
-            contact.sealed_with !== null ||
-            contact.cured_ms !== null ||
-            contact.solvent_ms !== null}
-    >
+    <details class="mt-3" bind:open={stated}>
         <summary class="link cursor-pointer">The surface as it is today</summary>
         <div class="state">
             <Choice

@@ -9,6 +9,8 @@
 
     let reason = $state(untrack(() => contact.overruled ?? contact.lapsed ?? ''));
     let words = $state('');
+    // Once opened it stays open, also when what was handed in is refused.
+    let open = $state(untrack(() => contact.overruled !== null));
 </script>
 
 {#if contact.lapsed !== null}
@@ -17,7 +19,7 @@
     </p>
 {/if}
 {#if contact.blocks || contact.overruled !== null}
-    <details class="mt-3" open={contact.overruled !== null}>
+    <details class="mt-3" bind:open>
         <summary class="link cursor-pointer quiet">{contact.overruled === null ? 'You know better all the same?' : 'Overruled'}</summary>
         <form
             class="mt-2 grid gap-2"
