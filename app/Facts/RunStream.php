@@ -208,12 +208,12 @@ final readonly class RunStream implements Stream
         return ['of' => $of];
     }
 
-    /** @return array{step: string, reading_g: float} */
+    /** @return array{step: string, reading_g: float, in_line_g: float} what the display reads, and how much of the line is in already */
     private function counted(Fields $in, RecordedRun $run): array
     {
-        $in->only('step', 'reading_g');
+        $in->only('step', 'reading_g', 'in_line_g');
 
-        return [...$this->atStep(Fields::of(['step' => $in->text('step')]), $run, StepKind::Weigh), 'reading_g' => $in->number('reading_g', -100_000.0, 1_000_000.0)];
+        return [...$this->atStep(Fields::of(['step' => $in->text('step')]), $run, StepKind::Weigh), 'reading_g' => $in->number('reading_g', -100_000.0, 1_000_000.0), 'in_line_g' => $in->numberOrNull('in_line_g', 0.0, 1_000_000.0) ?? 0.0];
     }
 
     private function project(RecordedRun $run): void

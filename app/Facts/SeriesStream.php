@@ -123,14 +123,14 @@ final readonly class SeriesStream implements Stream
         return ['vessel' => $vessel, 'line' => (int) $in->number('line', 0.0, count($lines) - 1.0), 'grams' => $in->numberOrNull('grams', 0.0, 1e5)];
     }
 
-    /** @return array{vessel: string, reading_g: float} */
+    /** @return array{vessel: string, reading_g: float, in_line_g: float} what the display reads, and how much of the line is in already */
     private static function counted(Fields $in, RecordedSeries $recorded): array
     {
-        $vessel = $in->only('vessel', 'reading_g')->text('vessel');
+        $vessel = $in->only('vessel', 'reading_g', 'in_line_g')->text('vessel');
         if ($vessel !== $recorded->next()?->vessel) {
             throw new StepHasMoved('Another cup is at hand by now. This is where the weigh-up stands.');
         }
 
-        return ['vessel' => $vessel, 'reading_g' => $in->number('reading_g', -100_000.0, 1_000_000.0)];
+        return ['vessel' => $vessel, 'reading_g' => $in->number('reading_g', -100_000.0, 1_000_000.0), 'in_line_g' => $in->numberOrNull('in_line_g', 0.0, 1_000_000.0) ?? 0.0];
     }
 }

@@ -14,6 +14,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $stream run or series
  * @property int $stream_id
  * @property CarbonImmutable $since
+ * @property array<string, array{anchor: float, in_g: float}>|null $left what others had poured of their line when they lost the scale, by weigh-up
  * @property string $watch what the watch over this hold is kept under
  */
 final class ScaleHold extends Model
@@ -32,6 +33,6 @@ final class ScaleHold extends Model
 
     protected function casts(): array
     {
-        return ['stream_id' => 'integer', 'since' => 'immutable_datetime'];
+        return ['stream_id' => 'integer', 'since' => 'immutable_datetime', 'left' => 'array'];
     }
 }

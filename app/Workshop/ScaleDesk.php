@@ -27,6 +27,8 @@ final readonly class ScaleDesk
 
     private const ON_ITS_WAY_S = 10.0;
 
+    private const MOST_LEFT = 8;
+
     public function __construct(private Workshop $workshop, private Repository $cache) {}
 
     /** Who has it, while that one still weighs or has only just tared; null when it is free. */
@@ -67,9 +69,9 @@ final readonly class ScaleDesk
     /** It is taken over half way: what stands on it and what it was tared with belong to another. */
     public function takenOver(WeighUpAtHand $for, CarbonImmutable $now): void
     {
-        $this->holds($for, $now);
+        $left = $this->holds($for, $now);
         if ($for->expected !== null) {
-            $this->keep($for, ScaleWatch::afterAnother($for->expected));
+            $this->keep($for, ScaleWatch::afterAnother($for->expected, $left !== null && abs($left['anchor'] - $for->expected->anchor) < 1e-6 ? (float) $left['in_g'] : 0.0));
         }
     }
 
@@ -111,9 +113,24 @@ final readonly class ScaleDesk
         return $this->kept($for)?->trouble;
     }
 
-    private function holds(WeighUpAtHand $for, CarbonImmutable $now): void
+    /** @return array{anchor: float, in_g: float}|null what this one had poured of its line when it lost the scale */
+    private function holds(WeighUpAtHand $for, CarbonImmutable $now): ?array
     {
-        ScaleHold::query()->updateOrCreate([], ['workshop_id' => $this->workshop->id, 'stream' => $for->stream, 'stream_id' => $for->id, 'since' => $now, 'watch' => (string) Str::ulid()]);
+        $hold = ScaleHold::query()->first();
+        $left = $hold->left ?? [];
+        $before = $hold === null ? null : WeighUpAtHand::find($hold->stream, $hold->stream_id);
+        $watch = $before === null || $before->is($for) ? null : $this->kept($before);
+        if ($before !== null && $watch !== null) {
+            $left["{$before->stream}:{$before->id}"] = ['anchor' => $watch->anchor, 'in_g' => $watch->inLine()];
+        }
+        $mine = $left["{$for->stream}:{$for->id}"] ?? null;
+        unset($left["{$for->stream}:{$for->id}"]);
+        ScaleHold::query()->updateOrCreate([], [
+            'workshop_id' => $this->workshop->id, 'stream' => $for->stream, 'stream_id' => $for->id, 'since' => $now, 'watch' => (string) Str::ulid(),
+            'left' => array_slice($left, -self::MOST_LEFT, null, true),
+        ]);
+
+        return $mine;
     }
 
     private function kept(WeighUpAtHand $for): ?ScaleWatch

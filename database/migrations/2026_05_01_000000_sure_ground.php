@@ -47,6 +47,8 @@ return new class extends Migration
             $table->dateTime('since', 3);
             // What it was seen to do is kept under this, so that it ends with the hold.
             $table->ulid('watch');
+            // What others had poured of their line when they lost the scale, by weigh-up.
+            $table->json('left')->nullable();
         });
         foreach (self::OWNED as $table => [$parent, $key]) {
             Schema::table($table, static fn (Blueprint $t) => $t->foreignId('workshop_id')->nullable()->constrained()->cascadeOnDelete());

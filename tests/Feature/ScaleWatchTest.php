@@ -98,6 +98,49 @@ final class ScaleWatchTest extends TestCase
         self::assertEqualsWithDelta(2 * $wanted, $run['weighed_g'], 0.2, 'and what is written down is what is in.');
     }
 
+    public function test_set_to_zero_half_way_through_a_line_only_the_rest_of_it_is_asked_for(): void
+    {
+        $pour = $this->atTheScale();
+        $for = "run:{$pour->id}";
+        $wanted = $this->getJson("/pours/{$pour->id}/state")->json('line.running');
+        $this->shows(20.0, afterSeconds: 3);
+        $this->watch($for);
+        $this->shows(0.0);
+        $trouble = $this->watch($for)['trouble'];
+        self::assertSame([20.0, 20.0], [(float) $trouble['in_line_g'], (float) $trouble['expected_g']]);
+
+        $line = $this->record($pour, 'counted', ['step' => '1:weigh:0', 'reading_g' => 0.0, 'in_line_g' => $trouble['in_line_g']])->assertOk()->json('line');
+        self::assertEqualsWithDelta($wanted - 20.0, $line['running'], 1e-9);
+        $this->shows($line['running'], afterSeconds: 5);
+        self::assertNull($this->watch($for)['trouble']);
+        self::assertEqualsWithDelta($wanted, $this->weighed($pour, $line['running'], '1:weigh:0')->assertOk()->json('weighed_g'), 1e-9);
+    }
+
+    public function test_a_line_half_poured_when_the_scale_was_lost_is_remembered_when_it_comes_back(): void
+    {
+        $pour = $this->atTheScale();
+        $this->shows(12.0, afterSeconds: 3);
+        $this->watch("run:{$pour->id}");
+        $series = $this->beginSeries(self::series());
+        $this->postJson('/devices/scale/tare', ['for' => "series:{$series->id}", 'take' => true])->assertOk();
+        $this->fact($series, 'tared', ['vessel' => 'plain-cup'])->assertOk();
+
+        $trouble = $this->postJson('/devices/scale/take-over', ['for' => "run:{$pour->id}"])->assertOk()->json('trouble');
+        self::assertSame(['elsewhere', 12.0], [$trouble['kind'], (float) $trouble['in_line_g']]);
+    }
+
+    public function test_a_scale_just_tared_is_not_taken_back_before_the_fact_of_it_has_come(): void
+    {
+        $pour = $this->atTheScale();
+        $series = $this->beginSeries(self::series());
+        $this->postJson('/devices/scale/tare', ['for' => "series:{$series->id}", 'take' => true])->assertOk();
+
+        self::assertSame('Pucks · PR-10', $this->watch("run:{$pour->id}")['held_by']['title']);
+        // It never came: the scale is free for whoever weighs.
+        $this->travel(11)->seconds();
+        self::assertNull($this->watch("run:{$pour->id}")['held_by']);
+    }
+
     public function test_what_was_lifted_and_put_back_goes_on_by_itself(): void
     {
         $pour = $this->atTheScale();

@@ -101,7 +101,9 @@ final readonly class WaysOut
             yield new Change(WayKind::Test, $request->surface->id, Phrase::of('contact.way_test', ['fresh' => $request->fresh->name, 'surface' => $request->surface->name]), $this->testMin($request), null, $request->with(tested: true));
         }
         foreach ($this->shelf as $base) {
-            if ($base->family !== $request->fresh && $base->family->makes === $request->fresh->makes) {
+            // Whatever it is on the way to, the other has to be good for as well.
+            $standsIn = $base->family->makes === $request->fresh->makes && array_diff($request->fresh->serves, $base->family->serves) === [];
+            if ($base->family !== $request->fresh && $standsIn) {
                 yield new Change(WayKind::Base, $base->code, Phrase::written($base->name), 0.0, null, $request->with(fresh: $base->family, skinSafe: $base->skinSafe, tested: null));
             }
         }

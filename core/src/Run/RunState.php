@@ -95,7 +95,7 @@ final readonly class RunState
             RunFactKind::Met => $this->withCup($this->cup()->met($fact->at)),
             RunFactKind::Rescued => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->rescued())->weighingOn() : $this,
             RunFactKind::Kept => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->kept())->weighingOn() : $this,
-            RunFactKind::Counted => $fact->text('step') === $this->step->key() && $fact->number('reading_g') !== null ? $this->withCup($this->cup()->counted($fact->number('reading_g'))) : $this,
+            RunFactKind::Counted => $fact->text('step') === $this->step->key() && $fact->number('reading_g') !== null ? $this->withCup($this->cup()->counted($fact->number('reading_g') - ($fact->number('in_line_g') ?? 0.0))) : $this,
             RunFactKind::Noted => $this->with(notes: [...$this->notes, ['at' => $fact->at, 'text' => $fact->text('text') ?? '', 'fault' => $fact->text('fault')]]),
             RunFactKind::Gelled => $this->with(gelledAt: $fact->at),
             RunFactKind::Opened => $this->step->kind === StepKind::Wait ? $this->with(step: new Step(StepKind::Grade), openedAt: $fact->at) : $this,

@@ -52,10 +52,10 @@ final readonly class ScaleWatch
         return new self($expected->anchor, $expected->anchor, null, null, null, false, null, null);
     }
 
-    /** Where the scale served another meanwhile. */
-    public static function afterAnother(Expected $expected): self
+    /** Where the scale served another meanwhile; so many grams of the line had gone in before. */
+    public static function afterAnother(Expected $expected, float $inLine = 0.0): self
     {
-        return new self($expected->anchor, $expected->anchor, null, null, null, false, Trouble::Elsewhere, null);
+        return new self($expected->anchor, $expected->anchor + $inLine, null, null, null, false, Trouble::Elsewhere, null);
     }
 
     public function sees(Expected $expected, Seen $seen): self
@@ -72,6 +72,12 @@ final readonly class ScaleWatch
         }
 
         return $this->falls($expected, $seen->grams, $seen) ?? $this->jumps($expected, $seen->grams, $seen) ?? $this->creeps($expected, $seen->grams, $seen);
+    }
+
+    /** Grams of the line that were seen to go in before there was trouble. */
+    public function inLine(): float
+    {
+        return max(0.0, ($this->trouble === null ? max($this->highest, $this->last->grams ?? $this->highest) : $this->highest) - $this->anchor);
     }
 
     /** Somebody looked and says that all of it is in the cup. */
@@ -94,6 +100,11 @@ final readonly class ScaleWatch
     private function falls(Expected $expected, float $grams, Seen $seen): ?self
     {
         $missing = $this->highest - $grams;
+        $moved = $this->last === null || $this->last->stable ? null : $this->last->grams;
+        if ($moved !== null && $moved - $grams > self::LEAST_JUMP_G && $moved > $this->highest) {
+            // It never came to rest in between: what it read last is the best that is known of what went in.
+            return $this->with(last: $seen, highest: $moved, trouble: Trouble::Fell, saw: $grams);
+        }
         $tremble = max(self::TREMBLES_WITHIN * $expected->division->g, self::LEAST_TREMBLE_G);
         if ($seen->stable && $missing > self::RESTS_WITHIN * $expected->division->g + 1e-9) {
             // Step by step it went: nobody lifted anything.
@@ -120,7 +131,7 @@ final readonly class ScaleWatch
         $rose = $grams - $before;
         $fastest = max(self::FASTEST_G_PER_S, $expected->grams / self::FASTEST_LINE_S);
 
-        return $rose > self::LEAST_JUMP_G && $rose / $apart > $fastest ? $this->with(last: $seen, trouble: Trouble::Jumped, saw: $grams) : null;
+        return $rose > self::LEAST_JUMP_G && $rose / $apart > $fastest ? $this->with(last: $seen, highest: max($this->highest, $before), trouble: Trouble::Jumped, saw: $grams) : null;
     }
 
     private function creeps(Expected $expected, float $grams, Seen $seen): self

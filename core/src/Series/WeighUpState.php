@@ -45,7 +45,7 @@ final readonly class WeighUpState
                     [$on, $offset] = [$vessel, 0.0];
                     break;
                 case SeriesFactKind::Counted:
-                    [$on, $offset] = [$vessel, ($fact->number('reading_g') ?? 0.0) - array_sum($grams[$vessel] ?? [])];
+                    [$on, $offset] = [$vessel, ($fact->number('reading_g') ?? 0.0) - ($fact->number('in_line_g') ?? 0.0) - array_sum($grams[$vessel] ?? [])];
                     break;
                 case SeriesFactKind::Met:
                     $metAt ??= $fact->at;

@@ -136,4 +136,29 @@ final class ScaleWatchTest extends TestCase
         self::assertNull(ScaleWatch::from(Fields::of($first(0.5)->toArray()))->sees($expected, $second)->trouble);
         self::assertSame(Trouble::Jumped, $first(0.0)->sees($expected, $second)->trouble, 'where both were answered at once, nobody pours so fast');
     }
+
+    /** @return iterable<string, array{list<array{0: float|null, 1: bool, 2?: float}>, float}> looks, and grams of the line that had gone in */
+    public static function halfWay(): iterable
+    {
+        yield 'at rest, then set to zero' => [[[34.5, true], [54.5, true], [0.0, true]], 20.0];
+        yield 'set to zero before it came to rest' => [[[34.5, true], [44.0, false], [54.4, false], [0.0, true]], 19.9];
+        yield 'and something goes in after that' => [[[34.5, true], [54.5, true], [0.0, true], [12.0, false], [12.0, true]], 20.0];
+        yield 'something set down beside it while it ran in' => [[[34.5, true], [44.0, false], [244.0, false], [244.0, true]], 9.5];
+        yield 'nothing of it yet' => [[[34.5, true], [0.0, true]], 0.0];
+    }
+
+    /** @param  list<array{0: float|null, 1: bool, 2?: float}>  $looks */
+    #[DataProvider('halfWay')]
+    public function test_what_went_in_of_a_line_before_there_was_trouble_is_not_forgotten(array $looks, float $inLine): void
+    {
+        $watch = self::after($looks);
+
+        self::assertNotNull($watch->trouble);
+        self::assertEqualsWithDelta($inLine, $watch->inLine(), 1e-9);
+    }
+
+    public function test_a_stream_that_stops_lets_the_display_settle_without_a_word(): void
+    {
+        self::assertNull(self::after([[34.5, true], [60.0, false], [72.0, false], [66.0, false], [65.8, true]])->trouble);
+    }
 }

@@ -34,8 +34,8 @@ export class LiveRun {
     }
 
     /** The display counts what is in the cup from this reading on. */
-    count(reading: number): Promise<void> {
-        return this.record('counted', { step: this.run.step.key, reading_g: reading });
+    count(reading: number, inLine: number): Promise<void> {
+        return this.record('counted', { step: this.run.step.key, reading_g: reading, in_line_g: inLine });
     }
 
     confirm(): Promise<void> {

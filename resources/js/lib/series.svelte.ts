@@ -34,8 +34,10 @@ export class LiveSeries {
     }
 
     /** The display counts what is in the vessel from this reading on. */
-    count(reading: number): Promise<void> {
-        return this.run.next === null ? Promise.resolve() : this.#record('counted', { vessel: this.run.next.vessel, reading_g: reading });
+    count(reading: number, inLine: number): Promise<void> {
+        return this.run.next === null
+            ? Promise.resolve()
+            : this.#record('counted', { vessel: this.run.next.vessel, reading_g: reading, in_line_g: inLine });
     }
 
     put(reading: number): Promise<void> {

@@ -11,7 +11,7 @@
         /** What is in the cup, in words. */
         inside: string;
         /** From this reading on the display counts again. */
-        oncount: (reading: number) => void;
+        oncount: (reading: number, inLine: number) => void;
         /** Takes the scale from another weigh-up. */
         ontake: () => void;
         /** What typing is called here, and how it is done. */
@@ -70,11 +70,14 @@
                 Another cup stood on it meanwhile. Put this cup back, {inside} in it, and let it rest.
             {/if}
         </p>
+        {#if trouble.in_line_g > 0 && kind !== 'unit'}<p>
+                Of what is asked for now <b class="fig">{grams(trouble.in_line_g)}</b> had gone in; it stays counted.
+            </p>{/if}
         <div class="ways">
             {#if kind === 'jumped'}<button class="btn big" onclick={() => void scale.accept()}>All of it is in the cup</button>{/if}
             {#if kind === 'crept'}<button class="btn big" onclick={() => void scale.accept()}>Go on, it is in the cup</button>{/if}
             {#if canCount && from !== null}
-                <button class="btn big" onclick={() => oncount(from)}
+                <button class="btn big" onclick={() => oncount(from, trouble.in_line_g)}
                     >{kind === 'fell'
                         ? `It was set to zero: count from ${grams(from)}`
                         : kind === 'jumped'

@@ -1111,6 +1111,7 @@ export type ScaleView = {
         kind: string;
         saw_g: number | null;
         expected_g: number;
+        in_line_g: number;
     } | null;
 };
 

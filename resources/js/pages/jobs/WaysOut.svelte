@@ -50,7 +50,7 @@
                 </li>
             {/each}
         </ul>
-        {#if answer.ways.length > FEW}<button type="button" class="link" onclick={() => (more = !more)}
+        {#if answer.ways.length > FEW}<button type="button" class="btn btn-ghost btn-sm" onclick={() => (more = !more)}
                 >{more ? 'Fewer' : `${String(answer.ways.length - FEW)} more`}</button
             >{/if}
         <Wrong says={refused('contact.way')} />
@@ -83,6 +83,9 @@
         }
         .kind {
             grid-column: 1 / -1;
+        }
+        li .btn {
+            justify-self: start;
         }
     }
 </style>

@@ -234,7 +234,7 @@
                 scale={live.scale}
                 division={run.division_g}
                 inside={insideWords}
-                oncount={(reading) => void live.count(reading)}
+                oncount={(reading, inLine) => void live.count(reading, inLine)}
                 ontake={() => void (kind === 'tare' ? tare(true) : live.scale.takeOver())}
                 typing="Type the readings"
                 ontype={() => (typing = true)}

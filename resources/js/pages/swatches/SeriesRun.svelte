@@ -87,7 +87,7 @@
                 takesBack={run.take_back === null
                     ? null
                     : `${measure(run.take_back.grams, 'mass', bench.units, fine)} ${run.take_back.name}`}
-                oncount={(reading) => void live.count(reading)}
+                oncount={(reading, inLine) => void live.count(reading, inLine)}
                 ontared={(vessel) => void live.tared(vessel)}
                 onput={(reading) => void live.put(reading)}
                 onmeet={() => void live.met()}

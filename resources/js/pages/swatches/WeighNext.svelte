@@ -25,7 +25,7 @@
         division: number;
         /** What is in the vessel, in words. */
         inside: string;
-        oncount: (reading: number) => void;
+        oncount: (reading: number, inLine: number) => void;
         ontared: (vessel: string) => void;
         onput: (reading: number) => void;
         onmeet: () => void;
