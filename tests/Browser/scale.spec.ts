@@ -36,7 +36,7 @@ test('set to zero half way: it is said, counted on from there, and what is writt
     await steady(page);
     await main(page).click();
     await expect(page.getByRole('heading', { name: /Pour A until/ })).toBeVisible();
-    await expect(page.getByRole('img', { name: new RegExp(`In the cup: B ${wanted.toFixed(1)} g`) })).toBeVisible();
+    await expect(page.getByRole('img', { name: new RegExp(`In the cup: B ${String(wanted)} g`) })).toBeVisible();
 });
 
 test('lifted and put back it goes on by itself; something set down beside the cup does not count', async ({ page, empty: shop }) => {
