@@ -76,8 +76,12 @@ test('one scale serves one weigh-up: the other says who has it, and takes it onl
     await expect(main(page)).toBeHidden();
     await page.getByRole('button', { name: 'Take the scale over' }).click();
     await expect(trouble(page)).toContainText('Another cup stood on it meanwhile');
-    await page.getByRole('button', { name: /Count from 20.0 g/ }).click();
+    // What had gone in before stays counted, whatever the display was tared with meanwhile.
+    await expect(trouble(page)).toContainText('20.0 g had gone in');
+    const wanted = await target(page);
+    await page.getByRole('button', { name: /^Count from/ }).click();
     await expect(trouble(page)).toBeHidden();
+    await expect(page.getByTestId('target')).toHaveText((wanted - 20).toFixed(1));
 });
 
 test('two taps within a moment are one press, and taking back names what it takes back', async ({ page, empty: shop }) => {
