@@ -29,7 +29,7 @@ return new class extends Migration
             // Empty until people sign in.
             $table->string('person', 80)->nullable();
             $table->unique(['stream', 'stream_id', 'key']);
-            $table->index(['workshop_id', 'stream', 'kind']);
+            $table->index(['workshop_id', 'stream', 'stream_id']);
         });
         Schema::create('snapshots', function (Blueprint $table): void {
             $table->id();
@@ -60,8 +60,9 @@ return new class extends Migration
             // What its gel taught of the clock, as 100 g of the bare base would have shown it.
             $table->double('gel_min')->nullable();
             $table->decimal('gel_room_c', 4, 1)->nullable();
-            $table->index(['workshop_id', 'base_code', 'gel_min']);
-            $table->index('impression_id');
+            $table->index(['workshop_id', 'base_code']);
+            $table->index(['workshop_id', 'state', 'graded_at']);
+            $table->index(['impression_id', 'opened_at']);
         });
         Schema::table('series', function (Blueprint $table): void {
             $table->json('plan')->nullable();

@@ -57,7 +57,7 @@
         <h2>{heading[trouble.kind] ?? 'The scale is not believed'}</h2>
         <p>
             {#if kind === 'fell'}
-                It fell to <b class="fig">{grams(trouble.saw_g ?? 0)}</b>, but {inside} is in the cup and it should read
+                It fell to <b class="fig">{grams(trouble.saw_g ?? 0)}</b>. With {inside} in the cup it should read
                 <b class="fig">{grams(trouble.expected_g)}</b> or more. Was it set to zero, was the cup lifted, or is it another cup?
             {:else if kind === 'jumped'}
                 It rose to <b class="fig">{grams(trouble.saw_g ?? 0)}</b> faster than anybody pours. Was something set down beside the cup?
@@ -117,6 +117,8 @@
     .ways .btn {
         min-height: 3.5rem;
         height: auto;
+        max-width: 100%;
+        white-space: normal;
         padding-block: 0.4rem;
         font-size: 1.1rem;
     }

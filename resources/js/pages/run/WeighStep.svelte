@@ -109,8 +109,9 @@
         flex-wrap: wrap;
         gap: 0.5rem 2.2rem;
     }
-    .doubtful {
-        opacity: 0.5;
+    .doubtful dd {
+        color: var(--color-neutral);
+        text-decoration: line-through 0.08em var(--color-error);
     }
     dt {
         color: var(--color-neutral);
