@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Fact;
+use App\Models\Pour;
+use App\Models\PourState;
+use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+
+/** What is asked every few seconds costs the same after ten years of pours as on the first day. */
+final class GrowthTest extends TestCase
+{
+    private const YEARS = 150;
+
+    /** @return iterable<string, array{string}> */
+    public static function asked(): iterable
+    {
+        yield 'what every screen has around it' => ['/frame'];
+        yield 'where a pour stands' => ['/pours/{pour}/state'];
+        yield 'the run' => ['/pours/{pour}/run'];
+        yield 'the bench' => ['/'];
+    }
+
+    /** @return list<array{query: string, bindings: array<array-key, mixed>}> */
+    private function queries(string $url): array
+    {
+        DB::flushQueryLog();
+        DB::enableQueryLog();
+        $this->get($url)->assertOk();
+        DB::disableQueryLog();
+
+        return array_values(array_map(static fn (array $q): array => ['query' => $q['query'], 'bindings' => $q['bindings']], DB::getQueryLog()));
+    }
+
+    /** Many pours like this one, long graded, each with its facts. */
+    private function years(Pour $like): void
+    {
+        $pour = array_diff_key((array) DB::table('pours')->where('id', $like->id)->first(), ['id' => 0]);
+        for ($i = 0; $i < self::YEARS; $i++) {
+            $id = DB::table('pours')->insertGetId([...$pour, 'state' => PourState::Graded->value, 'grade' => 'good', 'gel_min' => 30.0 + $i % 7, 'gel_room_c' => 20.0, 'opened_at' => "2025-01-01 10:00:{$this->two($i % 60)}.000", 'graded_at' => "2025-01-01 11:00:{$this->two($i % 60)}.000"]);
+            for ($n = 0; $n < 4; $n++) {
+                DB::table('facts')->insert(['workshop_id' => $this->workshop->id, 'stream' => 'run', 'stream_id' => $id, 'key' => "old-{$i}-{$n}", 'kind' => 'noted', 'at' => '2025-01-01 10:00:00.000', 'payload' => '{"text": "x", "fault": null}']);
+            }
+        }
+    }
+
+    private function two(int $n): string
+    {
+        return str_pad((string) $n, 2, '0', STR_PAD_LEFT);
+    }
+
+    #[DataProvider('asked')]
+    public function test_as_many_questions_as_on_the_first_day_and_none_reads_everything(string $url): void
+    {
+        $pour = $this->begun();
+        $url = str_replace('{pour}', (string) $pour->id, $url);
+        $this->queries($url);
+        $first = $this->queries($url);
+        $this->years($pour);
+        $later = $this->queries($url);
+
+        self::assertCount(count($first), $later);
+        foreach ($later as $asked) {
+            if (preg_match('/from "(facts|pours)"/', $asked['query'], $table) === 1) {
+                $plan = implode("\n", array_column(DB::select("explain query plan {$asked['query']}", $asked['bindings']), 'detail'));
+                self::assertStringNotContainsString("SCAN {$table[1]}", $plan, $asked['query']);
+            }
+        }
+    }
+
+    public function test_the_facts_of_one_stream_are_found_without_looking_at_any_other(): void
+    {
+        $query = Fact::query()->where('stream', 'run')->where('stream_id', 7)->orderBy('id');
+        $plan = implode("\n", array_column(DB::select('explain query plan '.$query->toSql(), $query->getBindings()), 'detail'));
+
+        self::assertStringContainsString('stream_id=?', $plan);
+        self::assertStringNotContainsString('TEMP B-TREE', $plan, 'and they come in order');
+    }
+
+    public function test_a_clock_is_learnt_from_the_newest_gels_alone(): void
+    {
+        $pour = $this->begun();
+        $this->years($pour);
+        $asked = array_values(array_filter($this->queries('/stores/pr-10'), static fn (array $q): bool => str_contains($q['query'], 'gel_min')));
+
+        self::assertNotSame([], $asked);
+        foreach ($asked as $one) {
+            self::assertMatchesRegularExpression('/limit \d+$/', $one['query']);
+            $plan = implode("\n", array_column(DB::select("explain query plan {$one['query']}", $one['bindings']), 'detail'));
+            self::assertStringContainsString('base_code=?', $plan);
+            self::assertStringNotContainsString('TEMP B-TREE', $plan);
+        }
+    }
+}
