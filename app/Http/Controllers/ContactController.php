@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
-use App\Actions\ImportContacts;
+use App\Exchange\ContactImport;
 use App\Http\Answer;
 use App\Models\OwnRule;
 use App\Models\TestPatch;
@@ -105,7 +105,7 @@ final readonly class ContactController
         return response($text, 200, ['Content-Type' => $format === 'json' ? 'application/json' : 'application/yaml', 'Content-Disposition' => "attachment; filename=\"apalos-contacts.{$format}\""]);
     }
 
-    public function import(Request $request, ImportContacts $import): RedirectResponse
+    public function import(Request $request, ContactImport $import): RedirectResponse
     {
         $file = $request->file('file');
         $text = $file instanceof \Illuminate\Http\UploadedFile ? (string) file_get_contents($file->getRealPath()) : (string) $request->string('text');

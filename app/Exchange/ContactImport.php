@@ -2,14 +2,13 @@
 
 declare(strict_types=1);
 
-namespace App\Actions;
+namespace App\Exchange;
 
 use Apalos\Core\Contact\Rule;
 use Apalos\Core\Contact\RuleGuard;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
-use App\Exchange\Moment;
 use App\Models\Workshop;
 use App\Workshop\ContactBook;
 use App\Workshop\Library;
@@ -19,7 +18,7 @@ use Symfony\Component\Yaml\Exception\ParseException;
 use Symfony\Component\Yaml\Yaml;
 
 /** Takes in rules and tests of the shop's own, all of a file or nothing of it. */
-final readonly class ImportContacts
+final readonly class ContactImport
 {
     public function __construct(private Workshop $workshop, private Library $library, private ContactBook $contacts) {}
 
