@@ -119,7 +119,7 @@ final readonly class ScaleDesk
         $hold = ScaleHold::query()->first();
         $left = $hold->left ?? [];
         $before = $hold === null ? null : WeighUpAtHand::find($hold->stream, $hold->stream_id);
-        $watch = $before === null || $before->is($for) ? null : $this->kept($before);
+        $watch = $before === null ? null : $this->kept($before);
         if ($before !== null && $watch !== null) {
             $left["{$before->stream}:{$before->id}"] = ['anchor' => $watch->anchor, 'in_g' => $watch->inLine()];
         }

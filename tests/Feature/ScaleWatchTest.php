@@ -129,6 +129,42 @@ final class ScaleWatchTest extends TestCase
         self::assertSame(['elsewhere', 12.0], [$trouble['kind'], (float) $trouble['in_line_g']]);
     }
 
+    public function test_what_was_left_half_poured_is_remembered_for_each_and_only_for_the_line_it_was(): void
+    {
+        $first = $this->atTheScale();
+        $this->shows(12.0, afterSeconds: 3);
+        $this->watch("run:{$first->id}");
+        $series = $this->beginSeries(self::series());
+        $for = "series:{$series->id}";
+        $this->postJson('/devices/scale/tare', ['for' => $for, 'take' => true])->assertOk();
+        $next = $this->fact($series, 'tared', ['vessel' => 'plain-cup'])->json('next');
+        $this->shows(5.0, afterSeconds: 3);
+        self::assertNull($this->watch($for)['trouble']);
+
+        // Back and forth: each has its own.
+        self::assertEqualsWithDelta(12.0, $this->postJson('/devices/scale/take-over', ['for' => "run:{$first->id}"])->json('trouble.in_line_g'), 1e-9);
+        self::assertEqualsWithDelta(5.0, $this->postJson('/devices/scale/take-over', ['for' => $for])->json('trouble.in_line_g'), 1e-9);
+
+        // Typed meanwhile, the line is another: what was poured of the last one is in the cup already.
+        $wanted = $this->getJson("/pours/{$first->id}/state")->json('line.running');
+        $this->record($first, 'weighed', ['step' => '1:weigh:0', 'reading_g' => $wanted])->assertOk();
+        $back = $this->postJson('/devices/scale/take-over', ['for' => "run:{$first->id}"])->json('trouble');
+        self::assertSame(['elsewhere', 0.0], [$back['kind'], (float) $back['in_line_g']]);
+        self::assertGreaterThan(0.0, $next['running']);
+    }
+
+    public function test_taking_over_twice_asks_the_same_again(): void
+    {
+        $pour = $this->atTheScale();
+        $this->shows(12.0, afterSeconds: 3);
+        $this->watch("run:{$pour->id}");
+        $this->postJson('/devices/scale/take-over', ['for' => "run:{$pour->id}"])->assertOk()->assertJsonPath('held_by', null)->assertJsonPath('trouble.in_line_g', 12);
+
+        self::assertSame('elsewhere', $this->watch("run:{$pour->id}")['trouble']['kind']);
+        $this->record($pour, 'counted', ['step' => '1:weigh:0', 'reading_g' => 12.0, 'in_line_g' => 12.0])->assertOk();
+        self::assertNull($this->watch("run:{$pour->id}")['trouble']);
+    }
+
     public function test_a_scale_just_tared_is_not_taken_back_before_the_fact_of_it_has_come(): void
     {
         $pour = $this->atTheScale();
