@@ -8,6 +8,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 use LogicException;
 
 /**
@@ -26,6 +27,7 @@ use LogicException;
  * @property FormulaVersion|null $parent
  * @property \Illuminate\Database\Eloquent\Collection<int, FormulaVersion> $children
  * @property \Illuminate\Database\Eloquent\Collection<int, Pour> $pours
+ * @property Pour|null $lastPour
  * @property \Illuminate\Database\Eloquent\Collection<int, Swatch> $swatches
  */
 final class FormulaVersion extends Model
@@ -72,6 +74,12 @@ final class FormulaVersion extends Model
     public function pours(): HasMany
     {
         return $this->hasMany(Pour::class);
+    }
+
+    /** @return HasOne<Pour, $this> */
+    public function lastPour(): HasOne
+    {
+        return $this->hasOne(Pour::class)->ofMany('started_at', 'max');
     }
 
     /** @return HasMany<Swatch, $this> */

@@ -86,6 +86,17 @@ final class Pour extends Model
         $query->whereIn('state', [PourState::Running, PourState::Waiting, PourState::Opened]);
     }
 
+    /**
+     * What lists show of a pour: neither its sheet nor its plan, but how much was likely.
+     *
+     * @param  Builder<self>  $query
+     */
+    public function scopeInShort(Builder $query): void
+    {
+        $query->select(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'state', 'grade', 'pieces', 'used_g', 'weighed_g', 'started_at'])
+            ->selectRaw("json_object('likely_ml', json_extract(plan, '$.likely_ml')) as plan");
+    }
+
     /** The house code of the base it is, or was to be, poured with. */
     public function baseCode(): ?string
     {

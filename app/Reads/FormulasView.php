@@ -37,9 +37,7 @@ final readonly class FormulasView implements View
             'formulas' => array_values($this->formulas->map(function (Formula $formula): array {
                 $version = $formula->versions->last();
                 $recipe = $version === null ? null : $this->swatches->recipe($version);
-                $pours = $formula->versions->flatMap(static fn (FormulaVersion $v) => $v->pours);
-                /** @var Pour|null $last */
-                $last = $pours->sortBy('started_at')->last();
+                $last = $formula->versions->map(static fn (FormulaVersion $v): ?Pour => $v->lastPour)->filter()->sortBy('started_at')->last();
                 $loads = $recipe?->loads() ?? [];
 
                 return [
@@ -47,7 +45,7 @@ final readonly class FormulasView implements View
                     'base' => $recipe->base->name ?? '', 'colour' => $recipe->base->colour ?? '#cfc4ae',
                     'inside' => array_map(static fn ($sheet): array => ['name' => $sheet->name, 'colour' => $sheet->colour, 'pct_of_ab' => 100.0 * $loads[$sheet->code]], $recipe?->sheets() ?? []),
                     'hardness' => $recipe === null || $formula->kind->value === 'paint' ? null : $this->hardness->expected($recipe),
-                    'pours' => $pours->count(), 'last_ms' => $last?->started_at === null ? null : (int) $last->started_at->getTimestampMs(), 'last_grade' => $last?->grade?->value,
+                    'pours' => (int) $formula->versions->sum('pours_count'), 'last_ms' => $last?->started_at === null ? null : (int) $last->started_at->getTimestampMs(), 'last_grade' => $last?->grade?->value,
                     'retired' => $formula->retired_at !== null,
                 ];
             })->all()),

@@ -91,7 +91,7 @@ final readonly class JobContacts
     /** When the link it touches came out of its own mould, where it was poured here. */
     private function openedAt(Touch $touch): ?CarbonImmutable
     {
-        return $touch->link === null ? null : Pour::query()->where('impression_id', $touch->link)->whereNotNull('opened_at')->orderByDesc('opened_at')->first()?->opened_at;
+        return $touch->link === null ? null : Pour::query()->where('impression_id', $touch->link)->whereNotNull('opened_at')->orderByDesc('opened_at')->first(['id', 'opened_at'])?->opened_at;
     }
 
     /** What was said last counts, and so does what happened since. */

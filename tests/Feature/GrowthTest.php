@@ -23,6 +23,8 @@ final class GrowthTest extends TestCase
         yield 'where a pour stands' => ['/pours/{pour}/state'];
         yield 'the run' => ['/pours/{pour}/run'];
         yield 'the bench' => ['/'];
+        yield 'the jobs' => ['/jobs'];
+        yield 'the formulas' => ['/formulas'];
     }
 
     /** @return list<array{query: string, bindings: array<array-key, mixed>}> */

@@ -24,7 +24,7 @@ final class JobController
 {
     public function index(Workshop $workshop, Library $library, JobContacts $contacts, ContactBook $shop): Response
     {
-        $jobs = $workshop->jobs()->with('impressions.pours')->latest('updated_at')->get();
+        $jobs = $workshop->jobs()->with(['impressions.pours' => static fn ($pours) => $pours->inShort()])->latest('updated_at')->get();
 
         return Answer::page('jobs/Jobs', [...(new JobsView($jobs, $library, $contacts))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop)]);
     }
@@ -47,7 +47,7 @@ final class JobController
 
     public function show(Job $job, Library $library, JobContacts $contacts, ContactBook $shop): Response
     {
-        $job->load('impressions.pours');
+        $job->load(['impressions.pours' => static fn ($pours) => $pours->inShort()]);
 
         return Answer::page('jobs/Job', ['job' => (new JobView($job, $library, $contacts))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop)]);
     }
