@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
-use Illuminate\Database\Eloquent\Relations\HasOne;
 use LogicException;
 
 /**
@@ -27,7 +27,6 @@ use LogicException;
  * @property FormulaVersion|null $parent
  * @property \Illuminate\Database\Eloquent\Collection<int, FormulaVersion> $children
  * @property \Illuminate\Database\Eloquent\Collection<int, Pour> $pours
- * @property Pour|null $lastPour
  * @property \Illuminate\Database\Eloquent\Collection<int, Swatch> $swatches
  */
 final class FormulaVersion extends Model
@@ -76,10 +75,15 @@ final class FormulaVersion extends Model
         return $this->hasMany(Pour::class);
     }
 
-    /** @return HasOne<Pour, $this> */
-    public function lastPour(): HasOne
+    /**
+     * With how often, when last and how well it was poured, without reading the pours: `pours_count`, `last_poured_at`, `last_grade`.
+     *
+     * @param  Builder<self>  $query
+     */
+    public function scopeWithLastPour(Builder $query): void
     {
-        return $this->hasOne(Pour::class)->ofMany('started_at', 'max');
+        $last = static fn (string $what) => Pour::query()->select($what)->whereColumn('formula_version_id', 'formula_versions.id')->orderByDesc('started_at')->limit(1);
+        $query->withCount('pours')->addSelect(['last_poured_at' => $last('started_at'), 'last_grade' => $last('grade')]);
     }
 
     /** @return HasMany<Swatch, $this> */

@@ -6,10 +6,10 @@ namespace App\Reads;
 
 use App\Models\Formula;
 use App\Models\FormulaVersion;
-use App\Models\Pour;
 use App\Workshop\HardnessBook;
 use App\Workshop\Library;
 use App\Workshop\SwatchBook;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 
 /**
@@ -37,7 +37,9 @@ final readonly class FormulasView implements View
             'formulas' => array_values($this->formulas->map(function (Formula $formula): array {
                 $version = $formula->versions->last();
                 $recipe = $version === null ? null : $this->swatches->recipe($version);
-                $last = $formula->versions->map(static fn (FormulaVersion $v): ?Pour => $v->lastPour)->filter()->sortBy('started_at')->last();
+                $last = $formula->versions->filter(static fn (FormulaVersion $v): bool => is_string($v->getAttribute('last_poured_at')))->sortBy('last_poured_at')->last();
+                $at = $last?->getAttribute('last_poured_at');
+                $grade = $last?->getAttribute('last_grade');
                 $loads = $recipe?->loads() ?? [];
 
                 return [
@@ -45,7 +47,7 @@ final readonly class FormulasView implements View
                     'base' => $recipe->base->name ?? '', 'colour' => $recipe->base->colour ?? '#cfc4ae',
                     'inside' => array_map(static fn ($sheet): array => ['name' => $sheet->name, 'colour' => $sheet->colour, 'pct_of_ab' => 100.0 * $loads[$sheet->code]], $recipe?->sheets() ?? []),
                     'hardness' => $recipe === null || $formula->kind->value === 'paint' ? null : $this->hardness->expected($recipe),
-                    'pours' => (int) $formula->versions->sum('pours_count'), 'last_ms' => $last?->started_at === null ? null : (int) $last->started_at->getTimestampMs(), 'last_grade' => $last?->grade?->value,
+                    'pours' => (int) $formula->versions->sum('pours_count'), 'last_ms' => is_string($at) ? (int) CarbonImmutable::parse($at, 'UTC')->getTimestampMs() : null, 'last_grade' => is_string($grade) ? $grade : null,
                     'retired' => $formula->retired_at !== null,
                 ];
             })->all()),

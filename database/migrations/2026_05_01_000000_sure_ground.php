@@ -63,7 +63,7 @@ return new class extends Migration
             $table->index(['workshop_id', 'base_code']);
             $table->index(['workshop_id', 'state', 'graded_at']);
             $table->index(['impression_id', 'opened_at']);
-            $table->index(['formula_version_id', 'started_at']);
+            $table->index(['formula_version_id', 'workshop_id', 'started_at']);
         });
         Schema::table('series', function (Blueprint $table): void {
             $table->json('plan')->nullable();

@@ -40,7 +40,7 @@ final readonly class FormulaController
 
     public function index(HardnessBook $hardness): Response
     {
-        $formulas = $this->workshop->formulas()->whereHas('versions')->with(['versions' => static fn ($versions) => $versions->withCount('pours')->with('lastPour')])->orderBy('name')->get();
+        $formulas = $this->workshop->formulas()->whereHas('versions')->with(['versions' => static fn ($versions) => $versions->withLastPour()])->orderBy('name')->get();
 
         return Answer::page('formulas/Formulas', ['page' => (new FormulasView($formulas, $this->library, $hardness, $this->swatches))->toArray()]);
     }
