@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 use Apalos\Core\Input\BadInput;
-use App\Http\Answer;
 use App\Http\Middleware\HandleInertiaRequests;
+use App\Http\Reply;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -21,7 +21,7 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontReport(BadInput::class);
-        $exceptions->render(Answer::refused(...));
+        $exceptions->render(Reply::refused(...));
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->expectsJson());
         $exceptions->respond(static function (Response $response, Throwable $e, Request $request): Response {
             if ($request->expectsJson() || ! in_array($response->getStatusCode(), [403, 404, 405, 419, 500, 503], true) || (config('app.debug') === true && $response->getStatusCode() === 500)) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reads;
 
 use Apalos\Core\Cure\Clock;
+use Apalos\Core\Cure\CureModel;
 use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Phrase\Phrase;
@@ -34,7 +35,7 @@ final readonly class StoresView implements View
      *     bases: list<array{
      *         code: string, name: string, family: string, summary: string, shore: string|null, colour: string, ratio: string, part_names: array{a: string, b?: string},
      *         sg: array{a: float|null, b: float|null, mixed: float|null}, times: array<string, float>, here: array<string, array{low: float, likely: float, high: float}>,
-     *         rests_on: int, ref_c: float, by_volume_ok: bool, vacuum: string, brushed: bool, moisture: bool, skin_safe: bool,
+     *         rests_on: int, of_g: float|null, ref_c: float, by_volume_ok: bool, vacuum: string, brushed: bool, moisture: bool, skin_safe: bool,
      *         facts: array<string, float|null>, limits: list<array{role: string, max: float, basis: string, into: string}>,
      *         cautions: list<array{title: string, text: Phrase}>, measured: list<string>, typical: list<string>, notes: string
      *     }>,
@@ -54,7 +55,7 @@ final readonly class StoresView implements View
      * @return array{
      *     code: string, name: string, family: string, summary: string, shore: string|null, colour: string, ratio: string, part_names: array{a: string, b?: string},
      *     sg: array{a: float|null, b: float|null, mixed: float|null}, times: array<string, float>, here: array<string, array{low: float, likely: float, high: float}>,
-     *     rests_on: int, ref_c: float, by_volume_ok: bool, vacuum: string, brushed: bool, moisture: bool, skin_safe: bool,
+     *     rests_on: int, of_g: float|null, ref_c: float, by_volume_ok: bool, vacuum: string, brushed: bool, moisture: bool, skin_safe: bool,
      *     facts: array<string, float|null>, limits: list<array{role: string, max: float, basis: string, into: string}>,
      *     cautions: list<array{title: string, text: Phrase}>, measured: list<string>, typical: list<string>, notes: string
      * }
@@ -77,6 +78,8 @@ final readonly class StoresView implements View
             'times' => array_map(static fn ($minutes): float => $minutes->min, $base->times),
             'here' => array_map(static fn ($band): array => $band->toArray(), $cure->bands),
             'rests_on' => $cure->restsOn,
+            // Where more of it in one cup is sooner hot and sooner set, its times are those of so much.
+            'of_g' => $base->alpha > 0.0 ? CureModel::SHEET_MASS_G : null,
             'ref_c' => $base->reference->degrees,
             'by_volume_ok' => $base->measuredByVolumeOk,
             'vacuum' => $base->vacuum,

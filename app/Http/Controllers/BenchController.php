@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Reads\ReadBench;
 use Carbon\CarbonImmutable;
 use Inertia\Response;
@@ -13,6 +13,6 @@ final class BenchController
 {
     public function __invoke(ReadBench $read): Response
     {
-        return Answer::page('bench/Bench', ['bench' => $read(CarbonImmutable::now())->toArray()]);
+        return Reply::page('bench/Bench', ['bench' => $read(CarbonImmutable::now())->toArray()]);
     }
 }

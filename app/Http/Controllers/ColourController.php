@@ -7,7 +7,7 @@ namespace App\Http\Controllers;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Models\ColourTarget;
 use App\Models\Workshop;
 use App\Reads\ColourAnswers;
@@ -30,12 +30,12 @@ final readonly class ColourController
         $asked = $request->query('base');
         $base = is_string($asked) && isset($this->library->shelf()->bases[$asked]) ? $asked : $this->library->usual('base');
 
-        return Answer::page('swatches/Colour', ['page' => (new ColourView($this->library, $this->colours, $this->tint, $this->workshop, $base))->toArray()]);
+        return Reply::page('swatches/Colour', ['page' => (new ColourView($this->library, $this->colours, $this->tint, $this->workshop, $base))->toArray()]);
     }
 
     public function ask(Request $request): JsonResponse
     {
-        return Answer::json($this->tint->answer(Fields::fromJson($request->getContent()))->toArray());
+        return Reply::json($this->tint->answer(Fields::fromJson($request->getContent()))->toArray());
     }
 
     /** The pigments that were found go into a sheet that is being planned. */
@@ -46,7 +46,7 @@ final readonly class ColourController
             $base = $this->library->shelf()->base($in->text('base'));
             $pour = $this->batches->write((int) $in->number('pour_id'), $base, $this->tint->lines($base->code, $in->object('loads')));
         } catch (BadInput $wrong) {
-            return Answer::back('batch', $wrong);
+            return Reply::back('batch', $wrong);
         }
 
         return redirect()->to("/pours/{$pour->id}")->with('said', 'The colour is in the sheet.');
@@ -61,7 +61,7 @@ final readonly class ColourController
             $name = mb_substr(trim($in->text('name')), 0, 120);
             $name === '' ? throw BadInput::at('name', Phrase::written('Give the colour a name.')) : $this->workshop->colourTargets()->updateOrCreate(['name' => $name], ['lab' => $lab?->toArray()]);
         } catch (BadInput $wrong) {
-            return Answer::back('target', $wrong);
+            return Reply::back('target', $wrong);
         }
 
         return back()->with('said', "“{$name}” is kept.");

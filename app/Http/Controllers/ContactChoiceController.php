@@ -8,7 +8,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Actions\ChooseForContact;
 use App\Actions\TakeWayOut;
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Models\Impression;
 use App\Workshop\ContactBook;
 use App\Workshop\JobContacts;
@@ -29,7 +29,7 @@ final readonly class ContactChoiceController
         try {
             $choose($impression, $key, Fields::of($request->all()), CarbonImmutable::now());
         } catch (BadInput $wrong) {
-            return Answer::back("contact.{$wrong->field}", $wrong);
+            return Reply::back("contact.{$wrong->field}", $wrong);
         }
 
         return back();
@@ -39,7 +39,7 @@ final readonly class ContactChoiceController
     {
         $answer = $book->answer($this->contact($impression, $key)->request)->toArray();
 
-        return Answer::json(['ways' => $answer['ways_out'], 'note' => $answer['ways_out_note']]);
+        return Reply::json(['ways' => $answer['ways_out'], 'note' => $answer['ways_out_note']]);
     }
 
     public function take(Request $request, Impression $impression, string $key, TakeWayOut $take): RedirectResponse
@@ -47,7 +47,7 @@ final readonly class ContactChoiceController
         try {
             $said = $take($impression, $this->contact($impression, $key), Fields::of($request->all()), CarbonImmutable::now());
         } catch (BadInput $wrong) {
-            return Answer::back('contact.way', $wrong);
+            return Reply::back('contact.way', $wrong);
         }
 
         return back()->with('said', $said);

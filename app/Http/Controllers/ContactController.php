@@ -7,7 +7,7 @@ namespace App\Http\Controllers;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
 use App\Exchange\ContactImport;
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Models\OwnRule;
 use App\Models\TestPatch;
 use App\Models\Workshop;
@@ -36,13 +36,13 @@ final readonly class ContactController
 
     public function board(): Response
     {
-        return Answer::page('contacts/Contacts', ['board' => (new ContactBoardView($this->contacts, $this->library, $this->workshop))->toArray()]);
+        return Reply::page('contacts/Contacts', ['board' => (new ContactBoardView($this->contacts, $this->library, $this->workshop))->toArray()]);
     }
 
     /** One pair with the surface as somebody says it is. */
     public function judge(Request $request): JsonResponse
     {
-        return Answer::json($this->contacts->answer($this->contacts->asked($request->json()->all()))->toArray());
+        return Reply::json($this->contacts->answer($this->contacts->asked($request->json()->all()))->toArray());
     }
 
     public function plan(Request $request, CureClock $clock): RedirectResponse
@@ -56,7 +56,7 @@ final readonly class ContactController
             $fresh = $knowledge->family((string) $said['fresh'])->id;
             $surface = $knowledge->surface((string) $said['surface'])->id;
         } catch (BadInput $wrong) {
-            return Answer::back('patch', $wrong);
+            return Reply::back('patch', $wrong);
         }
         $base = $this->library->shelf()->bases[$said['base'] ?? ''] ?? null;
         $minutes = $base === null ? null : $clock->opens($base)?->min;
@@ -115,7 +115,7 @@ final readonly class ContactController
             }
             $new = $import($text);
         } catch (BadInput $wrong) {
-            return Answer::back('file', $wrong);
+            return Reply::back('file', $wrong);
         }
 
         return back()->with('said', "{$new['rules']} rules and {$new['tests']} tests are new.");

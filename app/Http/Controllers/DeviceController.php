@@ -13,7 +13,7 @@ use App\Devices\ScalePort;
 use App\Devices\ScaleReading;
 use App\Devices\TcpLines;
 use App\Devices\ThermometerPort;
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Models\Workshop;
 use App\Reads\ScaleView;
 use App\Workshop\RoomTemperature;
@@ -29,7 +29,7 @@ final readonly class DeviceController
     public function scale(ScalePort $scale): JsonResponse
     {
         try {
-            return Answer::json((new ScaleView($scale->read()))->toArray());
+            return Reply::json((new ScaleView($scale->read()))->toArray());
         } catch (DeviceLost $lost) {
             return self::lost($lost);
         }
@@ -56,12 +56,12 @@ final readonly class DeviceController
         $other = $desk->heldByAnother($for);
         try {
             if ($other !== null && ! ($in->has('take') && $in->bool('take'))) {
-                return Answer::json((new ScaleView($scale->read(), null, $other, $desk->since()))->toArray(), 409);
+                return Reply::json((new ScaleView($scale->read(), null, $other, $desk->since()))->toArray(), 409);
             }
             $scale->tare();
             $desk->tared($for, CarbonImmutable::now());
 
-            return Answer::json((new ScaleView($scale->read()))->toArray());
+            return Reply::json((new ScaleView($scale->read()))->toArray());
         } catch (DeviceLost $lost) {
             return self::lost($lost);
         }
@@ -91,7 +91,7 @@ final readonly class DeviceController
             ? new ScaleView($reading, null, null, null, $for, $desk->watch($for, $reading, $asked, CarbonImmutable::now()))
             : new ScaleView($reading, null, $other, $desk->since());
 
-        return Answer::json($view->toArray());
+        return Reply::json($view->toArray());
     }
 
     /** What a hand does to the stand-in scale: pour at a rate, stop, add, clear. Only where the devices are stand-ins. */
@@ -108,7 +108,7 @@ final readonly class DeviceController
             return self::lost($lost);
         }
 
-        return Answer::json(['lost' => null]);
+        return Reply::json(['lost' => null]);
     }
 
     /** Reads the thermometer into the room's history, where the room is measured by it. */
@@ -117,18 +117,18 @@ final readonly class DeviceController
         try {
             $celsius = Celsius::of($thermometer->celsius());
         } catch (DeviceLost $lost) {
-            return Answer::json(['room_c' => $room->now()->degrees, 'lost' => $lost->getMessage()]);
+            return Reply::json(['room_c' => $room->now()->degrees, 'lost' => $lost->getMessage()]);
         }
         // Half a degree changes no decision; a reading a minute would only fill the history.
         if ($workshop->room_source === 'thermometer' && abs($celsius->degrees - $room->now()->degrees) >= 0.3) {
             $room->note($celsius, 'thermometer', CarbonImmutable::now());
         }
 
-        return Answer::json(['room_c' => $workshop->room_source === 'thermometer' ? $celsius->degrees : $room->now()->degrees, 'lost' => null]);
+        return Reply::json(['room_c' => $workshop->room_source === 'thermometer' ? $celsius->degrees : $room->now()->degrees, 'lost' => null]);
     }
 
     private static function lost(DeviceLost $lost): JsonResponse
     {
-        return Answer::json((new ScaleView(null, $lost->getMessage()))->toArray());
+        return Reply::json((new ScaleView(null, $lost->getMessage()))->toArray());
     }
 }

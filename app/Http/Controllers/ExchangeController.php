@@ -9,7 +9,7 @@ use Apalos\Core\Phrase\Phrase;
 use App\Exchange\Csv;
 use App\Exchange\SwatchExport;
 use App\Exchange\SwatchImport;
-use App\Http\Answer;
+use App\Http\Reply;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -42,7 +42,7 @@ final readonly class ExchangeController
             }
             $new = $import($text, CarbonImmutable::now());
         } catch (BadInput $wrong) {
-            return back()->withErrors(['file' => $wrong->field === 'file' || str_starts_with($wrong->field, 'line') ? Answer::say($wrong) : "{$wrong->field}: ".Answer::say($wrong)]);
+            return back()->withErrors(['file' => $wrong->field === 'file' || str_starts_with($wrong->field, 'line') ? Reply::say($wrong) : "{$wrong->field}: ".Reply::say($wrong)]);
         }
 
         return back()->with('said', sprintf('New: %d formula versions, %d swatches, %d readings, %d colours.', ...array_values($new)));

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Models\Workshop;
 use App\Workshop\Library;
 use Illuminate\Database\Eloquent\Builder;
@@ -20,7 +20,7 @@ final class FindController
     {
         $q = is_string($said = $request->query('q')) ? mb_strtolower(trim($said)) : '';
         if ($q === '') {
-            return Answer::json(['found' => []]);
+            return Reply::json(['found' => []]);
         }
         $like = '%'.addcslashes($q, '%_\\').'%';
         $named = static fn (Builder $query): Builder => $query->whereRaw("lower(name) like ? escape '\\'", [$like]);
@@ -37,6 +37,6 @@ final class FindController
             $found[] = ['kind' => 'formula', 'name' => $formula->name, 'href' => "/formulas/{$formula->id}"];
         }
 
-        return Answer::json(['found' => $found]);
+        return Reply::json(['found' => $found]);
     }
 }

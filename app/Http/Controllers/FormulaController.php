@@ -10,7 +10,7 @@ use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\ComparisonResult;
 use App\Actions\KeepFormula;
 use App\Actions\PourAgain;
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Models\Formula;
 use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
@@ -42,7 +42,7 @@ final readonly class FormulaController
     {
         $formulas = $this->workshop->formulas()->whereHas('versions')->with(['versions' => static fn ($versions) => $versions->withLastPour()])->orderBy('name')->get();
 
-        return Answer::page('formulas/Formulas', ['page' => (new FormulasView($formulas, $this->library, $hardness, $this->swatches))->toArray()]);
+        return Reply::page('formulas/Formulas', ['page' => (new FormulasView($formulas, $this->library, $hardness, $this->swatches))->toArray()]);
     }
 
     public function show(Request $request, Formula $formula): Response
@@ -53,7 +53,7 @@ final readonly class FormulaController
         $other = $with === 0 ? null : FormulaVersion::query()->with('formula')->whereHas('formula', fn ($f) => $f->where('workshop_id', $this->workshop->id))->find($with);
         [$left, $right] = [$other === null ? null : $this->swatches->recipe($other), $this->swatches->recipe($chosen)];
 
-        return Answer::page('formulas/Formula', [
+        return Reply::page('formulas/Formula', [
             'page' => (new FormulaView($formula, $chosen, $other, $left === null || $right === null ? null : ComparisonResult::of($left, $right), FormulaView::linksAtHand(), $this->library))->toArray(),
             'others' => $this->others($formula),
         ]);
@@ -64,13 +64,13 @@ final readonly class FormulaController
     {
         $in = Fields::fromJson($request->getContent())->only('recipe', 'mass_g', 'paint');
 
-        return Answer::json($reckoner->reckon($in->object('recipe'), $in->positiveOrNull('mass_g', 1e6) ?? self::USUAL_G, $in->has('paint') && $in->bool('paint'))->toArray());
+        return Reply::json($reckoner->reckon($in->object('recipe'), $in->positiveOrNull('mass_g', 1e6) ?? self::USUAL_G, $in->has('paint') && $in->bool('paint'))->toArray());
     }
 
     /** A pot of paint: for so much area, so thick, so many coats. */
     public function paint(Request $request, PaintPot $pot): JsonResponse
     {
-        return Answer::json($pot->mix(Fields::fromJson($request->getContent()))->toArray());
+        return Reply::json($pot->mix(Fields::fromJson($request->getContent()))->toArray());
     }
 
     /** A new formula, or a new version of one: what is posted under a name that is there becomes its next version. */
@@ -89,7 +89,7 @@ final readonly class FormulaController
             $note = trim((string) $request->string('note'));
             $version = $keep($name, $recipe, $in->choice('kind', FormulaKind::class), is_numeric($parent) ? (int) $parent : null, $note === '' ? null : $note, $request->file('photo')?->store('formulas') ?: null);
         } catch (BadInput $wrong) {
-            return back()->withErrors(['keep' => $wrong->isMissing ? 'Something in it has no amount yet. Say how much of each goes in.' : Answer::say($wrong)]);
+            return back()->withErrors(['keep' => $wrong->isMissing ? 'Something in it has no amount yet. Say how much of each goes in.' : Reply::say($wrong)]);
         }
 
         return redirect()->to("/formulas/{$version->formula_id}?version={$version->id}")->with('said', "Kept as {$version->called()}.");
@@ -107,7 +107,7 @@ final readonly class FormulaController
                 $formula->update(['name' => $name]);
             }
         } catch (BadInput $wrong) {
-            return Answer::back('name', $wrong);
+            return Reply::back('name', $wrong);
         }
         if ($request->has('retired')) {
             $formula->update(['retired_at' => $request->boolean('retired') ? CarbonImmutable::now() : null]);
@@ -124,7 +124,7 @@ final readonly class FormulaController
             $link = Impression::query()->find((int) $in->number('impression_id')) ?? throw BadInput::at('impression_id', Phrase::written('Choose which link of which job it is poured into.'));
             $pour = $again->into($version->load('formula'), $link, $in->positiveOrNull('mass_g', 1e6));
         } catch (BadInput $wrong) {
-            return back()->withErrors(['pour' => $wrong->isMissing ? 'Choose which link of which job it is poured into.' : Answer::say($wrong)]);
+            return back()->withErrors(['pour' => $wrong->isMissing ? 'Choose which link of which job it is poured into.' : Reply::say($wrong)]);
         }
 
         return redirect()->to("/pours/{$pour->id}");

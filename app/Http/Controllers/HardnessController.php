@@ -11,7 +11,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Basis;
 use Apalos\Core\Units\Shore;
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Reads\HardnessAnswerView;
 use App\Reads\HardnessView;
 use App\Reads\SofteningNotes;
@@ -38,7 +38,7 @@ final readonly class HardnessController
         $bases = collect($page['bases']);
         $base = $bases->firstWhere('code', is_string($asked) ? $asked : '') ?? $bases->sortByDesc('pucks')->first() ?? abort(404);
 
-        return Answer::page('swatches/Hardness', [
+        return Reply::page('swatches/Hardness', [
             'page' => $page,
             'answer' => $this->answer(Fields::of(['base' => $base['code'], 'softener' => $base['softeners'][0]['code'] ?? '']))->toArray(),
         ]);
@@ -46,7 +46,7 @@ final readonly class HardnessController
 
     public function ask(Request $request): JsonResponse
     {
-        return Answer::json($this->answer(Fields::fromJson($request->getContent()))->toArray());
+        return Reply::json($this->answer(Fields::fromJson($request->getContent()))->toArray());
     }
 
     /** The softener that was found goes into a sheet that is being planned. */
@@ -57,7 +57,7 @@ final readonly class HardnessController
             [$base, $softener] = $this->hardness->pair($in->text('base'), $in->text('softener'));
             $pour = $this->batch->write((int) $in->number('pour_id'), $base, [PlannedBatch::line($softener, round($in->number('pct_of_ab', 0.0, 500.0), 2), Basis::OfAB, $softener->into)]);
         } catch (BadInput $wrong) {
-            return Answer::back('batch', $wrong);
+            return Reply::back('batch', $wrong);
         }
 
         return redirect()->to("/pours/{$pour->id}")->with('said', "{$softener->name} is in the sheet.");

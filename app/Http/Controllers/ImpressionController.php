@@ -7,7 +7,7 @@ namespace App\Http\Controllers;
 use Apalos\Core\Input\BadInput;
 use App\Actions\PlanPour;
 use App\Actions\ReviseChain;
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Http\Requests\ImpressionRequest;
 use App\Models\Impression;
 use App\Models\Job;
@@ -78,7 +78,7 @@ final readonly class ImpressionController
         try {
             $revise();
         } catch (BadInput $wrong) {
-            return Answer::back($wrong->field, $wrong);
+            return Reply::back($wrong->field, $wrong);
         }
 
         return $said === null ? back() : back()->with('said', $said)->with('undo', $undo);

@@ -7,7 +7,7 @@ namespace App\Http\Controllers;
 use Apalos\Core\Contact\Release;
 use Apalos\Core\Contact\Sealer;
 use Apalos\Core\Contact\Surface;
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Http\Requests\JobRequest;
 use App\Models\Job;
 use App\Models\Workshop;
@@ -26,7 +26,7 @@ final class JobController
     {
         $jobs = $workshop->jobs()->with(['impressions.pours' => static fn ($pours) => $pours->inShort()])->latest('updated_at')->get();
 
-        return Answer::page('jobs/Jobs', [...(new JobsView($jobs, $library, $contacts))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop)]);
+        return Reply::page('jobs/Jobs', [...(new JobsView($jobs, $library, $contacts))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop)]);
     }
 
     public function store(JobRequest $request, Workshop $workshop): RedirectResponse
@@ -49,7 +49,7 @@ final class JobController
     {
         $job->load(['impressions.pours' => static fn ($pours) => $pours->inShort()]);
 
-        return Answer::page('jobs/Job', ['job' => (new JobView($job, $library, $contacts))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop)]);
+        return Reply::page('jobs/Job', ['job' => (new JobView($job, $library, $contacts))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop)]);
     }
 
     public function update(JobRequest $request, Job $job): RedirectResponse

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Models\Swatch;
 use App\Models\Workshop;
 use App\Reads\LabelsView;
@@ -27,7 +27,7 @@ final readonly class LabelController
         preg_match_all('/\d{1,9}/', is_string($said) ? $said : '', $found);
         $ids = array_slice(array_values(array_unique(array_map(intval(...), $found[0]))), 0, self::MOST);
 
-        return Answer::page('swatches/Labels', ['page' => (new LabelsView(array_values(
+        return Reply::page('swatches/Labels', ['page' => (new LabelsView(array_values(
             ($ids === [] ? $this->lastPoured() : $this->asked($ids))->map(fn (Swatch $swatch): KnownSwatch => new KnownSwatch($swatch, $this->book->recipe($swatch->version)))->all()
         )))->toArray()]);
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Exchange\Csv;
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Models\Pour;
 use App\Reads\LogQuery;
 use App\Reads\LogView;
@@ -25,7 +25,7 @@ final readonly class LogController
         $filter = $this->filter($request);
         $query = ($this->query)($filter);
 
-        return Answer::page('log/Log', ['log' => (new LogView($query->clone()->limit(self::ON_SCREEN)->get(), $this->library, $filter, $query->count()))->toArray()]);
+        return Reply::page('log/Log', ['log' => (new LogView($query->clone()->limit(self::ON_SCREEN)->get(), $this->library, $filter, $query->count()))->toArray()]);
     }
 
     /** Everything the filter lets through, in metric units, as RFC 4180 CSV in UTF-8. */

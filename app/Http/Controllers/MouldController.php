@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\ReviseChain;
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Models\ImpressionKind;
 use App\Models\Job;
 use App\Workshop\ContactBook;
@@ -26,7 +26,7 @@ final readonly class MouldController
         $original = $job->impressions->firstWhere('kind', ImpressionKind::Original);
         $cast = $job->impressions->firstWhere('kind', ImpressionKind::Cast);
 
-        return Answer::page('mould/Mould', [
+        return Reply::page('mould/Mould', [
             'job' => ['id' => $job->id, 'name' => $job->name, 'quantity' => $job->quantity],
             'families' => array_map(static fn ($family): string => $family->name, $knowledge->families),
             'surfaces' => array_map(static fn ($surface): string => $surface->name, $knowledge->surfaces),

@@ -11,7 +11,7 @@ use Apalos\Core\Pour\PourReckoning;
 use Apalos\Core\Run\RunFactKind;
 use App\Actions\PourAgain;
 use App\Actions\StartPour;
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Models\Fact;
 use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
@@ -44,7 +44,7 @@ final class PourController
         $pour->load('impression.job');
         $formulas = FormulaVersion::query()->with('formula')->whereHas('formula', static fn ($formula) => $formula->where('kind', FormulaKind::Mix)->whereNull('retired_at'))->latest('id')->limit(60)->get();
 
-        return Answer::page('pour/PourSheet', [
+        return Reply::page('pour/PourSheet', [
             'pour' => (new PourSheetView($pour, $library, $workshop, $formulas, $this->learnt($pour)))->toArray(),
             'reckoning' => $this->answered($reckoner->reckon($pour->sheet), $room, $hardness),
         ]);
@@ -67,7 +67,7 @@ final class PourController
             throw BadInput::at('', Phrase::written('This pour has begun: its plan is fixed now. What happens in the cup is recorded in the run.'));
         }
 
-        return Answer::json($this->answered($reckoning, $room, $hardness));
+        return Reply::json($this->answered($reckoning, $room, $hardness));
     }
 
     /** The same formula once more, scaled to a new mass; the sheet says what it comes to. */
@@ -76,7 +76,7 @@ final class PourController
         try {
             $sheet = $again->scaled($pour->load('formulaVersion.formula', 'impression'), Fields::of($request->all())->number('mass_g'));
         } catch (BadInput $wrong) {
-            return Answer::back('again', $wrong);
+            return Reply::back('again', $wrong);
         }
 
         return redirect()->to("/pours/{$sheet->id}");
@@ -87,7 +87,7 @@ final class PourController
         try {
             $start($pour, CarbonImmutable::now());
         } catch (BadInput $wrong) {
-            return redirect()->to("/pours/{$pour->id}")->withErrors(['sheet' => Answer::say($wrong)]);
+            return redirect()->to("/pours/{$pour->id}")->withErrors(['sheet' => Reply::say($wrong)]);
         }
 
         return redirect()->to("/pours/{$pour->id}/run");

@@ -7,7 +7,7 @@ namespace App\Http\Controllers;
 use Apalos\Core\Console\Shelves;
 use Apalos\Core\Console\Verb;
 use Apalos\Core\Input\Fields;
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Workshop\ContactBook;
 use App\Workshop\Library;
 use Illuminate\Http\JsonResponse;
@@ -21,6 +21,6 @@ final class ReckonController
         $known = Verb::tryFrom($verb);
         abort_if($known === null, 404, 'Known are: '.implode(', ', array_column(Verb::cases(), 'value')).'.');
 
-        return Answer::json($known->answer(Fields::fromJson($request->getContent()), new Shelves($contacts->knowledge(), $library->moulds(), $library->shelf())));
+        return Reply::json($known->answer(Fields::fromJson($request->getContent()), new Shelves($contacts->knowledge(), $library->moulds(), $library->shelf())));
     }
 }

@@ -9,7 +9,7 @@ use App\Actions\AppendFact;
 use App\Facts\FactDiffers;
 use App\Facts\RunStream;
 use App\Facts\StepHasMoved;
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Reads\RunView;
@@ -31,20 +31,20 @@ final readonly class RunController
             return redirect()->to("/pours/{$pour->id}");
         }
 
-        return Answer::page('run/Run', ['run' => $this->view(RecordedRun::of($pour->load('impression.job', 'snapshot')))]);
+        return Reply::page('run/Run', ['run' => $this->view(RecordedRun::of($pour->load('impression.job', 'snapshot')))]);
     }
 
     public function state(Pour $pour): JsonResponse
     {
-        return Answer::json($this->view(RecordedRun::of($pour->load('impression.job', 'snapshot'))));
+        return Reply::json($this->view(RecordedRun::of($pour->load('impression.job', 'snapshot'))));
     }
 
     public function record(Request $request, Pour $pour, AppendFact $append): JsonResponse
     {
         try {
-            return Answer::json($this->view($append(static fn (): RunStream => RunStream::open($pour), Fields::fromJson($request->getContent()), CarbonImmutable::now())->run));
+            return Reply::json($this->view($append(static fn (): RunStream => RunStream::open($pour), Fields::fromJson($request->getContent()), CarbonImmutable::now())->run));
         } catch (StepHasMoved|FactDiffers $moved) {
-            return Answer::json([
+            return Reply::json([
                 'error' => ['field' => 'step', 'message' => $moved->getMessage()],
                 'run' => $this->view(RecordedRun::of($pour->fresh(['impression.job', 'snapshot']) ?? $pour)),
             ], 409);

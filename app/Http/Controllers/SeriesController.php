@@ -12,7 +12,7 @@ use App\Actions\LabelSeries;
 use App\Facts\FactDiffers;
 use App\Facts\SeriesStream;
 use App\Facts\StepHasMoved;
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Models\Series;
 use App\Models\Swatch;
 use App\Reads\SeriesRunView;
@@ -37,12 +37,12 @@ final readonly class SeriesController
     {
         $word = static fn (string $key): string => is_string($said = $request->query($key)) ? $said : '';
 
-        return Answer::page('swatches/Series', ['page' => (new SeriesView($library, $hardness, $word('kind'), $word('base'), $word('pigment')))->toArray()]);
+        return Reply::page('swatches/Series', ['page' => (new SeriesView($library, $hardness, $word('kind'), $word('base'), $word('pigment')))->toArray()]);
     }
 
     public function plan(Request $request): JsonResponse
     {
-        return Answer::json($this->book->plan(Fields::fromJson($request->getContent()))->toArray());
+        return Reply::json($this->book->plan(Fields::fromJson($request->getContent()))->toArray());
     }
 
     public function begin(Request $request, BeginSeries $begin): RedirectResponse
@@ -50,7 +50,7 @@ final readonly class SeriesController
         try {
             $series = $begin(Fields::of($request->all()), CarbonImmutable::now());
         } catch (BadInput $wrong) {
-            return Answer::back('series', $wrong);
+            return Reply::back('series', $wrong);
         }
 
         return redirect()->to("/swatches/series/{$series->id}");
@@ -60,12 +60,12 @@ final readonly class SeriesController
     {
         return $series->labelled_at !== null
             ? redirect()->to('/swatches/drawer')->with('said', 'These pucks are labelled; they lie in the drawer.')
-            : Answer::page('swatches/SeriesRun', ['run' => $this->view($series)]);
+            : Reply::page('swatches/SeriesRun', ['run' => $this->view($series)]);
     }
 
     public function state(Series $series): JsonResponse
     {
-        return Answer::json($this->view($series));
+        return Reply::json($this->view($series));
     }
 
     public function record(Request $request, Series $series, AppendFact $append): JsonResponse
@@ -73,10 +73,10 @@ final readonly class SeriesController
         try {
             $append(static fn (): SeriesStream => SeriesStream::open($series), Fields::fromJson($request->getContent()), CarbonImmutable::now());
         } catch (StepHasMoved|FactDiffers $moved) {
-            return Answer::json(['error' => ['field' => 'step', 'message' => $moved->getMessage()], 'run' => $this->view($series)], 409);
+            return Reply::json(['error' => ['field' => 'step', 'message' => $moved->getMessage()], 'run' => $this->view($series)], 409);
         }
 
-        return Answer::json($this->view($series));
+        return Reply::json($this->view($series));
     }
 
     public function label(Request $request, Series $series, LabelSeries $label): RedirectResponse
@@ -84,7 +84,7 @@ final readonly class SeriesController
         try {
             $made = $label($series, Fields::of($request->all())->textOrNull('name'), CarbonImmutable::now());
         } catch (BadInput $wrong) {
-            return Answer::back('series', $wrong);
+            return Reply::back('series', $wrong);
         }
 
         return redirect()->to('/swatches/drawer')->with('said', sprintf('%d pucks are labelled. Take them out when they have cured, and read them after a day.', count($made)))

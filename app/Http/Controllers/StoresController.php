@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Reads\StoresView;
 use App\Workshop\CureClock;
 use App\Workshop\Library;
@@ -18,6 +18,6 @@ final class StoresController
         $shelf = $library->shelf();
         abort_if($code !== null && ! isset($shelf->bases[$code]) && ! isset($shelf->additives[$code]), 404);
 
-        return Answer::page('stores/Stores', (new StoresView($library, $room, $clock, $code))->toArray());
+        return Reply::page('stores/Stores', (new StoresView($library, $room, $clock, $code))->toArray());
     }
 }

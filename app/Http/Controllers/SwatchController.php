@@ -12,7 +12,7 @@ use Apalos\Core\Tint\Lab;
 use Apalos\Core\Units\Shore;
 use Apalos\Core\Units\ShoreScale;
 use App\Actions\ReadSwatch;
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Models\FormulaVersion;
 use App\Models\Swatch;
 use App\Models\SwatchReading;
@@ -44,7 +44,7 @@ final readonly class SwatchController
             [$rows, $wrong] = [$query($filter['q'], $filter['base'], null, null), $e->says];
         }
 
-        return Answer::page('swatches/Drawer', ['drawer' => (new DrawerView($rows, $this->workshop->swatches()->count(), $filter, $wrong, $hardness->contradictions(), $this->library, $this->workshop))->toArray()]);
+        return Reply::page('swatches/Drawer', ['drawer' => (new DrawerView($rows, $this->workshop->swatches()->count(), $filter, $wrong, $hardness->contradictions(), $this->library, $this->workshop))->toArray()]);
     }
 
     public function store(Request $request): RedirectResponse
@@ -87,10 +87,10 @@ final readonly class SwatchController
         try {
             $doubts = $read($swatch, Fields::of($request->except('_method')), CarbonImmutable::now());
         } catch (BadInput $wrong) {
-            return Answer::back("swatch-{$swatch->id}", $wrong);
+            return Reply::back("swatch-{$swatch->id}", $wrong);
         }
 
-        return back()->with('said', trim('It is written down. '.implode(' ', array_map(static fn (Warning $doubt): string => Answer::say($doubt->message), $doubts))));
+        return back()->with('said', trim('It is written down. '.implode(' ', array_map(static fn (Warning $doubt): string => Reply::say($doubt->message), $doubts))));
     }
 
     /** Leaves a reading out of every reckoning, or takes it in again. */

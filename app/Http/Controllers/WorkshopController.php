@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use Apalos\Core\Input\Fields;
 use App\Actions\SetUpBench;
-use App\Http\Answer;
+use App\Http\Reply;
 use App\Models\Workshop;
 use App\Reads\DrawStrip;
 use App\Reads\FrameView;
@@ -22,7 +22,7 @@ final readonly class WorkshopController
 
     public function show(): JsonResponse
     {
-        return Answer::json((new FrameView($this->workshop, $this->room, ($this->draw)(CarbonImmutable::now())))->toArray());
+        return Reply::json((new FrameView($this->workshop, $this->room, ($this->draw)(CarbonImmutable::now())))->toArray());
     }
 
     public function update(Request $request, SetUpBench $setUp): JsonResponse

@@ -1214,6 +1214,7 @@ export type StoresView = {
             high: number;
         }>;
         rests_on: number;
+        of_g: number | null;
         ref_c: number;
         by_volume_ok: boolean;
         vacuum: string;

@@ -59,7 +59,9 @@
                 <thead
                     ><tr
                         ><td></td><th scope="col">sheet, {measure(sheet.ref_c, 'temperature', bench.units)}</th><th scope="col"
-                            >here, {measure(bench.frame?.workshop.room_c, 'temperature', bench.units)}</th
+                            >here, {measure(bench.frame?.workshop.room_c, 'temperature', bench.units)}{sheet.of_g === null
+                                ? ''
+                                : `, ${measure(sheet.of_g, 'mass', bench.units, 0)} of it`}</th
                         ></tr
                     ></thead
                 >

@@ -13,7 +13,7 @@ use Inertia\Inertia;
 use Inertia\Response;
 
 /** Everything that leaves for a browser or a program: here, and only here, phrases become words in the units of the workshop. */
-final readonly class Answer
+final readonly class Reply
 {
     /** @param  array<array-key, mixed>  $what */
     public static function json(array $what, int $status = 200): JsonResponse
