@@ -45,6 +45,8 @@ final readonly class ScaleWatch
         public bool $fellOnce,
         public ?Trouble $trouble,
         public ?float $saw,
+        // What it last read at rest, where the highest was only seen while it moved.
+        public ?float $rested = null,
     ) {}
 
     public static function over(Expected $expected): self
@@ -68,7 +70,7 @@ final readonly class ScaleWatch
             return $this->with(last: null, trouble: $this->trouble === Trouble::Elsewhere ? Trouble::Elsewhere : Trouble::Unit);
         }
         if ($this->trouble !== null) {
-            return $this->isPutRight($expected, $seen->grams, $seen) ? self::over($expected)->with(highest: max($expected->anchor, $this->highest), last: $seen) : $this->with(last: $seen);
+            return $this->isPutRight($expected, $seen->grams, $seen) ? self::over($expected)->with(highest: max($expected->anchor, $this->rested === null ? $this->highest : $seen->grams), last: $seen) : $this->with(last: $seen);
         }
 
         return $this->falls($expected, $seen->grams, $seen) ?? $this->jumps($expected, $seen->grams, $seen) ?? $this->creeps($expected, $seen->grams, $seen);
@@ -88,7 +90,10 @@ final readonly class ScaleWatch
 
     private function isPutRight(Expected $expected, float $grams, Seen $seen): bool
     {
-        $back = abs($grams - $this->highest) <= self::RESTS_WITHIN * $expected->division->g + 1e-9;
+        $near = ($this->rested === null ? self::RESTS_WITHIN * $expected->division->g : $this->trembles($expected)) + 1e-9;
+        // What was set down while it moved was partly on it already: taken away again, it reads between what it last rested at and that.
+        $between = $this->trouble === Trouble::Jumped && $this->rested !== null && $this->rested > $this->anchor && $grams >= $this->rested - $near && $grams <= $this->highest;
+        $back = $between || abs($grams - $this->highest) <= $near;
 
         return match ($this->trouble) {
             Trouble::Unit => true,
@@ -97,15 +102,20 @@ final readonly class ScaleWatch
         };
     }
 
+    private function trembles(Expected $expected): float
+    {
+        return max(self::TREMBLES_WITHIN * $expected->division->g, self::LEAST_TREMBLE_G);
+    }
+
     private function falls(Expected $expected, float $grams, Seen $seen): ?self
     {
         $missing = $this->highest - $grams;
         $moved = $this->last === null || $this->last->stable ? null : $this->last->grams;
         if ($moved !== null && $moved - $grams > self::LEAST_JUMP_G && $moved > $this->highest) {
             // It never came to rest in between: what it read last is the best that is known of what went in.
-            return $this->with(last: $seen, highest: $moved, trouble: Trouble::Fell, saw: $grams);
+            return $this->with(last: $seen, highest: $moved, trouble: Trouble::Fell, saw: $grams, rested: $this->highest);
         }
-        $tremble = max(self::TREMBLES_WITHIN * $expected->division->g, self::LEAST_TREMBLE_G);
+        $tremble = $this->trembles($expected);
         if ($seen->stable && $missing > self::RESTS_WITHIN * $expected->division->g + 1e-9) {
             // Step by step it went: nobody lifted anything.
             $slowly = $this->last?->grams !== null && abs($this->last->grams - $grams) <= 1.5 * $expected->division->g;
@@ -131,7 +141,7 @@ final readonly class ScaleWatch
         $rose = $grams - $before;
         $fastest = max(self::FASTEST_G_PER_S, $expected->grams / self::FASTEST_LINE_S);
 
-        return $rose > self::LEAST_JUMP_G && $rose / $apart > $fastest ? $this->with(last: $seen, highest: max($this->highest, $before), trouble: Trouble::Jumped, saw: $grams) : null;
+        return $rose > self::LEAST_JUMP_G && $rose / $apart > $fastest ? $this->with(last: $seen, highest: max($this->highest, $before), trouble: Trouble::Jumped, saw: $grams, rested: $before > $this->highest ? $this->highest : null) : null;
     }
 
     private function creeps(Expected $expected, float $grams, Seen $seen): self
@@ -152,9 +162,9 @@ final readonly class ScaleWatch
             && abs($grams - $this->creptFrom) >= self::CREEPS_DIVISIONS * $expected->division->g - 1e-9;
     }
 
-    private function with(?Seen $last, ?float $highest = null, ?bool $fellOnce = null, ?Trouble $trouble = null, ?float $saw = null): self
+    private function with(?Seen $last, ?float $highest = null, ?bool $fellOnce = null, ?Trouble $trouble = null, ?float $saw = null, ?float $rested = null): self
     {
-        return new self($this->anchor, $highest ?? $this->highest, $last, $this->creptFrom, $this->creptSince, $fellOnce ?? $this->fellOnce, $trouble ?? $this->trouble, $saw ?? $this->saw);
+        return new self($this->anchor, $highest ?? $this->highest, $last, $this->creptFrom, $this->creptSince, $fellOnce ?? $this->fellOnce, $trouble ?? $this->trouble, $saw ?? $this->saw, $rested ?? $this->rested);
     }
 
     /** @return array<string, mixed> */
@@ -162,7 +172,7 @@ final readonly class ScaleWatch
     {
         return [
             'anchor' => $this->anchor, 'highest' => $this->highest, 'last' => $this->last === null ? null : ['grams' => $this->last->grams, 'stable' => $this->last->stable, 'at' => $this->last->at, 'took' => $this->last->took],
-            'crept_from' => $this->creptFrom, 'crept_since' => $this->creptSince, 'fell_once' => $this->fellOnce, 'trouble' => $this->trouble?->value, 'saw' => $this->saw,
+            'crept_from' => $this->creptFrom, 'crept_since' => $this->creptSince, 'fell_once' => $this->fellOnce, 'trouble' => $this->trouble?->value, 'saw' => $this->saw, 'rested' => $this->rested,
         ];
     }
 
@@ -173,7 +183,7 @@ final readonly class ScaleWatch
 
         return new self(
             $any($in, 'anchor') ?? 0.0, $any($in, 'highest') ?? 0.0, $last === null ? null : new Seen($any($last, 'grams'), $last->bool('stable'), $any($last, 'at') ?? 0.0, 'g', $last->numberOrNull('took', 0.0, 1e6) ?? 0.0),
-            $any($in, 'crept_from'), $any($in, 'crept_since'), $in->bool('fell_once'), Trouble::tryFrom($in->textOrNull('trouble') ?? ''), $any($in, 'saw'),
+            $any($in, 'crept_from'), $any($in, 'crept_since'), $in->bool('fell_once'), Trouble::tryFrom($in->textOrNull('trouble') ?? ''), $any($in, 'saw'), $any($in, 'rested'),
         );
     }
 }

@@ -57,6 +57,11 @@ final class ScaleWatchTest extends TestCase
         yield 'lifted and put back' => [[[34.5, true], [-12.0, false], [-45.3, false], [20.0, false], [34.5, true]], null];
         yield 'lifted half way through a line and put back' => [[[50.0, true], [-45.0, true], [50.1, true]], null];
         yield 'lifted half way, and less is put back' => [[[50.0, true], [-45.0, true], [41.0, true]], Trouble::Fell];
+        yield 'laid beside it, half of that seen on its way up, and taken away' => [[[34.5, true], [44.5, true], [67.0, false], [201.0, false], [244.5, true], [60.0, false], [44.5, true]], null];
+        yield 'laid beside it on its way up, and then set to zero' => [[[34.5, true], [44.5, true], [67.0, false], [201.0, false], [244.5, true], [0.0, true]], Trouble::Jumped];
+        yield 'laid beside while the first of it ran in, and then set to where it began' => [[[34.5, true], [54.0, false], [201.0, false], [230.0, true], [34.5, true]], Trouble::Jumped];
+        yield 'lifted while it ran in, and put back' => [[[34.5, true], [54.4, false], [-45.0, true], [54.0, true]], null];
+        yield 'set to zero while it ran in stays so' => [[[34.5, true], [54.4, false], [0.0, true], [34.5, true]], Trouble::Fell];
         yield 'a spanner laid beside the cup' => [[[34.5, true], [95.0, false]], Trouble::Jumped];
         yield 'and taken away again' => [[[34.5, true], [95.0, false], [112.0, true], [34.5, true]], null];
         yield 'looked away while it was poured' => [[[34.5, true], [69.0, true, 8.0]], null];

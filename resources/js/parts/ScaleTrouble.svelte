@@ -8,8 +8,8 @@
     type Props = {
         scale: LiveScale;
         division: number;
-        /** What is in the cup, in words. */
-        inside: string;
+        /** What is in the cup, in words; null while nothing is. */
+        inside: string | null;
         /** From this reading on the display counts again. */
         oncount: (reading: number, inLine: number) => void;
         /** Takes the scale from another weigh-up. */
@@ -57,7 +57,8 @@
         <h2>{heading[trouble.kind] ?? 'The scale is not believed'}</h2>
         <p>
             {#if kind === 'fell'}
-                It fell to <b class="fig">{grams(trouble.saw_g ?? 0)}</b>. With {inside} in the cup it should read
+                It fell to <b class="fig">{grams(trouble.saw_g ?? 0)}</b>{inside === null ? '' : `, with ${inside} in the cup`}. It should
+                read
                 <b class="fig">{grams(trouble.expected_g)}</b> or more. Was it set to zero, was the cup lifted, or is it another cup?
             {:else if kind === 'jumped'}
                 It rose to <b class="fig">{grams(trouble.saw_g ?? 0)}</b> faster than anybody pours. Was something set down beside the cup?
@@ -67,7 +68,7 @@
             {:else if kind === 'unit'}
                 It shows <b>{reading.unit}</b>. Set it back to g; what is in the cup stays as it is written down.
             {:else}
-                Another cup stood on it meanwhile. Put this cup back, {inside} in it, and let it rest.
+                Another cup stood on it meanwhile. Put this cup back{inside === null ? '' : `, ${inside} in it`}, and let it rest.
             {/if}
         </p>
         {#if trouble.in_line_g > 0 && kind !== 'unit'}<p>

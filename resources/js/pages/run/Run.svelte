@@ -49,7 +49,7 @@
         run.cup.fills
             .filter((fill) => fill.poured_g > 0)
             .map((fill) => `${measure(fill.poured_g, 'mass', bench.units, decimalsOf(run.division_g))} ${fill.name}`)
-            .join(' and ') || 'an empty cup',
+            .join(' and ') || null,
     );
     const short = $derived(
         kind === 'weigh' && run.line !== null && scaled && live.scale.grams !== null && live.scale.grams < run.line.from,

@@ -109,7 +109,7 @@
         flex-wrap: wrap;
         gap: 0.5rem 2.2rem;
     }
-    .doubtful dd {
+    .doubtful div:nth-child(-n + 2) dd {
         color: var(--color-neutral);
         text-decoration: line-through 0.08em var(--color-error);
     }

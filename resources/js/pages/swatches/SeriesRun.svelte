@@ -37,14 +37,10 @@
     });
 
     /** What stands in the vessel on the scale. */
-    const inside = $derived(
-        measure(
-            (run.grams[run.on] ?? []).reduce((sum: number, g) => sum + (g ?? 0), 0),
-            'mass',
-            bench.units,
-            fine,
-        ),
-    );
+    const inside = $derived.by(() => {
+        const grams = (run.grams[run.on] ?? []).reduce((sum: number, g) => sum + (g ?? 0), 0);
+        return grams > 0 ? measure(grams, 'mass', bench.units, fine) : null;
+    });
 
     /** What was written last is on its way when the button is pressed: it belongs on the labels too. */
     async function label(): Promise<void> {

@@ -24,7 +24,7 @@
         /** The step of the scale it was planned for. */
         division: number;
         /** What is in the vessel, in words. */
-        inside: string;
+        inside: string | null;
         oncount: (reading: number, inLine: number) => void;
         ontared: (vessel: string) => void;
         onput: (reading: number) => void;
@@ -113,7 +113,7 @@
     {#if next !== null}
         <div class="row">
             {#if scale.speaks}
-                <p class="live">
+                <p class="live" class:doubtful={!scale.sound && !empty}>
                     <span class="quiet">on the scale</span>
                     <b class="fig" class:good={good && !empty} class:over={over && !empty} data-testid="live"
                         >{scale.reading.overload ? 'too much' : figure(scale.grams, 'mass', bench.units, fine)}</b
@@ -149,6 +149,9 @@
 </section>
 
 <style>
+    .doubtful .fig {
+        text-decoration: line-through 0.08em var(--color-error);
+    }
     .next {
         background: var(--color-base-200);
         border-radius: 1rem;
