@@ -36,17 +36,28 @@ final readonly class KeepFormula
 
         return DB::transaction(function () use ($name, $content, $kind, $parent, $note, $photo): FormulaVersion {
             $formula = $this->workshop->formulas()->firstOrCreate(['name' => $name], ['kind' => $kind]);
-            // JSON does not tell 60 from 60.0, so the two are compared as JSON would have them.
-            $same = $note === null && $photo === null ? $formula->versions->last(static fn (FormulaVersion $version): bool => $version->recipe == $content) : null;
+            // One at a time: the next number is the last one and one more.
+            $this->workshop->formulas()->whereKey($formula->id)->lockForUpdate()->first(['id']);
+            $same = $note === null && $photo === null ? $this->kept($formula, $content) : null;
             if ($same !== null) {
                 return $same->setRelation('formula', $formula);
             }
-            $latest = $formula->versions->last();
+            $latest = $formula->versions()->reorder()->orderByDesc('number')->first(['id', 'number', 'workshop_id']);
 
             return $formula->versions()->create([
                 'number' => ($latest->number ?? 0) + 1, 'recipe' => $content, 'parent_id' => $parent ?? ($formula->kind === FormulaKind::Trial ? null : $latest?->id), 'note' => $note, 'photo' => $photo,
             ])->setRelation('formula', $formula);
         });
+    }
+
+    /**
+     * The newest version of the formula that says this, with this note where one is asked for.
+     *
+     * @param  array{base: string, additives: list<array{code: string, amount: float, basis: string, into: string}>}  $content
+     */
+    public function kept(Formula $formula, array $content, ?string $note = null, bool $anyNote = true): ?FormulaVersion
+    {
+        return $formula->versions()->reorder()->where('recipe_hash', FormulaVersion::hashOf($content))->when(! $anyNote, static fn ($query) => $query->where('note', $note))->orderByDesc('number')->first();
     }
 
     /** @throws BadInput */
@@ -65,7 +76,7 @@ final readonly class KeepFormula
      *
      * @return array{base: string, additives: list<array{code: string, amount: float, basis: string, into: string}>}
      */
-    private function content(Fields $recipe): array
+    public function content(Fields $recipe): array
     {
         Recipe::from($recipe, $this->library->shelf())->composition();
 

@@ -12,6 +12,7 @@ use App\Models\FormulaKind;
 use App\Models\Series;
 use App\Models\Swatch;
 use App\Models\Workshop;
+use App\Workshop\CardWriter;
 use App\Workshop\Library;
 use App\Workshop\RecordedSeries;
 use Carbon\CarbonImmutable;
@@ -25,7 +26,7 @@ final readonly class LabelSeries
 {
     private const LONGEST_NAME = 80;
 
-    public function __construct(private Workshop $workshop, private Library $library, private KeepFormula $keep) {}
+    public function __construct(private Workshop $workshop, private Library $library, private KeepFormula $keep, private CardWriter $cards) {}
 
     /**
      * @return list<Swatch>
@@ -45,7 +46,7 @@ final readonly class LabelSeries
                 throw BadInput::at('series', Phrase::written('These pucks are labelled already; they lie in the drawer.'));
             }
 
-            return array_map(function (float $share) use ($series, $poured, $in, $name): Swatch {
+            $made = array_map(function (float $share) use ($series, $poured, $in, $name): Swatch {
                 $pct = round($share, 2);
                 $version = ($this->keep)("{$name}, pucks", Fields::of($this->poured($in, $pct)), FormulaKind::Trial);
 
@@ -53,6 +54,9 @@ final readonly class LabelSeries
                     'formula_version_id' => $version->id, 'name' => "{$name} ".Measures::figure($pct).' %', 'poured_at' => $poured, 'thickness_mm' => $series->thickness_mm,
                 ]);
             }, $shares);
+            $this->cards->take(...array_map(static fn (Swatch $swatch): int => $swatch->id, $made));
+
+            return $made;
         });
     }
 

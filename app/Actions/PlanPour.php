@@ -9,6 +9,7 @@ use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Workshop;
 use App\Workshop\Library;
+use Illuminate\Support\Facades\DB;
 
 /** Opens a sheet for the next pour of an impression: the one begun before, a copy of the last pour's, or a fresh one. */
 final readonly class PlanPour
@@ -17,13 +18,16 @@ final readonly class PlanPour
 
     public function __invoke(Impression $impression): Pour
     {
-        $draft = $impression->pours()->where('state', PourState::Draft)->first();
-        if ($draft !== null) {
-            return $draft;
-        }
-        $last = $impression->pours()->reorder()->orderByDesc('id')->first();
+        return DB::transaction(function () use ($impression): Pour {
+            $draft = $impression->pours()->where('state', PourState::Draft)->first();
+            if ($draft !== null) {
+                return $draft;
+            }
+            $last = $impression->pours()->reorder()->orderByDesc('id')->first();
 
-        return $impression->pours()->create(['sheet' => $last->sheet ?? $this->fresh($impression), 'state' => PourState::Draft]);
+            // Two presses may come at once: the second finds the sheet of the first.
+            return $impression->pours()->createOrFirst(['draft_of' => $impression->id], ['sheet' => $last->sheet ?? $this->fresh($impression), 'state' => PourState::Draft]);
+        });
     }
 
     /** @return array<string, mixed> */

@@ -49,6 +49,7 @@ final readonly class StartPour
 
             $fresh->fill([
                 'formula_version_id' => $version->id,
+                'draft_of' => null,
                 'started_at' => $now,
                 'state' => PourState::Running,
                 'base_code' => $base->code,

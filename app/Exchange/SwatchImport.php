@@ -15,6 +15,7 @@ use App\Models\FormulaVersion;
 use App\Models\Swatch;
 use App\Models\SwatchReading;
 use App\Models\Workshop;
+use App\Workshop\CardWriter;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -26,10 +27,13 @@ final class SwatchImport
     /** @var array<string, FormulaVersion> by the name it had in the file */
     private array $versions = [];
 
+    /** @var array<int, true> swatches that are new or were read anew */
+    private array $touched = [];
+
     /** @var array{formulas: int, swatches: int, readings: int, targets: int} */
     private array $new = ['formulas' => 0, 'swatches' => 0, 'readings' => 0, 'targets' => 0];
 
-    public function __construct(private readonly Workshop $workshop, private readonly KeepFormula $keep, private readonly ReadSwatch $read) {}
+    public function __construct(private readonly Workshop $workshop, private readonly KeepFormula $keep, private readonly ReadSwatch $read, private readonly CardWriter $cards) {}
 
     /**
      * @return array{formulas: int, swatches: int, readings: int, targets: int} how many were new
@@ -42,7 +46,7 @@ final class SwatchImport
         if ($in->has('version') && $in->number('version') > SwatchExport::VERSION) {
             throw BadInput::at('version', Phrase::written('This file was written by a newer version. Bring this bench up to date first.'));
         }
-        $this->versions = [];
+        [$this->versions, $this->touched] = [[], []];
         $this->new = ['formulas' => 0, 'swatches' => 0, 'readings' => 0, 'targets' => 0];
         DB::transaction(function () use ($in, $now): void {
             array_map($this->formula(...), $in->objects('formulas'));
@@ -50,6 +54,7 @@ final class SwatchImport
                 $this->swatch($swatch, $now);
             }
             array_map($this->target(...), $in->objects('targets'));
+            $this->cards->take(...array_keys($this->touched));
         });
 
         return $this->new;
@@ -65,13 +70,15 @@ final class SwatchImport
         $in->only(...self::FORMULA_SECTIONS);
         $name = $in->text('name');
         $kind = $in->choice('kind', FormulaKind::class);
+        $formula = null;
         foreach ($in->objects('versions') as $version) {
             $version->only('number', 'recipe', 'parent', 'note');
             $parent = $version->textOrNull('parent');
             $called = sprintf('%s · %d', $name, (int) $version->number('number', 1.0));
             // Its note makes a version of its own the first time only.
             $note = $version->textOrNull('note');
-            $same = $this->workshop->formulas()->where('name', $name)->first()?->versions()->get()->last(static fn (FormulaVersion $kept): bool => $kept->recipe == $version->object('recipe')->toArray() && $kept->note === $note);
+            $formula ??= $this->workshop->formulas()->where('name', $name)->first();
+            $same = $formula === null ? null : $this->keep->kept($formula, $this->keep->content($version->object('recipe')), $note, anyNote: false);
             $this->versions[$called] = $same ?? ($this->keep)($name, $version->object('recipe'), $kind, ($this->versions[$parent ?? ''] ?? null)?->id, $note);
             $this->new['formulas'] += $same === null && $this->versions[$called]->wasRecentlyCreated ? 1 : 0;
         }
@@ -93,6 +100,7 @@ final class SwatchImport
                 'name' => $name, 'formula_version_id' => $version->id, 'poured_at' => $poured, 'demoulded_at' => Moment::in($in, 'demoulded_at'),
                 'thickness_mm' => $in->positiveOrNull('thickness_mm', 200.0), 'note' => $in->textOrNull('note'),
             ])->load('readings');
+            $this->touched[$swatch->id] = true;
             $this->new['swatches']++;
         }
         foreach ($in->objects('readings') as $reading) {
@@ -115,6 +123,7 @@ final class SwatchImport
             $made?->update(['left_out' => true]);
         }
         $swatch->load('readings');
+        $this->touched[$swatch->id] = true;
         $this->new['readings']++;
     }
 

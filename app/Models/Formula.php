@@ -7,6 +7,7 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
 
 /**
  * A named formula; what it says is in its versions.
@@ -35,5 +36,11 @@ final class Formula extends Model
     public function versions(): HasMany
     {
         return $this->hasMany(FormulaVersion::class)->orderBy('number');
+    }
+
+    /** @return HasOne<FormulaVersion, $this> what it says now */
+    public function newest(): HasOne
+    {
+        return $this->hasOne(FormulaVersion::class)->ofMany('number', 'max');
     }
 }

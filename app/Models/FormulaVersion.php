@@ -19,6 +19,7 @@ use LogicException;
  * @property int $formula_id
  * @property int $number
  * @property array{base: string, additives: list<array{code: string, amount: float, basis: string, into: string}>} $recipe
+ * @property string $recipe_hash
  * @property int|null $parent_id
  * @property string|null $note
  * @property string|null $photo
@@ -42,8 +43,21 @@ final class FormulaVersion extends Model
         return ['recipe' => 'array', 'number' => 'integer', 'parent_id' => 'integer', 'created_at' => 'immutable_datetime'];
     }
 
+    /**
+     * The same for recipes that say the same: JSON does not tell 60 from 60.0.
+     *
+     * @param  array{base: string, additives: list<array{code: string, amount: float|int, basis: string, into: string}>}  $recipe
+     */
+    public static function hashOf(array $recipe): string
+    {
+        return sha1(json_encode([$recipe['base'], array_map(static fn (array $line): array => [$line['code'], (float) $line['amount'], $line['basis'], $line['into']], $recipe['additives'])], JSON_THROW_ON_ERROR));
+    }
+
     protected static function booted(): void
     {
+        self::creating(static function (self $version): void {
+            $version->recipe_hash = self::hashOf($version->recipe);
+        });
         // What came of a version is often photographed long after it was kept: the first photo may join it, nothing else.
         self::updating(static function (self $version): void {
             $joins = $version->getOriginal('photo') === null && array_diff(array_keys($version->getDirty()), ['photo', 'updated_at']) === [];
@@ -73,17 +87,6 @@ final class FormulaVersion extends Model
     public function pours(): HasMany
     {
         return $this->hasMany(Pour::class);
-    }
-
-    /**
-     * With how often, when last and how well it was poured, without reading the pours: `pours_count`, `last_poured_at`, `last_grade`.
-     *
-     * @param  Builder<self>  $query
-     */
-    public function scopeWithLastPour(Builder $query): void
-    {
-        $last = static fn (string $what) => Pour::query()->select($what)->whereColumn('formula_version_id', 'formula_versions.id')->orderByDesc('started_at')->limit(1);
-        $query->withCount('pours')->addSelect(['last_poured_at' => $last('started_at'), 'last_grade' => $last('grade')]);
     }
 
     /** @return HasMany<Swatch, $this> */

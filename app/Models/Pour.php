@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<string, mixed> $sheet
  * @property array<string, mixed>|null $plan
  * @property string|null $base_code house code of what it is poured of, once it has begun
+ * @property int|null $draft_of the link whose one planned pour it is
  * @property int|null $snapshot_id the sheets it was begun with
  * @property float|null $gel_min what its gel taught, as 100 g of the bare base would have shown it
  * @property float|null $gel_room_c
@@ -43,7 +44,7 @@ final class Pour extends Model
 {
     use InWorkshop, KeepsMoments;
 
-    protected $attributes = ['base_code' => null, 'snapshot_id' => null, 'gel_min' => null, 'gel_room_c' => null];
+    protected $attributes = ['base_code' => null, 'draft_of' => null, 'snapshot_id' => null, 'gel_min' => null, 'gel_room_c' => null];
 
     protected $guarded = [];
 

@@ -29,22 +29,11 @@ final readonly class ContactBoardView implements View
     public function toArray(): array
     {
         $knowledge = $this->contacts->knowledge();
-        $tested = [];
-        foreach ($this->contacts->tests() as $test) {
-            $tested[$test['fresh']][$test['surface']] = $test['passed'];
-        }
-        $cells = [];
-        foreach ($knowledge->families as $fresh) {
-            foreach ($knowledge->surfaces as $surface) {
-                $result = $this->contacts->judge($this->contacts->asked(['fresh' => ['family' => $fresh->id, 'skin_safe' => true], 'surface' => ['id' => $surface->id]]));
-                $cells[$fresh->id][$surface->id] = ['verdict' => $result->verdict->value, 'in_short' => $result->inShort, 'tested' => $tested[$fresh->id][$surface->id] ?? null];
-            }
-        }
 
         return [
             'fresh' => array_values(array_map(static fn ($f): array => ['id' => $f->id, 'name' => $f->name, 'groups' => $f->groups], $knowledge->families)),
             'surfaces' => array_values(array_map(static fn ($s): array => ['id' => $s->id, 'name' => $s->name, 'groups' => $s->groups], $knowledge->surfaces)),
-            'cells' => $cells,
+            'cells' => $this->contacts->board(),
             'patches' => array_values($this->workshop->testPatches()->orderByDesc('id')->limit(200)->get()->map(static fn (TestPatch $patch): array => [
                 'id' => $patch->id, 'fresh' => $patch->fresh, 'surface' => $patch->surface, 'base' => $patch->base, 'place' => $patch->place ?? '',
                 'put_on_ms' => (int) $patch->put_on_at->getTimestampMs(), 'due_ms' => (int) $patch->due_at->getTimestampMs(),

@@ -10,9 +10,8 @@ use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Workshop;
 use App\Workshop\CureClock;
+use App\Workshop\LiveWork;
 use App\Workshop\RecordedRun;
-use App\Workshop\SeriesBook;
-use App\Workshop\SheetReckoner;
 use Carbon\CarbonImmutable;
 
 /** Draws the day strip from what is live now. */
@@ -21,27 +20,36 @@ final readonly class DrawStrip
     /** How long before the end of pot life hands are called. */
     private const LAST_CALL_MIN = 3;
 
+    /** What was begun longer ago is no longer on the strip of a day. */
+    private const SHOWN_D = 30;
+
+    private const STARTABLE = 12;
+
     /** A series nobody touched for so long is no longer live today. */
     private const IDLE_H = 12;
 
-    public function __construct(private CureClock $clock, private SheetReckoner $reckoner, private Workshop $workshop, private SeriesBook $series) {}
+    public function __construct(private CureClock $clock, private LiveWork $work, private Workshop $workshop) {}
 
     public function __invoke(CarbonImmutable $now): StripView
     {
         $lozenges = [];
         $calls = [];
-        foreach (Pour::query()->live()->with('impression.job')->orderBy('started_at')->get() as $pour) {
-            $run = RecordedRun::of($pour);
+        foreach ($this->work->runs() as $run) {
+            $pour = $run->pour;
+            if ($pour->started_at?->lt($now->subDays(self::SHOWN_D)) === true) {
+                continue;
+            }
+            $windows = $this->windows($pour, $run);
             $title = "{$pour->impression->job->name} · {$pour->impression->name}";
             $lozenges[] = [
                 'id' => "pour-{$pour->id}", 'href' => "/pours/{$pour->id}/run", 'job' => $pour->impression->job->name, 'title' => $title, 'state' => $pour->state->value,
-                'hands' => $this->hands($pour, $run, $now), 'waits' => $this->waits($pour, $now), 'windows' => $this->windows($pour, $run),
+                'hands' => $this->hands($pour, $run, $now), 'waits' => $this->waits($pour, $now), 'windows' => $windows,
             ];
-            foreach ($this->calls($pour, $run) as [$at, $what]) {
+            foreach ($this->calls($pour, $run, $windows) as [$at, $what]) {
                 $calls[] = ['id' => "pour-{$pour->id}", 'at_ms' => (int) $at->getTimestampMs(), 'what' => $what, 'title' => $title, 'href' => "/pours/{$pour->id}/run"];
             }
         }
-        foreach ($this->series->live() as $series) {
+        foreach ($this->work->series() as $series) {
             if ($series->lastSeen()->lt($now->subHours(self::IDLE_H))) {
                 continue;
             }
@@ -110,8 +118,11 @@ final readonly class DrawStrip
         return $windows;
     }
 
-    /** @return list<array{CarbonImmutable, string}> the moments at which somebody is needed */
-    private function calls(Pour $pour, RecordedRun $run): array
+    /**
+     * @param  list<array{kind: string, from_ms: int, to_ms: int}>  $windows
+     * @return list<array{CarbonImmutable, string}> the moments at which somebody is needed
+     */
+    private function calls(Pour $pour, RecordedRun $run, array $windows): array
     {
         $calls = [];
         $step = $run->state->step;
@@ -131,7 +142,7 @@ final readonly class DrawStrip
         }
         if ($pour->state === PourState::Waiting) {
             $words = ['recoat' => 'Ready for the next coat', 'demould' => 'Ready to open', 'service' => 'Ready for hot or harsh casting'];
-            foreach ($this->windows($pour, $run) as $window) {
+            foreach ($windows as $window) {
                 $calls[] = [CarbonImmutable::createFromTimestampMs($window['from_ms']), $words[$window['kind']] ?? $window['kind']];
             }
         }
@@ -143,11 +154,10 @@ final readonly class DrawStrip
     private function startable(CarbonImmutable $now): array
     {
         $startable = [];
-        foreach (Pour::query()->where('state', PourState::Draft)->with('impression.job')->latest('updated_at')->limit(12)->get() as $pour) {
-            $reckoning = $this->reckoner->reckon($pour->sheet);
-            $demould = $reckoning->isPourable() ? $reckoning->mix?->demould : null;
+        foreach (array_slice($this->work->planned(), 0, self::STARTABLE) as $pour) {
+            $demould = $this->work->gist($pour)['demould_min'] ?? null;
             if ($demould !== null) {
-                $startable[] = ['pour_id' => $pour->id, 'title' => "{$pour->impression->job->name} · {$pour->impression->name}", 'open_ms' => (int) $now->addMinutes((int) ceil($demould->min))->getTimestampMs()];
+                $startable[] = ['pour_id' => $pour->id, 'title' => "{$pour->impression->job->name} · {$pour->impression->name}", 'open_ms' => (int) $now->addMinutes((int) ceil($demould))->getTimestampMs()];
             }
         }
 

@@ -7,10 +7,19 @@ namespace App\Reads;
 use Apalos\Core\Tint\Difference;
 use Apalos\Core\Tint\Lab;
 use Apalos\Core\Units\Shore;
+use App\Models\DrawerCard;
+use App\Models\Swatch;
+use App\Models\Workshop;
+use App\Workshop\DrawerCards;
 use App\Workshop\KnownSwatch;
-use App\Workshop\SwatchBook;
+use App\Workshop\Recipes;
+use Illuminate\Database\Eloquent\Builder;
 
-/** The swatch drawer, with what is nearest to a hardness and a colour on top. */
+/**
+ * The swatch drawer, with what is nearest to a hardness and a colour on top.
+ *
+ * @phpstan-type DrawerRow array{known: KnownSwatch, card: DrawerCard, delta_e: float|null, points: float|null}
+ */
 final readonly class DrawerQuery
 {
     /** A difference that is just seen (ΔE00) and one that is just felt (ln modulus, about a reading’s own scatter) weigh the same. */
@@ -18,53 +27,73 @@ final readonly class DrawerQuery
 
     private const FELT = 0.1;
 
-    public function __construct(private SwatchBook $swatches) {}
+    /** What nobody read lies behind all that was. */
+    private const UNREAD = 1e6;
+
+    public function __construct(private DrawerCards $cards, private Recipes $recipes, private Workshop $workshop) {}
 
     /**
-     * @return list<array{known: KnownSwatch, delta_e: float|null, points: float|null}> `points` on the scale of the hardness asked for
+     * @param  int|null  $swatch  the page is wanted on which it lies
+     * @return array{rows: list<DrawerRow>, slice: Slice, found: int} `points` on the scale of the hardness asked for
      */
-    public function __invoke(string $words, string $base, ?Shore $hardness, ?Lab $colour): array
+    public function __invoke(string $words, string $base, ?Shore $hardness, ?Lab $colour, Slice $slice, ?int $swatch = null): array
     {
+        $query = $this->cards->all();
+        if ($base !== '') {
+            $query->where('base_code', $base);
+        }
+        foreach (preg_split('/\s+/', mb_strtolower($words), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
+            $query->whereRaw("words like ? escape '\\'", ['%'.addcslashes($word, '%_\\').'%']);
+        }
+        $found = $query->count();
+        $slice = ($swatch === null ? $slice : $slice->holding($query->clone()->where('swatch_id', '>', $swatch)->count()))->within($found);
+        $cards = $hardness === null && $colour === null
+            ? $query->orderByDesc('swatch_id')->offset($slice->offset())->limit($slice->size)->get()->all()
+            : $this->nearest($query, $hardness, $colour, $slice);
+        $swatches = $this->workshop->swatches()->with(['version.formula', 'readings'])->whereKey(array_map(static fn (DrawerCard $card): int => $card->swatch_id, $cards))->get()->keyBy('id');
         $rows = [];
-        foreach ($this->swatches->all() as $known) {
-            if (($base !== '' && $known->recipe?->base->code !== $base) || ! self::has($known, $words)) {
-                continue;
+        foreach ($cards as $card) {
+            $swatch = $swatches->get($card->swatch_id);
+            if ($swatch instanceof Swatch) {
+                $rows[] = ['known' => new KnownSwatch($swatch, $this->recipes->of($swatch->version)), 'card' => $card, 'delta_e' => self::seen($colour, $card), 'points' => self::points($hardness, $card)];
             }
-            $read = $known->hardness()?->median();
-            $seen = $known->colour();
-            $rows[] = [
-                'known' => $known,
-                'delta_e' => $colour === null || $seen === null ? null : Difference::between($colour, $seen),
-                'points' => $hardness === null || $read === null ? null : Shore::ofModulusOn($hardness->scale, $read->modulus())->reading - $hardness->reading,
-                'far' => self::far($hardness, $read) + self::farInColour($colour, $seen),
-            ];
+        }
+
+        return ['rows' => $rows, 'slice' => $slice, 'found' => $found];
+    }
+
+    /**
+     * @param  Builder<DrawerCard>  $query
+     * @return list<DrawerCard>
+     */
+    private function nearest(Builder $query, ?Shore $hardness, ?Lab $colour, Slice $slice, ?int $swatch = null): array
+    {
+        $far = [];
+        $wanted = $hardness === null ? 0.0 : log($hardness->modulus());
+        foreach ($query->toBase()->get(['swatch_id', 'ln_modulus', 'lab_l', 'lab_a', 'lab_b']) as $row) {
+            $far[(int) $row->swatch_id] = ($hardness === null ? 0.0 : ($row->ln_modulus === null ? self::UNREAD : abs($wanted - (float) $row->ln_modulus) / self::FELT))
+                + ($colour === null ? 0.0 : ($row->lab_l === null ? self::UNREAD : Difference::between($colour, Lab::of((float) $row->lab_l, (float) $row->lab_a, (float) $row->lab_b)) / self::SEEN));
         }
         // The newest first, but for how far it is from what was asked.
-        $rows = array_reverse($rows);
-        usort($rows, static fn (array $a, array $b): int => $a['far'] <=> $b['far']);
+        krsort($far);
+        asort($far);
+        $ids = array_slice(array_keys($far), $slice->offset(), $slice->size);
+        $cards = DrawerCard::query()->whereKey($ids)->get()->keyBy('swatch_id');
 
-        return array_map(static fn (array $row): array => ['known' => $row['known'], 'delta_e' => $row['delta_e'], 'points' => $row['points']], $rows);
+        return array_values(array_filter(array_map(static fn (int $id): ?DrawerCard => $cards->get($id), $ids)));
     }
 
-    private static function has(KnownSwatch $known, string $words): bool
+    private static function seen(?Lab $wanted, DrawerCard $card): ?float
     {
-        $text = mb_strtolower(implode(' ', [$known->swatch->name, $known->swatch->note ?? '', $known->swatch->version->formula->name, $known->recipe->base->name ?? '', ...array_map(static fn ($sheet): string => $sheet->name, $known->recipe?->sheets() ?? [])]));
-        foreach (preg_split('/\s+/', mb_strtolower($words), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
-            if (! str_contains($text, $word)) {
-                return false;
-            }
-        }
+        $seen = $card->colour();
 
-        return true;
+        return $wanted === null || $seen === null ? null : Difference::between($wanted, $seen);
     }
 
-    private static function far(?Shore $wanted, ?Shore $read): float
+    private static function points(?Shore $wanted, DrawerCard $card): ?float
     {
-        return $wanted === null ? 0.0 : ($read === null ? 1e6 : abs(log($wanted->modulus()) - log($read->modulus())) / self::FELT);
-    }
+        $read = $card->shore();
 
-    private static function farInColour(?Lab $wanted, ?Lab $seen): float
-    {
-        return $wanted === null ? 0.0 : ($seen === null ? 1e6 : Difference::between($wanted, $seen) / self::SEEN);
+        return $wanted === null || $read === null ? null : Shore::ofModulusOn($wanted->scale, $read->modulus())->reading - $wanted->reading;
     }
 }

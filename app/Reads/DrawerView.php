@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
+use Apalos\Core\Harden\JudgedPuck;
 use Apalos\Core\Phrase\Measures;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Tint\Cards;
 use Apalos\Core\Tint\Lab;
 use App\Models\ColourTarget;
+use App\Models\DrawerCard;
 use App\Models\SwatchReading;
 use App\Models\Workshop;
 use App\Workshop\KnownSwatch;
@@ -17,6 +19,8 @@ use App\Workshop\Library;
 
 /**
  * The swatch drawer.
+ *
+ * @phpstan-import-type DrawerRow from DrawerQuery
  *
  * @phpstan-type ReadingShape array{id: int, kind: string, at_ms: int, after_min: float|null, text: string, source: string, left_out: bool}
  * @phpstan-type SwatchShape array{
@@ -31,15 +35,14 @@ use App\Workshop\Library;
 final readonly class DrawerView implements View
 {
     /**
-     * @param  list<array{known: KnownSwatch, delta_e: float|null, points: float|null}>  $rows
+     * @param  array{rows: list<DrawerRow>, slice: Slice, found: int}  $answer
      * @param  array{q: string, base: string, hardness: string, colour: string}  $filter
-     * @param  array<int, Warning>  $contradictions  by the id of a swatch
      */
-    public function __construct(private array $rows, private int $total, private array $filter, private ?Phrase $wrong, private array $contradictions, private Library $library, private Workshop $workshop) {}
+    public function __construct(private array $answer, private int $total, private array $filter, private ?Phrase $wrong, private Library $library, private Workshop $workshop) {}
 
     /**
      * @return array{
-     *     swatches: list<SwatchShape>, total: int, shown: int,
+     *     swatches: list<SwatchShape>, total: int, pages: array{page: int, pages: int, total: int},
      *     filter: array{q: string, base: string, hardness: string, colour: string}, wrong: Phrase|null,
      *     cards: array{white: array{float, float, float}, black: array{float, float, float}},
      *     bases: array<string, string>, targets: list<array{id: int, name: string, lab: array{float, float, float}}>
@@ -48,7 +51,7 @@ final readonly class DrawerView implements View
     public function toArray(): array
     {
         return [
-            'swatches' => array_map($this->swatch(...), $this->rows), 'total' => $this->total, 'shown' => count($this->rows), 'filter' => $this->filter, 'wrong' => $this->wrong,
+            'swatches' => array_map($this->swatch(...), $this->answer['rows']), 'total' => $this->total, 'pages' => $this->answer['slice']->toArray($this->answer['found']), 'filter' => $this->filter, 'wrong' => $this->wrong,
             'cards' => ['white' => $this->card('white'), 'black' => $this->card('black')],
             'bases' => array_map(static fn ($base): string => $base->name, $this->library->shelf()->bases),
             'targets' => array_values($this->workshop->colourTargets()->orderBy('name')->get()->map(static fn (ColourTarget $target): array => ['id' => $target->id, 'name' => $target->name, 'lab' => $target->lab])->all()),
@@ -63,13 +66,13 @@ final readonly class DrawerView implements View
      */
     private function card(string $backing): array
     {
-        $last = SwatchReading::query()->whereHas('swatch', fn ($swatch) => $swatch->where('workshop_id', $this->workshop->id))->where('backing', $backing)->orderByDesc('at')->orderByDesc('id')->first();
+        $last = SwatchReading::query()->where('backing', $backing)->orderByDesc('at')->orderByDesc('id')->first();
 
         return ($last?->card() ?? Cards::usual($backing))->toArray();
     }
 
     /**
-     * @param  array{known: KnownSwatch, delta_e: float|null, points: float|null}  $row
+     * @param  DrawerRow  $row
      * @return SwatchShape
      */
     private function swatch(array $row): array
@@ -91,8 +94,15 @@ final readonly class DrawerView implements View
             'thickness_mm' => $swatch->thickness_mm, 'poured_ms' => (int) $swatch->poured_at->getTimestampMs(), 'demoulded_ms' => $swatch->demoulded_at === null ? null : (int) $swatch->demoulded_at->getTimestampMs(),
             'note' => $swatch->note ?? '', 'photo' => $swatch->photo !== null,
             'readings' => array_values($swatch->readings->map(static fn (SwatchReading $reading): array => self::reading($reading, $known))->all()),
-            'questions' => $hardness === null ? [] : Warning::all([...array_filter([$this->contradictions[$swatch->id] ?? null]), ...$hardness->questions($swatch->thickness_mm, $after)]),
+            'questions' => $hardness === null ? [] : Warning::all([...array_filter([self::contradiction($row['card'])]), ...$hardness->questions($swatch->thickness_mm, $after)]),
         ];
+    }
+
+    private static function contradiction(DrawerCard $card): ?Warning
+    {
+        $puck = $card->puck();
+
+        return $puck === null || $card->off_sd === null ? null : (new JudgedPuck($puck, $card->off_sd, true))->question();
     }
 
     private static function inLab(?Lab $lab): string

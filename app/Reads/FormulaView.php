@@ -31,55 +31,79 @@ final readonly class FormulaView implements View
 {
     private const POURS_SHOWN = 12;
 
+    private const LINKS_SHOWN = 60;
+
     /**
      * @param  Collection<int, Impression>  $links  where it could be poured
      */
-    public function __construct(private Formula $formula, private FormulaVersion $chosen, private ?FormulaVersion $other, private ?ComparisonResult $comparison, private Collection $links, private Library $library) {}
+    public function __construct(private Formula $formula, private FormulaVersion $chosen, private ?FormulaVersion $other, private ?ComparisonResult $comparison, private Collection $links, private int $versionsInAll, private Library $library) {}
 
     /**
      * @return array{
      *     id: int, name: string, kind: 'mix'|'paint'|'trial', retired: bool, chosen: int, other: int|null,
-     *     versions: list<VersionShape>, comparison: ComparisonShape|null,
+     *     versions: list<VersionShape>, versions_in_all: int, comparison: ComparisonShape|null,
      *     last_batch: array{pour_id: int, at_ms: int, cups: int, lines: list<array{add: string, grams: float}>}|null,
      *     links: list<array{id: int, name: string, same_base: bool, begun: bool}>, shelf: ShelfShape
      * }
      */
     public function toArray(): array
     {
+        $pours = $this->newest();
+
         return [
             'id' => $this->formula->id, 'name' => $this->formula->name, 'kind' => $this->formula->kind->value, 'retired' => $this->formula->retired_at !== null,
             'chosen' => $this->chosen->id, 'other' => $this->other?->id,
-            'versions' => array_values($this->formula->versions->map(self::version(...))->all()),
+            'versions' => array_values($this->formula->versions->map(fn (FormulaVersion $version): array => $this->version($version, $pours->get($version->id)?->all() ?? []))->all()),
+            'versions_in_all' => $this->versionsInAll,
             'comparison' => $this->comparison?->toArray(),
             'last_batch' => $this->lastBatch(),
             'links' => array_values($this->links->map(fn (Impression $link): array => [
                 'id' => $link->id, 'name' => "{$link->job->name}, {$link->name}", 'same_base' => $link->material === $this->chosen->recipe['base'],
-                'begun' => $link->pours->contains(static fn (Pour $pour): bool => $pour->state === PourState::Draft),
+                'begun' => (int) $link->getAttribute('drafts_count') > 0,
             ])->sortByDesc('same_base')->all()),
             'shelf' => (new ShelfView($this->library->shelf()))->toArray(),
         ];
     }
 
-    /** @return VersionShape */
-    private static function version(FormulaVersion $version): array
+    /**
+     * The newest pours of each version, by version.
+     *
+     * @return Collection<int|string, \Illuminate\Database\Eloquent\Collection<int, Pour>>
+     */
+    private function newest(): Collection
+    {
+        $asked = null;
+        foreach ($this->formula->versions as $version) {
+            $newest = Pour::query()->inShort()->where('formula_version_id', $version->id)->orderByDesc('started_at')->limit(self::POURS_SHOWN);
+            $asked = $asked === null ? $newest : $asked->unionAll($newest);
+        }
+
+        return ($asked?->get() ?? new \Illuminate\Database\Eloquent\Collection)->load('impression.job')->sortByDesc('started_at')->groupBy('formula_version_id');
+    }
+
+    /**
+     * @param  array<int, Pour>  $pours
+     * @return VersionShape
+     */
+    private function version(FormulaVersion $version, array $pours): array
     {
         $link = static fn (FormulaVersion $v): array => ['called' => $v->called(), 'href' => "/formulas/{$v->formula_id}?version={$v->id}"];
 
         return [
             'id' => $version->id, 'number' => $version->number, 'recipe' => $version->recipe, 'parent' => $version->parent === null ? null : $link($version->parent),
             'children' => array_values($version->children->reject(static fn (FormulaVersion $child): bool => $child->formula_id === $version->formula_id)->map($link)->all()),
-            'note' => $version->note ?? '', 'photo' => $version->photo !== null, 'kept_ms' => (int) $version->created_at->getTimestampMs(), 'swatches' => $version->swatches->count(),
-            'pours' => array_values($version->pours->sortByDesc('started_at')->take(self::POURS_SHOWN)->map(static fn (Pour $pour): array => [
+            'note' => $version->note ?? '', 'photo' => $version->photo !== null, 'kept_ms' => (int) $version->created_at->getTimestampMs(), 'swatches' => (int) $version->getAttribute('swatches_count'),
+            'pours' => array_map(static fn (Pour $pour): array => [
                 'id' => $pour->id, 'name' => "{$pour->impression->job->name}, {$pour->impression->name}", 'grams' => $pour->used_g ?? $pour->weighed_g, 'grade' => $pour->grade?->value,
                 'at_ms' => $pour->started_at === null ? null : (int) $pour->started_at->getTimestampMs(), 'href' => "/pours/{$pour->id}/run",
-            ])->all()),
+            ], array_values($pours)),
         ];
     }
 
     /** @return array{pour_id: int, at_ms: int, cups: int, lines: list<array{add: string, grams: float}>}|null what really went into the last cup of it */
     private function lastBatch(): ?array
     {
-        $pour = $this->chosen->pours->whereNotNull('met_at')->sortBy('started_at')->last();
+        $pour = $this->chosen->pours()->whereNotNull('met_at')->orderByDesc('started_at')->first();
         if ($pour?->started_at === null) {
             return null;
         }
@@ -99,6 +123,6 @@ final readonly class FormulaView implements View
      */
     public static function linksAtHand(): Collection
     {
-        return Impression::query()->whereNot('kind', ImpressionKind::Original)->whereHas('job', static fn ($job) => $job->whereNull('deleted_at'))->with(['job', 'pours'])->orderByDesc('id')->limit(60)->get();
+        return Impression::query()->whereNot('kind', ImpressionKind::Original)->whereHas('job', static fn ($job) => $job->whereNull('deleted_at'))->with('job')->withCount(['pours as drafts_count' => static fn ($pours) => $pours->where('state', PourState::Draft)])->orderByDesc('id')->limit(self::LINKS_SHOWN)->get();
     }
 }

@@ -11,7 +11,7 @@ use Apalos\Core\Mix\MixResult;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Shore;
 use Apalos\Core\Units\ShoreScale;
-use App\Workshop\KnownSwatch;
+use App\Models\DrawerCard;
 
 /**
  * The softener curve drawn, with the shop's pucks on it and what a target asks for. Heights (`y`) are natural logarithms of the
@@ -29,12 +29,13 @@ final readonly class HardnessAnswerView implements View
 
     /**
      * @param  list<CurvePoint>  $line
-     * @param  list<array{known: KnownSwatch, puck: \Apalos\Core\Harden\SoftenedPuck}>  $pucks
+     * @param  list<array{card: DrawerCard, puck: \Apalos\Core\Harden\SoftenedPuck}>  $pucks
+     * @param  array<int, string>  $names  of the swatches
      * @param  list<array{from: string, text: string, href: string}>  $notes
      */
     public function __construct(
         private string $base, private string $softener, private Shore $target, private HardenResult $harden, private array $line, private ?SofteningEffectsResult $cost, private ?MixResult $mix, private ?Phrase $mixWrong,
-        private float $limit, private float $roomC, private array $pucks, private array $notes,
+        private float $limit, private float $roomC, private array $pucks, private array $names, private array $notes,
     ) {}
 
     /**
@@ -60,8 +61,8 @@ final readonly class HardnessAnswerView implements View
                 'written' => Shore::of($p->shore->scale, max(0.0, round($p->shore->reading, 1)))->written(),
             ], $this->line),
             'pucks' => array_map(fn (array $entry, int $i): array => [
-                'id' => $entry['known']->swatch->id, 'name' => $entry['known']->swatch->name, 'pct' => $entry['puck']->pctOfAB, 'y' => log($entry['puck']->shore->modulus()),
-                'written' => $entry['puck']->shore->written(), 'readings' => count($entry['known']->hardness()->readings ?? []), 'spread' => $entry['known']->hardness()?->spread() ?? 0.0,
+                'id' => $entry['card']->swatch_id, 'name' => $this->names[$entry['card']->swatch_id] ?? '', 'pct' => $entry['puck']->pctOfAB, 'y' => log($entry['puck']->shore->modulus()),
+                'written' => $entry['puck']->shore->written(), 'readings' => $entry['card']->places ?? 0, 'spread' => $entry['card']->spread ?? 0.0,
                 'off_sd' => $this->harden->pucks[$i]->offSd, 'outlier' => $this->harden->pucks[$i]->isOutlier,
             ], $this->pucks, array_keys($this->pucks)),
             'stops' => self::stops(),

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
-use App\Workshop\HardnessBook;
+use App\Workshop\DrawerCards;
 use App\Workshop\Library;
-use App\Workshop\SwatchBook;
+use App\Workshop\Softeners;
 
 /**
  * What the hardness screen can be asked: bases with their softeners, and the sheets that are being planned.
@@ -15,7 +15,7 @@ use App\Workshop\SwatchBook;
  */
 final readonly class HardnessView implements View
 {
-    public function __construct(private Library $library, private HardnessBook $hardness, private SwatchBook $swatches) {}
+    public function __construct(private Library $library, private Softeners $softeners, private DrawerCards $cards) {}
 
     /**
      * @return array{
@@ -26,10 +26,10 @@ final readonly class HardnessView implements View
     public function toArray(): array
     {
         $shelf = $this->library->shelf();
-        $bases = [];
-        foreach ($this->hardness->choices() as $code => $softeners) {
+        [$bases, $pucks] = [[], $this->cards->counts()];
+        foreach ($this->softeners->choices() as $code => $softeners) {
             $bases[] = [
-                'code' => $code, 'name' => $shelf->bases[$code]->name, 'shore' => $shelf->bases[$code]->shore() ?? '', 'pucks' => count($this->swatches->pucks($code, $softeners[0] ?? '')),
+                'code' => $code, 'name' => $shelf->bases[$code]->name, 'shore' => $shelf->bases[$code]->shore() ?? '', 'pucks' => ($pucks[$code][''] ?? 0) + ($pucks[$code][$softeners[0] ?? ''] ?? 0),
                 'softeners' => array_map(static fn (string $softener): array => ['code' => $softener, 'name' => $shelf->additives[$softener]->name, 'into' => $shelf->additives[$softener]->into->value], $softeners),
             ];
         }

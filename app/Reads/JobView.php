@@ -16,6 +16,7 @@ use App\Models\PourState;
 use App\Workshop\JobContacts;
 use App\Workshop\JudgedContact;
 use App\Workshop\Library;
+use App\Workshop\PouredSoFar;
 use Carbon\CarbonImmutable;
 
 /**
@@ -33,17 +34,25 @@ use Carbon\CarbonImmutable;
  *     status: string, pourable: bool, not_for_skin: bool,
  *     contacts: list<LinkContactShape>,
  *     surface: string|null, role: string, from_id: int|null, wall: string|null, bed: string|null,
- *     pours: list<array{id: int, state: string, href: string, grams: float|null, grade: string|null, at_ms: int|null, planned_ml: float|null}>
+ *     pours_in_all: int, pours: list<array{id: int, state: string, href: string, grams: float|null, grade: string|null, at_ms: int|null, planned_ml: float|null}>
  * }
  */
 final readonly class JobView implements View
 {
+    /** The colour of what is on no sheet. */
+    public const BARE = '#ab8e68';
+
+    private const POURS_SHOWN = 12;
+
     public function __construct(private Job $job, private Library $library, private JobContacts $contacts) {}
 
     /** @return array{id: int, name: string, purpose: string, quantity: int, due_on: string|null, skin: bool, cast: int, chain: list<LinkShape>} */
     public function toArray(): array
     {
         $chain = $this->contacts->chain($this->job);
+        $ids = $this->job->impressions->map(static fn (Impression $link): int => $link->id);
+        $this->contacts->look($ids->all());
+        [$sofar, $newest] = [PouredSoFar::of($ids), $this->newest()];
 
         return [
             'id' => $this->job->id,
@@ -52,20 +61,32 @@ final readonly class JobView implements View
             'quantity' => $this->job->quantity,
             'due_on' => $this->job->due_on?->toDateString(),
             'skin' => $this->job->skin,
-            'cast' => $this->castSoFar(),
-            'chain' => array_values($this->job->impressions->map(fn (Impression $impression): array => $this->link($impression, $chain))->all()),
+            'cast' => (int) $this->job->impressions->where('kind', ImpressionKind::Cast)->sum(static fn (Impression $link): int => $sofar->pieces($link->id)),
+            'chain' => array_values($this->job->impressions->map(fn (Impression $impression): array => $this->link($impression, $chain, $sofar, $newest->get($impression->id)?->all() ?? []))->all()),
         ];
     }
 
-    private function castSoFar(): int
+    /**
+     * The newest of each link, by link.
+     *
+     * @return \Illuminate\Support\Collection<int|string, \Illuminate\Database\Eloquent\Collection<int, Pour>>
+     */
+    private function newest(): \Illuminate\Support\Collection
     {
-        return (int) $this->job->impressions->where('kind', ImpressionKind::Cast)->flatMap->pours
-            ->filter(static fn (Pour $pour): bool => $pour->grade?->counts() === true)
-            ->sum(static fn (Pour $pour): int => $pour->pieces ?? 1);
+        $asked = null;
+        foreach ($this->job->impressions as $link) {
+            $newest = Pour::query()->inShort()->where('impression_id', $link->id)->orderByDesc('id')->limit(self::POURS_SHOWN);
+            $asked = $asked === null ? $newest : $asked->unionAll($newest);
+        }
+
+        return ($asked?->get() ?? new \Illuminate\Database\Eloquent\Collection)->sortBy('id')->groupBy('impression_id');
     }
 
-    /** @return LinkShape */
-    private function link(Impression $impression, Chain $chain): array
+    /**
+     * @param  array<int, Pour>  $pours
+     * @return LinkShape
+     */
+    private function link(Impression $impression, Chain $chain, PouredSoFar $sofar, array $pours): array
     {
         $sheet = $this->library->shelf()->bases[$impression->material ?? ''] ?? null;
 
@@ -77,9 +98,9 @@ final readonly class JobView implements View
             'material' => $sheet->name ?? $impression->material ?? '',
             'material_code' => $sheet?->code,
             'shore' => $sheet?->shore(),
-            'colour' => $sheet->colour ?? '#ab8e68',
+            'colour' => $sheet->colour ?? self::BARE,
             'note' => $impression->note ?? '',
-            'status' => $this->status($impression),
+            'status' => $sofar->status($impression->id, $impression->kind),
             'pourable' => $impression->kind !== ImpressionKind::Original,
             'not_for_skin' => $this->job->skin && $impression->kind === ImpressionKind::Cast && $sheet !== null && ! $sheet->sheet()->bool('skin_safe'),
             'contacts' => array_map($this->contact(...), $this->contacts->of($impression, $chain)),
@@ -88,7 +109,8 @@ final readonly class JobView implements View
             'from_id' => $impression->from_id,
             'wall' => $impression->wall,
             'bed' => $impression->bed,
-            'pours' => array_values($impression->pours->map(static fn (Pour $pour): array => [
+            'pours_in_all' => $sofar->pours($impression->id),
+            'pours' => array_map(static fn (Pour $pour): array => [
                 'id' => $pour->id,
                 'state' => $pour->state->value,
                 'href' => "/pours/{$pour->id}".($pour->state === PourState::Draft ? '' : '/run'),
@@ -96,7 +118,7 @@ final readonly class JobView implements View
                 'grade' => $pour->grade?->value,
                 'at_ms' => $pour->started_at === null ? null : (int) $pour->started_at->getTimestampMs(),
                 'planned_ml' => is_numeric($pour->plan['likely_ml'] ?? null) ? (float) $pour->plan['likely_ml'] : null,
-            ])->all()),
+            ], array_values($pours)),
         ];
     }
 
@@ -129,25 +151,5 @@ final readonly class JobView implements View
     private static function ms(?CarbonImmutable $at): ?int
     {
         return $at === null ? null : (int) $at->getTimestampMs();
-    }
-
-    private function status(Impression $impression): string
-    {
-        if ($impression->kind === ImpressionKind::Original) {
-            return 'kept';
-        }
-        $last = $impression->pours->last();
-        if ($last === null) {
-            return 'not planned yet';
-        }
-        $done = $impression->pours->where('state', PourState::Graded)->count();
-
-        return match ($last->state) {
-            PourState::Draft => $done > 0 ? "{$done} done, next planned" : 'planned',
-            PourState::Running => 'being poured',
-            PourState::Waiting => 'curing',
-            PourState::Opened => 'open, not graded',
-            PourState::Graded => $impression->kind === ImpressionKind::Cast ? "{$done} done" : ($last->grade->value ?? 'done'),
-        };
     }
 }

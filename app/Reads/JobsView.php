@@ -4,33 +4,51 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
+use App\Models\Impression;
+use App\Models\ImpressionKind;
 use App\Models\Job;
 use App\Workshop\JobContacts;
+use App\Workshop\JudgedContact;
 use App\Workshop\Library;
+use App\Workshop\PouredSoFar;
 use Illuminate\Support\Collection;
 
-/** All jobs, each with its chain in small. */
+/** A page of the jobs, each with its chain in small. */
 final readonly class JobsView implements View
 {
-    /** @param  Collection<int, Job>  $jobs */
-    public function __construct(private Collection $jobs, private Library $library, private JobContacts $contacts) {}
+    /** @param  Collection<int, Job>  $jobs  with their impressions */
+    public function __construct(private Collection $jobs, private Slice $slice, private int $total, private string $q, private Library $library, private JobContacts $contacts) {}
 
     /**
      * @return array{jobs: list<array{
      *     id: int, name: string, purpose: string, quantity: int, due_on: string|null, cast: int,
      *     chain: list<array{positive: bool, name: string, colour: string, status: string, stopped: bool}>
-     * }>}
+     * }>, pages: array{page: int, pages: int, total: int}, q: string}
      */
     public function toArray(): array
     {
-        return ['jobs' => array_values($this->jobs->map(function (Job $job): array {
-            $whole = (new JobView($job, $this->library, $this->contacts))->toArray();
+        $links = $this->jobs->flatMap(static fn (Job $job): array => $job->impressions->all());
+        $sofar = PouredSoFar::of($links->map(static fn (Impression $link): int => $link->id));
+        $this->contacts->look($links->map(static fn (Impression $link): int => $link->id)->all());
 
-            return [
-                'id' => $whole['id'], 'name' => $whole['name'], 'purpose' => $whole['purpose'], 'quantity' => $whole['quantity'],
-                'due_on' => $whole['due_on'], 'cast' => $whole['cast'],
-                'chain' => array_map(static fn (array $link): array => ['positive' => $link['positive'], 'name' => $link['name'], 'colour' => $link['colour'], 'status' => $link['status'], 'stopped' => in_array(true, array_column($link['contacts'], 'blocks'), true)], $whole['chain']),
-            ];
-        })->all())];
+        return [
+            'jobs' => array_values($this->jobs->map(fn (Job $job): array => [
+                'id' => $job->id, 'name' => $job->name, 'purpose' => $job->purpose ?? '', 'quantity' => $job->quantity, 'due_on' => $job->due_on?->toDateString(),
+                'cast' => (int) $job->impressions->where('kind', ImpressionKind::Cast)->sum(static fn (Impression $link): int => $sofar->pieces($link->id)),
+                'chain' => $this->chain($job, $sofar),
+            ])->all()),
+            'pages' => $this->slice->toArray($this->total), 'q' => $this->q,
+        ];
+    }
+
+    /** @return list<array{positive: bool, name: string, colour: string, status: string, stopped: bool}> */
+    private function chain(Job $job, PouredSoFar $sofar): array
+    {
+        $chain = $this->contacts->chain($job);
+
+        return array_values($job->impressions->map(fn (Impression $link): array => [
+            'positive' => $link->kind->isPositive(), 'name' => $link->name, 'colour' => $this->library->shelf()->bases[$link->material ?? '']->colour ?? JobView::BARE, 'status' => $sofar->status($link->id, $link->kind),
+            'stopped' => in_array(true, array_map(static fn (JudgedContact $contact): bool => $contact->blocks, $this->contacts->of($link, $chain)), true),
+        ])->all());
     }
 }

@@ -19,11 +19,10 @@ final class LogQuery
     {
         $query = Pour::query()->where('state', PourState::Graded)->with(['impression.job', 'formulaVersion.formula'])->orderByDesc('graded_at')->orderByDesc('id');
         if ($filter['q'] !== '') {
-            $like = '%'.addcslashes(mb_strtolower($filter['q']), '%_\\').'%';
             $query->where(static fn (Builder $either) => $either
-                ->whereRaw("lower(coalesce(note, '')) like ? escape '\\'", [$like])
-                ->orWhereHas('impression', static fn (Builder $i) => $i->whereRaw("lower(name) like ? escape '\\'", [$like]))
-                ->orWhereHas('impression.job', static fn (Builder $j) => $j->whereRaw("lower(name) like ? escape '\\'", [$like])));
+                ->where(Like::of('note', $filter['q']))
+                ->orWhereHas('impression', Like::of('name', $filter['q']))
+                ->orWhereHas('impression.job', Like::of('name', $filter['q'])));
         }
         if ($filter['grade'] !== '') {
             $query->where('grade', $filter['grade']);
@@ -32,7 +31,7 @@ final class LogQuery
             $query->whereJsonContains('faults', $filter['fault']);
         }
         if ($filter['base'] !== '') {
-            $query->where('sheet->formula->base', $filter['base']);
+            $query->where('base_code', $filter['base']);
         }
 
         return $query;

@@ -12,10 +12,9 @@ use App\Models\PourState;
 use App\Workshop\CureClock;
 use App\Workshop\FrozenPlan;
 use App\Workshop\Library;
+use App\Workshop\LiveWork;
 use App\Workshop\RecordedRun;
 use App\Workshop\RecordedSeries;
-use App\Workshop\SeriesBook;
-use App\Workshop\SheetReckoner;
 use Carbon\CarbonImmutable;
 
 /**
@@ -25,22 +24,23 @@ use Carbon\CarbonImmutable;
  */
 final readonly class ReadBench
 {
-    public function __construct(private CureClock $clock, private SheetReckoner $reckoner, private SmallThings $small, private SeriesBook $series, private Library $library) {}
+    public function __construct(private CureClock $clock, private LiveWork $work, private SmallThings $small, private Library $library) {}
 
     public function __invoke(CarbonImmutable $now): BenchView
     {
         $items = [];
-        foreach (Pour::query()->live()->with('impression.job')->get() as $pour) {
+        foreach ($this->work->runs() as $run) {
+            $pour = $run->pour;
             $items[] = match ($pour->state) {
-                PourState::Running => $this->running($pour, $now),
+                PourState::Running => $this->running($run),
                 PourState::Waiting => $this->waiting($pour, $now),
                 default => $this->item($pour, 'now', 'It is open: look at it and say how it came out', $pour->weighed_g, 'g', 'poured', null, null, 'run', 'Grade it'),
             };
         }
-        foreach ($this->series->live() as $series) {
+        foreach ($this->work->series() as $series) {
             $items[] = $this->series($series);
         }
-        foreach (Pour::query()->where('state', PourState::Draft)->with('impression.job')->latest('updated_at')->limit(30)->get() as $pour) {
+        foreach ($this->work->planned() as $pour) {
             $items[] = $this->planned($pour);
         }
         // What is being poured comes before what closes soonest; what has no end comes last.
@@ -51,9 +51,9 @@ final readonly class ReadBench
     }
 
     /** @return BenchItemShape */
-    private function running(Pour $pour, CarbonImmutable $now): array
+    private function running(RecordedRun $run): array
     {
-        $run = RecordedRun::of($pour);
+        $pour = $run->pour;
         $cup = $run->state->cup();
         $line = $cup->current();
         $met = $run->at($cup->metAt);
@@ -112,10 +112,10 @@ final readonly class ReadBench
     /** @return BenchItemShape */
     private function planned(Pour $pour): array
     {
-        $reckoning = $this->reckoner->reckon($pour->sheet);
+        $gist = $this->work->gist($pour);
 
-        return $reckoning->isPourable() && $reckoning->mix !== null
-            ? $this->item($pour, 'next', 'ready to weigh up', $reckoning->mix->mass->g, 'g', count($reckoning->mix->batches) > 1 ? 'in '.count($reckoning->mix->batches).' batches' : 'in one batch', null, null, '', 'Open the sheet')
+        return $gist !== null
+            ? $this->item($pour, 'next', 'ready to weigh up', $gist['mass_g'], 'g', $gist['cups'] > 1 ? "in {$gist['cups']} batches" : 'in one batch', null, null, '', 'Open the sheet')
             : $this->item($pour, 'later', 'the sheet is not finished', null, null, 'still to be worked out', null, null, '', 'Finish it');
     }
 

@@ -6,13 +6,13 @@ namespace App\Reads;
 
 use Apalos\Core\Material\AdditiveRole;
 use Apalos\Core\Material\BaseSheet;
-use App\Workshop\HardnessBook;
 use App\Workshop\Library;
+use App\Workshop\Softeners;
 
 /** What a series can be made of. */
 final readonly class SeriesView implements View
 {
-    public function __construct(private Library $library, private HardnessBook $hardness, private string $kind, private string $base, private string $pigment) {}
+    public function __construct(private Library $library, private Softeners $softeners, private string $kind, private string $base, private string $pigment) {}
 
     /**
      * @return array{
@@ -24,7 +24,7 @@ final readonly class SeriesView implements View
     public function toArray(): array
     {
         $shelf = $this->library->shelf();
-        $choices = $this->hardness->choices();
+        $choices = $this->softeners->choices();
         $bases = array_filter($shelf->bases, static fn (BaseSheet $base): bool => isset($choices[$base->code]) || $base->limitFor(AdditiveRole::Pigment) !== null);
 
         return [

@@ -8,9 +8,10 @@ use Apalos\Core\Cure\Milestone;
 use App\Models\Workshop;
 use App\Workshop\ContactBook;
 use App\Workshop\CureClock;
+use App\Workshop\DrawerCards;
 use App\Workshop\KnownSwatch;
+use App\Workshop\Recipes;
 use App\Workshop\RoomTemperature;
-use App\Workshop\SwatchBook;
 use Carbon\CarbonImmutable;
 
 /** What waits to be read beside the pours: test patches whose time has come, pucks that can come out of their forms, pucks that have settled. */
@@ -22,7 +23,10 @@ final readonly class SmallThings
     /** A swatch nobody read for so long is kept for its looks. */
     private const FORGOTTEN_DAYS = 30;
 
-    public function __construct(private Workshop $workshop, private SwatchBook $swatches, private ContactBook $contacts, private CureClock $clock, private RoomTemperature $room) {}
+    /** As many as a bench holds unread. */
+    private const MOST = 120;
+
+    public function __construct(private Workshop $workshop, private DrawerCards $cards, private Recipes $recipes, private ContactBook $contacts, private CureClock $clock, private RoomTemperature $room) {}
 
     /** @return list<array{what: string, href: string, count: int}> */
     public function due(CarbonImmutable $now): array
@@ -33,7 +37,10 @@ final readonly class SmallThings
             $due[] = ['what' => sprintf('Read the test patch of %s on %s', $knowledge->families[$patch->fresh]->name ?? $patch->fresh, $knowledge->surfaces[$patch->surface]->name ?? $patch->surface), 'href' => '/contacts#patches', 'count' => 1];
         }
         $pucks = [];
-        foreach ($this->swatches->all() as $known) {
+        $unread = $this->cards->all()->where('unread', true)->where('poured_at', '>=', $now->subDays(self::FORGOTTEN_DAYS)->format('Y-m-d H:i:s.v'))
+            ->with('swatch.version.formula')->orderBy('swatch_id')->limit(self::MOST)->get();
+        foreach ($unread as $card) {
+            $known = new KnownSwatch($card->swatch, $this->recipes->of($card->swatch->version));
             $does = $this->does($known, $now);
             if ($does !== null) {
                 $pucks[$known->swatch->version->formula->name][$does][] = $known->swatch->id;
@@ -51,7 +58,7 @@ final readonly class SmallThings
     private function does(KnownSwatch $known, CarbonImmutable $now): ?string
     {
         $swatch = $known->swatch;
-        if ($known->recipe === null || $swatch->readings->isNotEmpty() || $swatch->poured_at->lt($now->subDays(self::FORGOTTEN_DAYS))) {
+        if ($known->recipe === null) {
             return null;
         }
         if ($swatch->demoulded_at !== null) {

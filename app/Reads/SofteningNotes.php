@@ -9,8 +9,9 @@ use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Phrase\Measures;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\Workshop\DrawerCards;
 use App\Workshop\Library;
-use App\Workshop\SwatchBook;
+use App\Workshop\Recipes;
 
 /** What is written about a base with about so much softener: on the sheets, on pucks, and in the log of pours. */
 final readonly class SofteningNotes
@@ -22,7 +23,7 @@ final readonly class SofteningNotes
 
     private const POURS_LOOKED_AT = 300;
 
-    public function __construct(private SwatchBook $swatches, private Library $library) {}
+    public function __construct(private DrawerCards $cards, private Recipes $recipes, private Library $library) {}
 
     /** @return list<array{from: string, text: string, href: string}> the sheets' first, then the nearest */
     public function near(BaseSheet $base, AdditiveSheet $softener, float $pctOfAB): array
@@ -44,12 +45,12 @@ final readonly class SofteningNotes
     private function onPucks(BaseSheet $base, AdditiveSheet $softener, float $pctOfAB): array
     {
         $notes = [];
-        foreach ($this->swatches->all() as $known) {
-            $pct = $known->softenedBy($base->code, $softener->code);
-            $text = $known->swatch->note ?? '';
-            if ($pct !== null && $text !== '' && abs($pct - $pctOfAB) <= self::NEAR_PCT) {
-                $notes[] = ['from' => sprintf('Puck at %s %%', Measures::figure($pct)), 'text' => $text, 'href' => "/swatches/drawer#swatch-{$known->swatch->id}", 'off' => abs($pct - $pctOfAB)];
-            }
+        $near = $this->cards->all()->where('base_code', $base->code)->where(static fn ($with) => $with->where('softener_code', $softener->code)->orWhereNull('softener_code'))
+            ->whereBetween('pct_of_ab', [$pctOfAB - self::NEAR_PCT, $pctOfAB + self::NEAR_PCT])->whereHas('swatch', static fn ($swatch) => $swatch->where('note', '<>', ''))
+            ->with('swatch')->orderByRaw('abs(pct_of_ab - ?)', [$pctOfAB])->limit(self::MOST)->get();
+        foreach ($near as $card) {
+            $pct = $card->pct_of_ab ?? 0.0;
+            $notes[] = ['from' => sprintf('Puck at %s %%', Measures::figure($pct)), 'text' => $card->swatch->note ?? '', 'href' => "/swatches/drawer#swatch-{$card->swatch_id}", 'off' => abs($pct - $pctOfAB)];
         }
 
         return $notes;
@@ -59,11 +60,11 @@ final readonly class SofteningNotes
     private function inTheLog(BaseSheet $base, AdditiveSheet $softener, float $pctOfAB): array
     {
         $notes = [];
-        $pours = Pour::query()->where('state', PourState::Graded)->where('sheet->formula->base', $base->code)->whereNotNull('formula_version_id')
+        $pours = Pour::query()->where('state', PourState::Graded)->where('base_code', $base->code)->whereNotNull('formula_version_id')
             ->with(['formulaVersion.formula', 'impression.job'])->orderByDesc('graded_at')->limit(self::POURS_LOOKED_AT)->get();
         $faults = $this->library->faults();
         foreach ($pours as $pour) {
-            $recipe = $pour->formulaVersion === null ? null : $this->swatches->recipe($pour->formulaVersion);
+            $recipe = $pour->formulaVersion === null ? null : $this->recipes->of($pour->formulaVersion);
             $pct = 100.0 * ($recipe?->loads()[$softener->code] ?? 0.0);
             $said = [...array_map(static fn (string $id): string => $faults[$id]['name'] ?? $id, $pour->faults ?? []), ...($pour->note === null || $pour->note === '' ? [] : [$pour->note])];
             if ($pct > 0.0 && $said !== [] && abs($pct - $pctOfAB) <= self::NEAR_PCT) {

@@ -18,22 +18,20 @@ use Illuminate\Contracts\Cache\Repository;
  */
 final class ColourBook
 {
-    private const COLOURLESS = [AdditiveRole::Softener, AdditiveRole::VinylSoftener, AdditiveRole::Thinner];
-
     /** The base as it is, among the pigments. */
     private const BARE = '';
 
-    /** @var array<string, array<string, non-empty-list<array<string, mixed>>>>|null drawdowns by base and pigment, as the core's contract has them */
-    private ?array $drawdowns = null;
+    /** @var array<string, Colourant> */
+    private array $known = [];
 
-    public function __construct(private readonly SwatchBook $swatches, private readonly Library $library, private readonly Repository $cache) {}
+    public function __construct(private readonly DrawerCards $cards, private readonly Library $library, private readonly Repository $cache) {}
 
     /** @throws BadInput where nobody made a bare drawdown of it */
     public function base(string $code): Colourant
     {
         $name = $this->library->shelf()->base($code)->name;
 
-        return $this->characterised($name, $this->drawdowns()[$code][self::BARE] ?? [], null, 'base', "{$name} was never read bare. Cast a puck of it without pigment, and read its colour over white and over black: until then no colour in it can be told.");
+        return $this->known[$code] ??= $this->characterised($name, $this->cards->drawdowns($code, null), null, 'base', "{$name} was never read bare. Cast a puck of it without pigment, and read its colour over white and over black: until then no colour in it can be told.");
     }
 
     /**
@@ -48,7 +46,7 @@ final class ColourBook
         foreach ($this->library->shelf()->additives as $additive) {
             if ($additive->role === AdditiveRole::Pigment && $additive->suits($sheet)) {
                 $in = $this->baseOf($additive->code, $base);
-                $pigments[] = ['sheet' => $additive, 'drawdowns' => count($this->drawdowns()[$in ?? ''][$additive->code] ?? []), 'of' => $in];
+                $pigments[] = ['sheet' => $additive, 'drawdowns' => $this->cards->drawn()[$in ?? ''][$additive->code] ?? 0, 'of' => $in];
             }
         }
 
@@ -61,55 +59,19 @@ final class ColourBook
         $name = $this->library->shelf()->additive($code)->name;
         $in = $this->baseOf($code, $base);
 
-        return $this->characterised($name, $this->drawdowns()[$in ?? ''][$code] ?? [], $in === null ? null : $this->base($in), 'pigments', "{$name} was never characterised. Make a drawdown of it and read it over white and over black.");
+        return $this->characterised($name, $in === null ? [] : $this->cards->drawdowns($in, $code), $in === null ? null : $this->base($in), 'pigments', "{$name} was never characterised. Make a drawdown of it and read it over white and over black.");
     }
 
     /** Its drawdowns in this base where there are some, else in whichever has most: a pigment brings its own colour along. */
     private function baseOf(string $pigment, string $base): ?string
     {
-        if (isset($this->drawdowns()[$base][$pigment])) {
+        if (isset($this->cards->drawn()[$base][$pigment])) {
             return $base;
         }
-        $made = array_map(static fn (array $by): int => isset($by[self::BARE]) ? count($by[$pigment] ?? []) : 0, $this->drawdowns());
+        $made = array_map(static fn (array $by): int => isset($by[self::BARE]) ? $by[$pigment] ?? 0 : 0, $this->cards->drawn());
         arsort($made);
 
         return ($made[array_key_first($made)] ?? 0) === 0 ? null : array_key_first($made);
-    }
-
-    /** @return array<string, array<string, non-empty-list<array<string, mixed>>>> */
-    private function drawdowns(): array
-    {
-        if ($this->drawdowns === null) {
-            $this->drawdowns = [];
-            foreach ($this->swatches->all() as $known) {
-                $pigments = $known->pigments();
-                $drawdown = count($pigments) > 1 ? null : self::drawdown($known, array_values($pigments)[0] ?? null);
-                if ($drawdown !== null && $known->recipe !== null) {
-                    $this->drawdowns[$known->recipe->base->code][array_key_first($pigments) ?? self::BARE][] = $drawdown;
-                }
-            }
-        }
-
-        return $this->drawdowns;
-    }
-
-    /** @return array<string, mixed>|null */
-    private static function drawdown(KnownSwatch $known, ?float $load): ?array
-    {
-        [$white, $black] = [$known->last('colour', 'white'), $known->last('colour', 'black')];
-        if ($known->swatch->thickness_mm === null || $white?->lab === null || $black?->lab === null) {
-            return null;
-        }
-        foreach ($known->recipe?->sheets() ?? [] as $sheet) {
-            if (! in_array($sheet->role, self::COLOURLESS, true) && $sheet->role !== AdditiveRole::Pigment) {
-                return null;
-            }
-        }
-
-        return array_filter([
-            'load_pct' => $load, 'thickness_mm' => $known->swatch->thickness_mm,
-            'over_white' => $white->lab, 'over_black' => $black->lab, 'white' => $white->card_lab, 'black' => $black->card_lab,
-        ], static fn (mixed $value): bool => $value !== null);
     }
 
     /** @param  list<array<string, mixed>>  $drawdowns */

@@ -11,19 +11,20 @@ use Apalos\Core\Contact\ContactResult;
 use Apalos\Core\Contact\Knowledge;
 use Apalos\Core\Contact\Rule;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use App\Models\OwnRule;
-use App\Models\TestPatch;
 use App\Models\Workshop;
+use Illuminate\Contracts\Cache\Repository;
 
 /** Judges contacts with the library, the shop's own rules and its own tests. */
 final class ContactBook
 {
     private ?Knowledge $knowledge = null;
 
-    /** @var list<array{fresh: string, surface: string, passed: bool}>|null */
+    /** @var array<string, array<string, bool>>|null */
     private ?array $tests = null;
 
-    public function __construct(private readonly Library $library, private readonly Workshop $workshop) {}
+    public function __construct(private readonly Library $library, private readonly Workshop $workshop, private readonly Repository $cache) {}
 
     public function knowledge(): Knowledge
     {
@@ -31,11 +32,56 @@ final class ContactBook
             ->map(static fn (OwnRule $own): Rule => Rule::from(Fields::of($own->rule)))->all());
     }
 
-    /** @return list<array{fresh: string, surface: string, passed: bool}> oldest first */
-    public function tests(): array
+    /** What the last test of a pair said; null where it was never tested. */
+    public function tested(string $fresh, string $surface): ?bool
     {
-        return $this->tests ??= array_values($this->workshop->testPatches()->whereNotNull('passed')->orderBy('read_at')->orderBy('id')->get()
-            ->map(static fn (TestPatch $patch): array => ['fresh' => $patch->fresh, 'surface' => $patch->surface, 'passed' => $patch->passed === true])->all());
+        return $this->tests()[$fresh][$surface] ?? null;
+    }
+
+    /** @return array<string, array<string, bool>> what the last test of each pair said */
+    private function tests(): array
+    {
+        if ($this->tests === null) {
+            $this->tests = [];
+            $newest = 'id = (select one.id from test_patches as one where one.workshop_id = test_patches.workshop_id and one.fresh = test_patches.fresh and one.surface = test_patches.surface and one.passed is not null order by one.read_at desc, one.id desc limit 1)';
+            foreach ($this->workshop->testPatches()->whereNotNull('passed')->whereRaw($newest)->get(['id', 'fresh', 'surface', 'passed']) as $patch) {
+                $this->tests[$patch->fresh][$patch->surface] = $patch->passed === true;
+            }
+        }
+
+        return $this->tests;
+    }
+
+    /**
+     * Every fresh material on every surface as it usually is. It takes a moment, so it is kept until a rule or a test changes.
+     *
+     * @return array<string, array<string, array{verdict: string, in_short: Phrase, tested: bool|null}>>
+     */
+    public function board(): array
+    {
+        $rests = md5(json_encode([$this->library->stamp('contacts'), $this->workshop->ownRules()->orderBy('id')->pluck('rule')->all(), $this->tests()], JSON_THROW_ON_ERROR));
+        $kept = $this->cache->get("board:{$this->workshop->id}");
+        if (! is_array($kept) || ($kept['rests'] ?? null) !== $rests) {
+            $kept = ['rests' => $rests, 'cells' => $this->judged()];
+            $this->cache->forever("board:{$this->workshop->id}", $kept);
+        }
+
+        /** @var array<string, array<string, array{verdict: string, in_short: Phrase, tested: bool|null}>> */
+        return $kept['cells'];
+    }
+
+    /** @return array<string, array<string, array{verdict: string, in_short: Phrase, tested: bool|null}>> */
+    private function judged(): array
+    {
+        $cells = [];
+        foreach ($this->knowledge()->families as $fresh) {
+            foreach ($this->knowledge()->surfaces as $surface) {
+                $result = $this->judge($this->asked(['fresh' => ['family' => $fresh->id, 'skin_safe' => true], 'surface' => ['id' => $surface->id]]));
+                $cells[$fresh->id][$surface->id] = ['verdict' => $result->verdict->value, 'in_short' => $result->inShort, 'tested' => $this->tested($fresh->id, $surface->id)];
+            }
+        }
+
+        return $cells;
     }
 
     /**
@@ -45,7 +91,9 @@ final class ContactBook
      */
     public function asked(array $question): ContactRequest
     {
-        return ContactRequest::from(Fields::of([...$question, 'tests' => $this->tests()]), $this->knowledge());
+        $asked = ContactRequest::from(Fields::of(array_diff_key($question, ['tests' => 0])), $this->knowledge());
+
+        return $asked->with(tested: $this->tested($asked->fresh->id, $asked->surface->id));
     }
 
     public function judge(ContactRequest $request): ContactResult

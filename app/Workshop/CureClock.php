@@ -23,6 +23,9 @@ final class CureClock
 {
     private const MOST_OBSERVATIONS = 200;
 
+    /** @var array<string, list<array{room: Celsius, kind: Watched, after: Minutes}>> gels that somebody tapped, as 100 g of the bare base would have shown them */
+    private array $watched = [];
+
     /** @var array<string, CureModel> */
     private array $models = [];
 
@@ -31,7 +34,27 @@ final class CureClock
     /** The base as its sheet and this workshop know it, bare. */
     public function model(BaseSheet $base): CureModel
     {
-        return $this->models[$base->code] ??= CureModel::learnt($base->forCuring(), $this->watched($base->code));
+        $this->learn([$base->code]);
+
+        return $this->models[$base->code] ??= CureModel::learnt($base->forCuring(), $this->watched[$base->code] ?? []);
+    }
+
+    /**
+     * Asks at once for what was watched of all these bases.
+     *
+     * @param  list<string>  $bases
+     */
+    public function learn(array $bases): void
+    {
+        $asked = null;
+        foreach (array_diff(array_unique($bases), array_keys($this->watched)) as $base) {
+            $this->watched[$base] = [];
+            $newest = Pour::query()->where('base_code', $base)->whereNotNull('gel_min')->orderByDesc('id')->limit(self::MOST_OBSERVATIONS)->select(['base_code', 'gel_min', 'gel_room_c'])->toBase();
+            $asked = $asked === null ? $newest : $asked->unionAll($newest);
+        }
+        foreach ($asked?->get() ?? [] as $seen) {
+            $this->watched[(string) $seen->base_code][] = ['room' => Celsius::of((float) $seen->gel_room_c), 'kind' => Watched::Gel, 'after' => Minutes::of((float) $seen->gel_min)];
+        }
     }
 
     /** How long the bare base pours in the room as it is now, 100 g of it. */
@@ -68,17 +91,6 @@ final class CureClock
         $pot = $clock->model->band(Milestone::PotLife, $this->room->now(), $clock->mass)?->likely;
 
         return $pot === null ? null : new PotLife($pot, Minutes::of(max(0.0, BatchLimit::POURABLE_SHARE * $pot->min - $mixing->min - $degassing->min)));
-    }
-
-    /**
-     * Gels that somebody tapped, as 100 g of the bare base would have shown them.
-     *
-     * @return list<array{room: Celsius, kind: Watched, after: Minutes}>
-     */
-    private function watched(string $base): array
-    {
-        return array_values(Pour::query()->where('base_code', $base)->whereNotNull('gel_min')->orderByDesc('id')->limit(self::MOST_OBSERVATIONS)->toBase()->get(['gel_min', 'gel_room_c'])
-            ->map(static fn (object $seen): array => ['room' => Celsius::of((float) $seen->gel_room_c), 'kind' => Watched::Gel, 'after' => Minutes::of((float) $seen->gel_min)])->all());
     }
 
     /** @return array{low: CarbonImmutable, likely: CarbonImmutable, high: CarbonImmutable} */

@@ -15,11 +15,14 @@ use App\Models\Pour;
 use Carbon\CarbonImmutable;
 
 /** The contacts of a job: what each link touches, what was chosen for it, and the verdict. */
-final readonly class JobContacts
+final class JobContacts
 {
+    /** @var array<int, CarbonImmutable|null> when what was poured last of a link came out of its mould */
+    private array $opened = [];
+
     private const SKIN = 'skin';
 
-    public function __construct(private Library $library, private ContactBook $contacts) {}
+    public function __construct(private readonly Library $library, private readonly ContactBook $contacts) {}
 
     /** @throws \Apalos\Core\Input\BadInput when the chain goes round in a circle */
     public function chain(Job $job): Chain
@@ -88,10 +91,27 @@ final readonly class JobContacts
         return $judged;
     }
 
+    /**
+     * Asks at once when these links came out of their moulds.
+     *
+     * @param  array<int, int>  $links
+     */
+    public function look(array $links): void
+    {
+        $this->opened = array_fill_keys($links, null) + $this->opened;
+        foreach (Pour::query()->whereIn('impression_id', $links)->whereNotNull('opened_at')->groupBy('impression_id')->selectRaw('impression_id, max(opened_at) as opened_at')->toBase()->get() as $row) {
+            $this->opened[(int) $row->impression_id] = CarbonImmutable::parse((string) $row->opened_at, 'UTC');
+        }
+    }
+
     /** When the link it touches came out of its own mould, where it was poured here. */
     private function openedAt(Touch $touch): ?CarbonImmutable
     {
-        return $touch->link === null ? null : Pour::query()->where('impression_id', $touch->link)->whereNotNull('opened_at')->orderByDesc('opened_at')->first(['id', 'opened_at'])?->opened_at;
+        if ($touch->link !== null && ! array_key_exists($touch->link, $this->opened)) {
+            $this->look([$touch->link]);
+        }
+
+        return $touch->link === null ? null : $this->opened[$touch->link];
     }
 
     /** What was said last counts, and so does what happened since. */

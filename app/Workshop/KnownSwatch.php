@@ -56,19 +56,15 @@ final readonly class KnownSwatch
         }
     }
 
-    /** Per cent of A+B of this softener; null where something else in it changes the hardness too, or it is another base. */
-    public function softenedBy(string $base, string $softener): ?float
+    /** @return array{softener: string|null, pct: float}|null per cent of A+B of its softener; null where something else in it changes the hardness too */
+    public function softening(): ?array
     {
-        if ($this->recipe === null || $this->recipe->base->code !== $base) {
+        $hard = array_values(array_filter($this->recipe?->sheets() ?? [], static fn (AdditiveSheet $sheet): bool => ! in_array($sheet->role, self::HARMLESS, true)));
+        if ($this->recipe === null || count($hard) > 1) {
             return null;
         }
-        foreach ($this->recipe->sheets() as $sheet) {
-            if ($sheet->code !== $softener && ! in_array($sheet->role, self::HARMLESS, true)) {
-                return null;
-            }
-        }
 
-        return 100.0 * ($this->recipe->loads()[$softener] ?? 0.0);
+        return $hard === [] ? ['softener' => null, 'pct' => 0.0] : ['softener' => $hard[0]->code, 'pct' => 100.0 * $this->recipe->loads()[$hard[0]->code]];
     }
 
     /** @return list<Phrase> what goes into the base, as it was written down; softener on both bases, for half the trade counts on one part */

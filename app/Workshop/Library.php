@@ -65,11 +65,29 @@ final class Library
         return $this->read('faults.yaml')['faults'] ?? [];
     }
 
+    /** Differs as soon as one of these files does. */
+    public function stamp(string $folder = 'materials'): string
+    {
+        return $this->stampOf($this->files("{$folder}/*.yaml"));
+    }
+
+    /** @return list<string> */
+    private function files(string $pattern): array
+    {
+        return glob($this->folder.'/'.$pattern) ?: [];
+    }
+
+    /** @param  list<string>  $files */
+    private function stampOf(array $files): string
+    {
+        return md5(implode('|', array_map(static fn (string $file): string => $file.filemtime($file).filesize($file), $files)));
+    }
+
     /** @return array<string, array<string, mixed>> what the files say, by name without ending */
     private function read(string $pattern): array
     {
-        $files = glob($this->folder.'/'.$pattern) ?: [];
-        $stamp = md5(implode('|', array_map(static fn (string $file): string => $file.filemtime($file).filesize($file), $files)));
+        $files = $this->files($pattern);
+        $stamp = $this->stampOf($files);
 
         /** @var array<string, array<string, mixed>> */
         return $this->cache->rememberForever("library:{$stamp}", static function () use ($files): array {

@@ -15,6 +15,8 @@ use Apalos\Core\Scale\Expected;
 use App\Models\Fact;
 use App\Models\Pour;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 use LogicException;
 
 /** A run as recorded: its frozen plan, its facts, and the state the core reads off them. */
@@ -27,11 +29,36 @@ final readonly class RecordedRun
 
     public static function of(Pour $pour): self
     {
+        return self::from($pour, self::facts()->where('stream_id', $pour->id)->get());
+    }
+
+    /**
+     * Several at once: their facts are asked for together.
+     *
+     * @param  Collection<int, Pour>  $pours
+     * @return array<int, self> by the id of the pour
+     */
+    public static function all(Collection $pours): array
+    {
+        $facts = self::facts()->whereIn('stream_id', $pours->modelKeys())->get()->groupBy('stream_id');
+
+        return $pours->keyBy('id')->map(static fn (Pour $pour): self => self::from($pour, $facts->get($pour->id) ?? new Collection))->all();
+    }
+
+    /** @return Builder<Fact> in the order in which they happened */
+    private static function facts(): Builder
+    {
+        return Fact::query()->where('stream', self::STREAM)->orderBy('id');
+    }
+
+    /** @param  iterable<Fact>  $facts */
+    private static function from(Pour $pour, iterable $facts): self
+    {
         if ($pour->plan === null || $pour->started_at === null) {
             throw new LogicException('This pour has not begun.');
         }
         $plan = RunPlan::from(Fields::of($pour->plan)->object('run'));
-        $facts = array_values(Fact::query()->where('stream', self::STREAM)->where('stream_id', $pour->id)->orderBy('id')->get()->all());
+        $facts = array_values([...$facts]);
         $start = $pour->started_at;
         $read = array_map(static fn (Fact $fact): CoreFact => new CoreFact($fact->id, RunFactKind::from($fact->kind), $start->diffInMilliseconds($fact->at) / 60_000.0, $fact->payload), $facts);
 

@@ -6,23 +6,34 @@ namespace App\Workshop;
 
 use Apalos\Core\Cure\RoomHistory;
 use Apalos\Core\Units\Celsius;
-use App\Models\RoomReading;
 use App\Models\Workshop;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Query\Builder;
 
-/** The room's temperature now and as it was. */
-final readonly class RoomTemperature
+/** The room's temperature now and as it was. What was read of it is asked for once, however many want to know. */
+final class RoomTemperature
 {
     /** Where nobody has said anything yet. */
     private const USUAL_C = 21.0;
 
-    public function __construct(private Workshop $workshop) {}
+    /** Longer than anything cures. */
+    private const LONGEST_D = 45;
+
+    /** @var list<array{at: string, celsius: float}>|null oldest first, from the one that held at the beginning */
+    private ?array $known = null;
+
+    private string $from = '';
+
+    public function __construct(private readonly Workshop $workshop) {}
 
     public function now(): Celsius
     {
-        $last = $this->workshop->roomReadings()->orderByDesc('at')->orderByDesc('id')->first();
+        if ($this->known === null) {
+            $this->reach(CarbonImmutable::now());
+        }
+        $last = $this->known === null || $this->known === [] ? null : $this->known[count($this->known) - 1];
 
-        return Celsius::of($last->celsius ?? self::USUAL_C);
+        return Celsius::of($last['celsius'] ?? self::USUAL_C);
     }
 
     /** Writes the temperature down where it differs from the last one by a tenth of a degree or more. */
@@ -31,33 +42,76 @@ final readonly class RoomTemperature
         $last = $this->workshop->roomReadings()->orderByDesc('at')->orderByDesc('id')->first();
         if ($last === null || abs($last->celsius - $celsius->degrees) >= 0.1 || $last->source !== $source) {
             $this->workshop->roomReadings()->create(['at' => $at, 'celsius' => round($celsius->degrees, 1), 'source' => $source]);
+            $this->known = null;
         }
     }
 
     /** What it was at a moment. */
     public function at(CarbonImmutable $moment): Celsius
     {
-        $before = $this->workshop->roomReadings()->where('at', '<=', $moment->format('Y-m-d H:i:s.v'))->orderByDesc('at')->orderByDesc('id')->first();
+        $this->reach($moment);
+        $exactly = self::written($moment);
+        $held = $this->known[0]['celsius'] ?? self::USUAL_C;
+        foreach ($this->known ?? [] as $reading) {
+            if ($reading['at'] > $exactly) {
+                break;
+            }
+            $held = $reading['celsius'];
+        }
 
-        return Celsius::of($before->celsius ?? $this->first() ?? self::USUAL_C);
+        return Celsius::of($held);
     }
 
-    /** How warm it has been since the moment. */
+    /** How warm it has been since the moment, for as long as anything that began then may take. */
     public function since(CarbonImmutable $moment): RoomHistory
     {
-        // A bare date in a query is cut to the second; readings are kept to the millisecond.
-        $exactly = $moment->format('Y-m-d H:i:s.v');
-        $stretches = [['from_min' => 0.0, 'room' => $this->at($moment)]];
-        /** @var RoomReading $reading */
-        foreach ($this->workshop->roomReadings()->where('at', '>', $exactly)->orderBy('at')->get() as $reading) {
-            $stretches[] = ['from_min' => $moment->diffInMilliseconds($reading->at) / 60_000.0, 'room' => Celsius::of($reading->celsius)];
+        $longest = self::written($moment->addDays(self::LONGEST_D));
+        $this->reach($moment);
+        $exactly = self::written($moment);
+        $stretches = [['from_min' => 0.0, 'room' => Celsius::of($this->known[0]['celsius'] ?? self::USUAL_C)]];
+        $begun = (float) $moment->format('U.v');
+        foreach ($this->known ?? [] as $reading) {
+            if ($reading['at'] <= $exactly) {
+                $stretches[0]['room'] = Celsius::of($reading['celsius']);
+            } elseif ($reading['at'] > $longest) {
+                break;
+            } else {
+                $stretches[] = ['from_min' => (self::seconds($reading['at']) - $begun) / 60.0, 'room' => Celsius::of($reading['celsius'])];
+            }
         }
 
         return new RoomHistory($stretches);
     }
 
-    private function first(): ?float
+    /** Asks at once for all that somebody will want to know. */
+    public function reach(CarbonImmutable $moment): void
     {
-        return $this->workshop->roomReadings()->orderBy('at')->orderBy('id')->first()?->celsius;
+        $from = self::written($moment);
+        if ($this->known !== null && $from >= $this->from) {
+            return;
+        }
+        $before = $this->readings()->where('at', '<=', $from)->orderByDesc('at')->orderByDesc('id')->limit(1);
+        $after = $this->readings()->where('at', '>', $from)->orderBy('at')->orderBy('id');
+        $this->known = array_map(
+            static fn (object $row): array => ['at' => (string) $row->at, 'celsius' => (float) $row->celsius],
+            [...$before->get()->all(), ...$after->get()->all()],
+        );
+        $this->from = $from;
+    }
+
+    private function readings(): Builder
+    {
+        return $this->workshop->roomReadings()->toBase()->select('at', 'celsius');
+    }
+
+    private static function written(CarbonImmutable $moment): string
+    {
+        // As it stands in the table: in UTC, to the millisecond.
+        return $moment->utc()->format('Y-m-d H:i:s.v');
+    }
+
+    private static function seconds(string $at): float
+    {
+        return (float) (new CarbonImmutable($at, 'UTC'))->format('U.v');
     }
 }

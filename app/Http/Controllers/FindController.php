@@ -6,8 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Http\Reply;
 use App\Models\Workshop;
+use App\Reads\Like;
 use App\Workshop\Library;
-use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -22,8 +22,7 @@ final class FindController
         if ($q === '') {
             return Reply::json(['found' => []]);
         }
-        $like = '%'.addcslashes($q, '%_\\').'%';
-        $named = static fn (Builder $query): Builder => $query->whereRaw("lower(name) like ? escape '\\'", [$like]);
+        $named = Like::of('name', $q);
         $found = [];
         foreach ($workshop->jobs()->where($named)->latest('updated_at')->limit(self::EACH)->get() as $job) {
             $found[] = ['kind' => 'job', 'name' => $job->name, 'href' => "/jobs/{$job->id}"];

@@ -16,13 +16,15 @@ use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
 use App\Models\Impression;
 use App\Models\Workshop;
+use App\Reads\FormulaQuery;
 use App\Reads\FormulaReckoner;
 use App\Reads\FormulasView;
 use App\Reads\FormulaView;
 use App\Reads\PaintPot;
+use App\Reads\Slice;
 use App\Workshop\HardnessBook;
 use App\Workshop\Library;
-use App\Workshop\SwatchBook;
+use App\Workshop\Recipes;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -36,25 +38,40 @@ final readonly class FormulaController
 {
     private const USUAL_G = 100.0;
 
-    public function __construct(private Workshop $workshop, private Library $library, private SwatchBook $swatches) {}
+    private const ON_A_PAGE = 40;
 
-    public function index(HardnessBook $hardness): Response
+    /** Of a formula that was changed more often than that, the newest. */
+    private const VERSIONS_SHOWN = 40;
+
+    private const KINDS = ['mix', 'paint', 'trial', 'retired'];
+
+    public function __construct(private Workshop $workshop, private Library $library, private Recipes $recipes) {}
+
+    public function index(Request $request, FormulaQuery $query, HardnessBook $hardness): Response
     {
-        $formulas = $this->workshop->formulas()->whereHas('versions')->with(['versions' => static fn ($versions) => $versions->withLastPour()])->orderBy('name')->get();
+        $word = static fn (string $key): string => is_string($said = $request->query($key)) ? trim($said) : '';
+        $filter = ['kind' => in_array($word('kind'), self::KINDS, true) ? $word('kind') : self::KINDS[0], 'q' => $word('q')];
+        $found = $query($filter['kind'], $filter['q']);
+        $total = $found->count();
+        $slice = Slice::asked($request, self::ON_A_PAGE)->within($total);
+        $formulas = $found->with('newest')->withCount('versions')->orderBy('name')->offset($slice->offset())->limit($slice->size)->get();
 
-        return Reply::page('formulas/Formulas', ['page' => (new FormulasView($formulas, $this->library, $hardness, $this->swatches))->toArray()]);
+        return Reply::page('formulas/Formulas', ['page' => (new FormulasView($formulas, $slice, $total, $filter, $this->library, $hardness, $this->recipes))->toArray()]);
     }
 
     public function show(Request $request, Formula $formula): Response
     {
-        $formula->load(['versions.parent.formula', 'versions.children.formula', 'versions.pours.impression.job', 'versions.swatches', 'versions.formula']);
-        $chosen = $formula->versions->firstWhere('id', (int) $request->query('version', '0')) ?? $formula->versions->last() ?? abort(404);
+        $asked = (int) $request->query('version', '0');
+        $formula->load(['versions' => static fn ($versions) => $versions->reorder()->orderByRaw('case when id = ? then 0 else 1 end', [$asked])->orderByDesc('number')->limit(self::VERSIONS_SHOWN)->withCount('swatches')]);
+        $formula->setRelation('versions', $formula->versions->sortBy('number')->values());
+        $formula->versions->load(['parent.formula', 'children.formula', 'formula']);
+        $chosen = $formula->versions->firstWhere('id', $asked) ?? $formula->versions->last() ?? abort(404);
         $with = (int) $request->query('with', '0');
         $other = $with === 0 ? null : FormulaVersion::query()->with('formula')->whereHas('formula', fn ($f) => $f->where('workshop_id', $this->workshop->id))->find($with);
-        [$left, $right] = [$other === null ? null : $this->swatches->recipe($other), $this->swatches->recipe($chosen)];
+        [$left, $right] = [$other === null ? null : $this->recipes->of($other), $this->recipes->of($chosen)];
 
         return Reply::page('formulas/Formula', [
-            'page' => (new FormulaView($formula, $chosen, $other, $left === null || $right === null ? null : ComparisonResult::of($left, $right), FormulaView::linksAtHand(), $this->library))->toArray(),
+            'page' => (new FormulaView($formula, $chosen, $other, $left === null || $right === null ? null : ComparisonResult::of($left, $right), FormulaView::linksAtHand(), $formula->versions()->count(), $this->library))->toArray(),
             'others' => $this->others($formula),
         ]);
     }

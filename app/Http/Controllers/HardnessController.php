@@ -12,15 +12,17 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Basis;
 use Apalos\Core\Units\Shore;
 use App\Http\Reply;
+use App\Models\Swatch;
 use App\Reads\HardnessAnswerView;
 use App\Reads\HardnessView;
 use App\Reads\SofteningNotes;
 use App\Workshop\CureClock;
+use App\Workshop\DrawerCards;
 use App\Workshop\HardnessBook;
 use App\Workshop\Library;
 use App\Workshop\PlannedBatch;
 use App\Workshop\RoomTemperature;
-use App\Workshop\SwatchBook;
+use App\Workshop\Softeners;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -29,11 +31,11 @@ use Inertia\Response;
 /** The hardness screen: the softener curve, a target, and what it comes to in grams. */
 final readonly class HardnessController
 {
-    public function __construct(private HardnessBook $hardness, private PlannedBatch $batch, private SwatchBook $swatches, private Library $library, private SofteningNotes $notes, private CureClock $clock, private RoomTemperature $room) {}
+    public function __construct(private HardnessBook $hardness, private Softeners $softeners, private PlannedBatch $batch, private DrawerCards $cards, private Library $library, private SofteningNotes $notes, private CureClock $clock, private RoomTemperature $room) {}
 
     public function show(Request $request): Response
     {
-        $page = (new HardnessView($this->library, $this->hardness, $this->swatches))->toArray();
+        $page = (new HardnessView($this->library, $this->softeners, $this->cards))->toArray();
         $asked = $request->query('base');
         $bases = collect($page['bases']);
         $base = $bases->firstWhere('code', is_string($asked) ? $asked : '') ?? $bases->sortByDesc('pucks')->first() ?? abort(404);
@@ -54,7 +56,7 @@ final readonly class HardnessController
     {
         try {
             $in = Fields::of($request->all())->only('base', 'softener', 'pct_of_ab', 'pour_id');
-            [$base, $softener] = $this->hardness->pair($in->text('base'), $in->text('softener'));
+            [$base, $softener] = $this->softeners->pair($in->text('base'), $in->text('softener'));
             $pour = $this->batch->write((int) $in->number('pour_id'), $base, [PlannedBatch::line($softener, round($in->number('pct_of_ab', 0.0, 500.0), 2), Basis::OfAB, $softener->into)]);
         } catch (BadInput $wrong) {
             return Reply::back('batch', $wrong);
@@ -67,7 +69,7 @@ final readonly class HardnessController
     private function answer(Fields $in): HardnessAnswerView
     {
         $in->only('base', 'softener', 'target', 'thinnest_mm', 'batch');
-        [$base, $softener] = $this->hardness->pair($in->text('base'), $in->text('softener'));
+        [$base, $softener] = $this->softeners->pair($in->text('base'), $in->text('softener'));
         $target = $in->objectOrNull('target')?->only('scale', 'reading');
         $target = $target === null ? $this->halfWay($base->code, $softener->code) : HardenRequest::shore($target, 'reading');
         // Drawn far, asked near: what is warned of is the target, not the end of the drawing.
@@ -81,12 +83,14 @@ final readonly class HardnessController
             $wrong = $e->says;
         }
         $limit = $base->bears($softener);
+        $pucks = $this->cards->pucks($base->code, $softener->code);
+        $names = Swatch::query()->whereKey(array_map(static fn (array $puck): int => $puck['card']->swatch_id, $pucks))->pluck('name', 'id')->all();
         $thinnest = $in->positiveOrNull('thinnest_mm', 500.0);
 
         return new HardnessAnswerView(
             $base->code, $softener->code, $target, $harden, $line->curve,
             $found === null || $softener->softening === null ? null : SofteningEffectsResult::of($base, $softener->softening, $limit, $found, $thinnest, $this->clock->pours($base)),
-            $mix, $wrong, $limit, $this->room->now()->degrees, $this->swatches->pucks($base->code, $softener->code), $found === null ? [] : $this->notes->near($base, $softener, $found),
+            $mix, $wrong, $limit, $this->room->now()->degrees, $pucks, $names, $found === null ? [] : $this->notes->near($base, $softener, $found),
         );
     }
 

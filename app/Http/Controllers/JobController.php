@@ -13,20 +13,29 @@ use App\Models\Job;
 use App\Models\Workshop;
 use App\Reads\JobsView;
 use App\Reads\JobView;
+use App\Reads\Like;
+use App\Reads\Slice;
 use App\Workshop\ContactBook;
 use App\Workshop\JobContacts;
 use App\Workshop\Library;
 use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Inertia\Response;
 
 final class JobController
 {
-    public function index(Workshop $workshop, Library $library, JobContacts $contacts, ContactBook $shop): Response
-    {
-        $jobs = $workshop->jobs()->with(['impressions.pours' => static fn ($pours) => $pours->inShort()])->latest('updated_at')->get();
+    private const ON_A_PAGE = 24;
 
-        return Reply::page('jobs/Jobs', [...(new JobsView($jobs, $library, $contacts))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop)]);
+    public function index(Request $request, Workshop $workshop, Library $library, JobContacts $contacts, ContactBook $shop): Response
+    {
+        $q = is_string($said = $request->query('q')) ? trim($said) : '';
+        $found = $workshop->jobs()->when($q !== '', static fn ($jobs) => $jobs->where(Like::of('name', $q)));
+        $total = $found->count();
+        $slice = Slice::asked($request, self::ON_A_PAGE)->within($total);
+        $jobs = $found->with('impressions')->orderByDesc('updated_at')->orderByDesc('id')->offset($slice->offset())->limit($slice->size)->get();
+
+        return Reply::page('jobs/Jobs', ['list' => (new JobsView($jobs, $slice, $total, $q, $library, $contacts))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop)]);
     }
 
     public function store(JobRequest $request, Workshop $workshop): RedirectResponse
@@ -47,7 +56,7 @@ final class JobController
 
     public function show(Job $job, Library $library, JobContacts $contacts, ContactBook $shop): Response
     {
-        $job->load(['impressions.pours' => static fn ($pours) => $pours->inShort()]);
+        $job->load('impressions');
 
         return Reply::page('jobs/Job', ['job' => (new JobView($job, $library, $contacts))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop)]);
     }

@@ -9,7 +9,7 @@ use App\Models\Swatch;
 use App\Models\Workshop;
 use App\Reads\LabelsView;
 use App\Workshop\KnownSwatch;
-use App\Workshop\SwatchBook;
+use App\Workshop\Recipes;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -19,7 +19,7 @@ final readonly class LabelController
 {
     private const MOST = 240;
 
-    public function __construct(private Workshop $workshop, private SwatchBook $book) {}
+    public function __construct(private Workshop $workshop, private Recipes $recipes) {}
 
     public function show(Request $request): Response
     {
@@ -28,7 +28,7 @@ final readonly class LabelController
         $ids = array_slice(array_values(array_unique(array_map(intval(...), $found[0]))), 0, self::MOST);
 
         return Reply::page('swatches/Labels', ['page' => (new LabelsView(array_values(
-            ($ids === [] ? $this->lastPoured() : $this->asked($ids))->map(fn (Swatch $swatch): KnownSwatch => new KnownSwatch($swatch, $this->book->recipe($swatch->version)))->all()
+            ($ids === [] ? $this->lastPoured() : $this->asked($ids))->map(fn (Swatch $swatch): KnownSwatch => new KnownSwatch($swatch, $this->recipes->of($swatch->version)))->all()
         )))->toArray()]);
     }
 

@@ -9,6 +9,7 @@ use App\Http\Reply;
 use App\Models\Pour;
 use App\Reads\LogQuery;
 use App\Reads\LogView;
+use App\Reads\Slice;
 use App\Workshop\Library;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -16,7 +17,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final readonly class LogController
 {
-    private const ON_SCREEN = 200;
+    private const ON_A_PAGE = 50;
 
     public function __construct(private LogQuery $query, private Library $library) {}
 
@@ -25,7 +26,10 @@ final readonly class LogController
         $filter = $this->filter($request);
         $query = ($this->query)($filter);
 
-        return Reply::page('log/Log', ['log' => (new LogView($query->clone()->limit(self::ON_SCREEN)->get(), $this->library, $filter, $query->count()))->toArray()]);
+        $total = $query->count();
+        $slice = Slice::asked($request, self::ON_A_PAGE)->within($total);
+
+        return Reply::page('log/Log', ['log' => (new LogView($query->offset($slice->offset())->limit($slice->size)->get(), $this->library, $filter, $slice, $total))->toArray()]);
     }
 
     /** Everything the filter lets through, in metric units, as RFC 4180 CSV in UTF-8. */

@@ -18,10 +18,10 @@ use App\Models\Swatch;
 use App\Reads\SeriesRunView;
 use App\Reads\SeriesView;
 use App\Workshop\CureClock;
-use App\Workshop\HardnessBook;
 use App\Workshop\Library;
 use App\Workshop\RecordedSeries;
 use App\Workshop\SeriesBook;
+use App\Workshop\Softeners;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -33,11 +33,11 @@ final readonly class SeriesController
 {
     public function __construct(private SeriesBook $book, private CureClock $clock) {}
 
-    public function show(Request $request, Library $library, HardnessBook $hardness): Response
+    public function show(Request $request, Library $library, Softeners $softeners): Response
     {
         $word = static fn (string $key): string => is_string($said = $request->query($key)) ? $said : '';
 
-        return Reply::page('swatches/Series', ['page' => (new SeriesView($library, $hardness, $word('kind'), $word('base'), $word('pigment')))->toArray()]);
+        return Reply::page('swatches/Series', ['page' => (new SeriesView($library, $softeners, $word('kind'), $word('base'), $word('pigment')))->toArray()]);
     }
 
     public function plan(Request $request): JsonResponse

@@ -19,7 +19,8 @@ use App\Models\SwatchReading;
 use App\Models\Workshop;
 use App\Reads\DrawerQuery;
 use App\Reads\DrawerView;
-use App\Workshop\HardnessBook;
+use App\Reads\Slice;
+use App\Workshop\CardWriter;
 use App\Workshop\Library;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
@@ -31,20 +32,22 @@ use Symfony\Component\HttpFoundation\Response as HttpResponse;
 /** The swatch drawer: what lies in it, what was read of each, and putting one in. */
 final readonly class SwatchController
 {
-    public function __construct(private Workshop $workshop, private Library $library) {}
+    private const ON_A_PAGE = 48;
 
-    public function drawer(Request $request, DrawerQuery $query, HardnessBook $hardness): Response
+    public function __construct(private Workshop $workshop, private Library $library, private CardWriter $cards) {}
+
+    public function drawer(Request $request, DrawerQuery $query): Response
     {
         $word = static fn (string $key): string => is_string($said = $request->query($key)) ? trim($said) : '';
         $filter = ['q' => $word('q'), 'base' => $word('base'), 'hardness' => $word('hardness'), 'colour' => $word('colour')];
-        $wrong = null;
+        [$wrong, $slice] = [null, Slice::asked($request, self::ON_A_PAGE)];
         try {
-            $rows = $query($filter['q'], $filter['base'], self::shore($filter['hardness']), self::lab($filter['colour']));
+            $answer = $query($filter['q'], $filter['base'], self::shore($filter['hardness']), self::lab($filter['colour']), $slice, preg_match('/^\d{1,9}$/', $word('swatch')) === 1 ? (int) $word('swatch') : null);
         } catch (BadInput $e) {
-            [$rows, $wrong] = [$query($filter['q'], $filter['base'], null, null), $e->says];
+            [$answer, $wrong] = [$query($filter['q'], $filter['base'], null, null, $slice), $e->says];
         }
 
-        return Reply::page('swatches/Drawer', ['drawer' => (new DrawerView($rows, $this->workshop->swatches()->count(), $filter, $wrong, $hardness->contradictions(), $this->library, $this->workshop))->toArray()]);
+        return Reply::page('swatches/Drawer', ['drawer' => (new DrawerView($answer, $this->workshop->swatches()->count(), $filter, $wrong, $this->library, $this->workshop))->toArray()]);
     }
 
     public function store(Request $request): RedirectResponse
@@ -58,6 +61,7 @@ final readonly class SwatchController
             'formula_version_id' => $version->id, 'name' => $said['name'], 'thickness_mm' => $said['thickness_mm'] ?? null, 'note' => ($said['note'] ?? null) ?: null,
             'poured_at' => CarbonImmutable::now(), 'photo' => $request->file('photo')?->store('swatches') ?: null,
         ]);
+        $this->cards->take($swatch->id);
 
         return redirect()->to("/swatches/drawer#swatch-{$swatch->id}")->with('said', "“{$swatch->name}” is in the drawer. Read it when it has settled.");
     }
@@ -78,6 +82,7 @@ final readonly class SwatchController
             $changes['photo'] = $photo->store('swatches') ?: null;
         }
         $swatch->update(array_map(static fn (mixed $value): mixed => $value === '' ? null : $value, $changes));
+        $this->cards->take($swatch->id);
 
         return back();
     }
@@ -86,6 +91,7 @@ final readonly class SwatchController
     {
         try {
             $doubts = $read($swatch, Fields::of($request->except('_method')), CarbonImmutable::now());
+            $this->cards->take($swatch->id);
         } catch (BadInput $wrong) {
             return Reply::back("swatch-{$swatch->id}", $wrong);
         }
@@ -97,6 +103,7 @@ final readonly class SwatchController
     public function leaveOut(Request $request, SwatchReading $reading): RedirectResponse
     {
         $reading->update(['left_out' => $request->boolean('left_out')]);
+        $this->cards->take($reading->swatch_id);
 
         return back()->with('said', $reading->left_out ? 'It no longer counts; it stays written down.' : 'It counts again.');
     }
@@ -104,6 +111,7 @@ final readonly class SwatchController
     public function destroy(Swatch $swatch): RedirectResponse
     {
         $swatch->delete();
+        $this->cards->take($swatch->id);
 
         return back()->with('said', "“{$swatch->name}” is out of the drawer.")->with('undo', "/swatches/{$swatch->id}/restore");
     }
@@ -111,6 +119,7 @@ final readonly class SwatchController
     public function restore(int $swatch): RedirectResponse
     {
         $this->workshop->swatches()->withTrashed()->findOrFail($swatch)->restore();
+        $this->cards->take($swatch);
 
         return back();
     }

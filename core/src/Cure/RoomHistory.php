@@ -23,32 +23,25 @@ final readonly class RoomHistory
     /** When the milestone is reached, in minutes since A met B; null where the sheet has no such time. */
     public function reaches(Milestone $milestone, CureModel $model, ?Grams $mass = null): ?Band
     {
-        $bands = array_map(fn (array $stretch): ?Band => $model->band($milestone, $stretch['room'], $mass), $this->stretches);
-        if ($bands === [] || in_array(null, $bands, true)) {
-            return null;
-        }
-
-        return new Band(
-            $this->finish(array_map(static fn (Band $band): float => $band->low->min, $bands)),
-            $this->finish(array_map(static fn (Band $band): float => $band->likely->min, $bands)),
-            $this->finish(array_map(static fn (Band $band): float => $band->high->min, $bands)),
-        );
-    }
-
-    /** @param  list<float>  $whole minutes the whole would take at each stretch's temperature */
-    private function finish(array $whole): Minutes
-    {
-        $done = 0.0;
-        $last = count($whole) - 1;
-        for ($i = 0; $i < $last; $i++) {
-            $length = $this->stretches[$i + 1]['from_min'] - $this->stretches[$i]['from_min'];
-            $share = $length / $whole[$i];
-            if ($done + $share >= 1.0) {
-                return Minutes::of($this->stretches[$i]['from_min'] + (1.0 - $done) * $whole[$i]);
+        // Low, likely and high run side by side, and no stretch is looked at after all three are through.
+        [$done, $at] = [[0.0, 0.0, 0.0], [null, null, null]];
+        foreach ($this->stretches as $i => $stretch) {
+            $band = $model->band($milestone, $stretch['room'], $mass);
+            if ($band === null) {
+                return null;
             }
-            $done += $share;
+            $length = isset($this->stretches[$i + 1]) ? $this->stretches[$i + 1]['from_min'] - $stretch['from_min'] : INF;
+            foreach ([$band->low->min, $band->likely->min, $band->high->min] as $n => $whole) {
+                if ($at[$n] === null && $done[$n] + $length / $whole >= 1.0) {
+                    $at[$n] = Minutes::of($stretch['from_min'] + (1.0 - $done[$n]) * $whole);
+                }
+                $done[$n] += $length / $whole;
+            }
+            if ($at[0] !== null && $at[1] !== null && $at[2] !== null) {
+                return new Band(...$at);
+            }
         }
 
-        return Minutes::of($this->stretches[$last]['from_min'] + (1.0 - $done) * $whole[$last]);
+        return null;
     }
 }

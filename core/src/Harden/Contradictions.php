@@ -22,31 +22,27 @@ final readonly class Contradictions
     public static function among(Shore $base, float $k, array $swatches): array
     {
         $kept = $swatches;
-        for ($more = true; $more && $kept !== [];) {
-            $off = self::off($base, $k, $swatches, $kept);
-            $sizes = array_map(static fn (int $i): float => abs($off[$i]), array_keys($kept));
-            $worst = array_keys($kept)[(int) array_search(max($sizes), $sizes, true)];
-            $more = abs($off[$worst]) > self::FAR_SD;
-            if ($more) {
-                unset($kept[$worst]);
-            }
+        // Each line without one puck follows from the line with all of them, so a look costs no more than the pucks are many.
+        $all = SoftenerModel::learnt($base, $k, $swatches);
+        while (($worst = self::worst($all, $kept)) !== null) {
+            $all = $all->without($kept[$worst]);
+            unset($kept[$worst]);
         }
-        $off = self::off($base, $k, $swatches, $kept);
 
-        return array_map(static fn (int $i): JudgedPuck => new JudgedPuck($swatches[$i], $off[$i], ! isset($kept[$i])), array_keys($swatches));
+        return array_map(static fn (SoftenedPuck $puck, int $i): JudgedPuck => new JudgedPuck($puck, (isset($kept[$i]) ? $all->without($puck) : $all)->residual($puck), ! isset($kept[$i])), $swatches, array_keys($swatches));
     }
 
-    /**
-     * @param  list<SoftenedPuck>  $swatches
-     * @param  array<int, SoftenedPuck>  $kept
-     * @return array<int, float>
-     */
-    private static function off(Shore $base, float $k, array $swatches, array $kept): array
+    /** @param  array<int, SoftenedPuck>  $kept */
+    private static function worst(SoftenerModel $all, array $kept): ?int
     {
-        return array_map(static function (int $i) use ($base, $k, $swatches, $kept): float {
-            $others = SoftenerModel::learnt($base, $k, array_values(array_diff_key($kept, [$i => true])));
+        [$worst, $farthest] = [null, self::FAR_SD];
+        foreach ($kept as $i => $puck) {
+            $off = abs($all->without($puck)->residual($puck));
+            if ($off > $farthest) {
+                [$worst, $farthest] = [$i, $off];
+            }
+        }
 
-            return $others->residual($swatches[$i]);
-        }, array_keys($swatches));
+        return $worst;
     }
 }

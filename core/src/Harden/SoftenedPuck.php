@@ -9,7 +9,12 @@ use Apalos\Core\Units\Shore;
 /** A puck that was read: softener in per cent of A+B, and its hardness. */
 final readonly class SoftenedPuck
 {
-    public function __construct(public float $pctOfAB, public Shore $shore) {}
+    public float $lnModulus;
+
+    public function __construct(public float $pctOfAB, public Shore $shore)
+    {
+        $this->lnModulus = log($shore->modulus());
+    }
 
     public function share(): float
     {

@@ -22,7 +22,25 @@ final readonly class SoftenerModel
     /** Half-width of the central 80 % of a normal distribution, in standard deviations. */
     private const EIGHTY = 1.2815515655446004;
 
-    private function __construct(public float $c, public float $k, private float $varC, private float $varK, private float $covariance) {}
+    /** What is believed, and how surely. */
+    public float $c;
+
+    public float $k;
+
+    private float $varC;
+
+    private float $varK;
+
+    private float $covariance;
+
+    /** The normal equations: their matrix and their right side. */
+    private function __construct(private float $cc, private float $ck, private float $kk, private float $bc, private float $bk)
+    {
+        $det = $cc * $kk - $ck * $ck;
+        $this->c = ($kk * $bc - $ck * $bk) / $det;
+        $this->k = ($cc * $bk - $ck * $bc) / $det;
+        [$this->varC, $this->varK, $this->covariance] = [$kk / $det, $cc / $det, -$ck / $det];
+    }
 
     /** @param  list<SoftenedPuck>  $swatches */
     public static function learnt(Shore $base, float $k, array $swatches): self
@@ -31,17 +49,23 @@ final readonly class SoftenerModel
         [$bc, $bk] = [log($base->modulus()) * $cc, $k * $kk];
         $weight = 1.0 / self::SD_READING ** 2;
         foreach ($swatches as $swatch) {
-            $x = $swatch->share();
-            $y = log($swatch->shore->modulus());
+            [$x, $y] = [$swatch->share(), $swatch->lnModulus];
             $cc += $weight;
             $ck -= $weight * $x;
             $kk += $weight * $x * $x;
             $bc += $weight * $y;
             $bk -= $weight * $x * $y;
         }
-        $det = $cc * $kk - $ck * $ck;
 
-        return new self(($kk * $bc - $ck * $bk) / $det, ($cc * $bk - $ck * $bc) / $det, $kk / $det, $cc / $det, -$ck / $det);
+        return new self($cc, $ck, $kk, $bc, $bk);
+    }
+
+    /** What would be believed had this puck, which is among those learnt from, never been read. */
+    public function without(SoftenedPuck $swatch): self
+    {
+        [$x, $y, $weight] = [$swatch->share(), $swatch->lnModulus, 1.0 / self::SD_READING ** 2];
+
+        return new self($this->cc - $weight, $this->ck + $weight * $x, $this->kk - $weight * $x * $x, $this->bc - $weight * $y, $this->bk + $weight * $x * $y);
     }
 
     public function lnModulus(float $share): float
@@ -64,7 +88,7 @@ final readonly class SoftenerModel
     /** How far a puck that this line does not know lies from it, in standard deviations of such a reading. */
     public function residual(SoftenedPuck $swatch): float
     {
-        return (log($swatch->shore->modulus()) - $this->lnModulus($swatch->share())) / $this->sd($swatch->share());
+        return ($swatch->lnModulus - $this->lnModulus($swatch->share())) / $this->sd($swatch->share());
     }
 
     /** The share of softener at which an edge of the band, or its middle, comes down to this ln modulus; by halving. */

@@ -544,7 +544,11 @@ export type DrawerView = {
         }[];
     })[];
     total: number;
-    shown: number;
+    pages: {
+        page: number;
+        pages: number;
+        total: number;
+    };
     filter: {
         q: string;
         base: string;
@@ -626,6 +630,7 @@ export type FormulaView = {
             href: string;
         })[];
     })[];
+    versions_in_all: number;
     comparison: ComparisonResult | null;
     last_batch: {
         pour_id: number;
@@ -665,6 +670,15 @@ export type FormulasView = {
         last_grade: string | null;
         retired: boolean;
     })[];
+    pages: {
+        page: number;
+        pages: number;
+        total: number;
+    };
+    filter: {
+        kind: string;
+        q: string;
+    };
     shelf: ShelfView;
 };
 
@@ -830,6 +844,7 @@ export type JobView = {
         from_id: number | null;
         wall: string | null;
         bed: string | null;
+        pours_in_all: number;
         pours: ({
             id: number;
             state: string;
@@ -842,7 +857,7 @@ export type JobView = {
     })[];
 };
 
-/** All jobs, each with its chain in small. */
+/** A page of the jobs, each with its chain in small. */
 export type JobsView = {
     jobs: ({
         id: number;
@@ -859,6 +874,12 @@ export type JobsView = {
             stopped: boolean;
         }[];
     })[];
+    pages: {
+        page: number;
+        pages: number;
+        total: number;
+    };
+    q: string;
 };
 
 /** What stands on the labels of swatches. */
@@ -899,7 +920,11 @@ export type LogView = {
         note: string;
         colour: string;
     })[];
-    total: number;
+    pages: {
+        page: number;
+        pages: number;
+        total: number;
+    };
     filter: {
         q: string;
         grade: string;

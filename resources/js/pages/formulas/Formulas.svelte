@@ -1,8 +1,11 @@
 <script lang="ts">
+    import { untrack } from 'svelte';
+    import { Narrowing } from '../../lib/narrowing';
     import { refused } from '../../lib/refused';
     import { figure } from '../../lib/units';
     import { dayAndTime } from '../../lib/when';
     import Exchange from '../../parts/Exchange.svelte';
+    import Pages from '../../parts/Pages.svelte';
     import type { FormulasView } from '../../types/server';
     import Heading from '../swatches/Heading.svelte';
     import NewFormula from './NewFormula.svelte';
@@ -15,15 +18,8 @@
         { id: 'trial', name: 'Of pucks' },
         { id: 'retired', name: 'Retired' },
     ];
-    let kind = $state('mix');
-    let words = $state('');
-    const shown = $derived(
-        page.formulas.filter(
-            (f) =>
-                (kind === 'retired' ? f.retired : !f.retired && f.kind === kind) &&
-                `${f.name} ${f.base} ${f.inside.map((i) => i.name).join(' ')}`.toLowerCase().includes(words.trim().toLowerCase()),
-        ),
-    );
+    const filter = $state(untrack(() => ({ ...page.filter })));
+    const list = new Narrowing('/formulas', filter, ['page']);
     let adding = $state(false);
 </script>
 
@@ -32,24 +28,25 @@
 <div class="bar">
     <fieldset class="flex flex-wrap gap-1">
         <legend class="sr-only">Which</legend>
-        {#each kinds as k (k.id)}<label class="chip" class:on={kind === k.id}
-                ><input type="radio" class="sr-only" name="kind" value={k.id} bind:group={kind} />{k.name}</label
+        {#each kinds as k (k.id)}<label class="chip" class:on={filter.kind === k.id}
+                ><input type="radio" class="sr-only" name="kind" value={k.id} bind:group={filter.kind} onchange={() => list.go()} />{k.name}</label
             >{/each}
     </fieldset>
     <label class="flex-1"
         ><span class="sr-only">Words</span><input
             class="input w-full text-base"
             placeholder="name, base, what is in it"
-            bind:value={words}
+            bind:value={filter.q}
+            oninput={() => list.go(200)}
         /></label
     >
     <button class="btn" aria-expanded={adding} onclick={() => (adding = !adding)}>Write a new one</button>
 </div>
 
-{#if adding}<NewFormula shelf={page.shelf} paint={kind === 'paint'} error={refused('keep')} />{/if}
+{#if adding}<NewFormula shelf={page.shelf} paint={filter.kind === 'paint'} error={refused('keep')} />{/if}
 
 <ul class="rows">
-    {#each shown as f (f.id)}
+    {#each page.formulas as f (f.id)}
         <li class="row" style="--m:{f.colour}">
             <div class="min-w-0">
                 <p>
@@ -76,16 +73,17 @@
         </li>
     {:else}
         <li class="quiet mt-4">
-            {words !== ''
+            {filter.q !== ''
                 ? 'Nothing fits those words.'
-                : kind === 'mix'
+                : filter.kind === 'mix'
                   ? 'What is poured is kept here by itself, version by version. Or write one down first.'
-                  : kind === 'paint'
+                  : filter.kind === 'paint'
                     ? 'Silicone paints: silicone, pigment and solvent. Write the first one.'
                     : 'None.'}
         </li>
     {/each}
 </ul>
+<Pages pages={page.pages} href={list.href} only={['page']} />
 
 <div class="mt-3">
     <Exchange

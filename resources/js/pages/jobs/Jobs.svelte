@@ -1,14 +1,20 @@
 <script lang="ts">
     import { calendarDay } from '../../lib/when';
     import { page, router } from '@inertiajs/svelte';
-    import { onMount } from 'svelte';
+    import { onMount, untrack } from 'svelte';
     import type { Words } from '../../lib/contacts';
     import { screenKeys } from '../../lib/keys.svelte';
+    import { Narrowing } from '../../lib/narrowing';
     import Mark from '../../parts/Mark.svelte';
+    import Pages from '../../parts/Pages.svelte';
+    import TextLine from '../../parts/TextLine.svelte';
     import type { JobsView } from '../../types/server';
     import NewJob, { type Material } from './NewJob.svelte';
 
-    let { jobs, materials, words }: { jobs: JobsView['jobs']; materials: Material[]; words: Words } = $props();
+    let { list: shown, materials, words }: { list: JobsView; materials: Material[]; words: Words } = $props();
+
+    const filter = $state(untrack(() => ({ q: shown.q })));
+    const list = new Narrowing('/jobs', filter, ['list']);
 
     let making = $state(false);
 
@@ -38,8 +44,14 @@
 
 {#if making}<NewJob {materials} {words} onclose={() => (making = false)} />{/if}
 
+{#if shown.pages.pages > 1 || shown.q !== ''}
+    <form class="mt-3 max-w-sm" role="search" onsubmit={(event) => event.preventDefault()}>
+        <TextLine label="Words" placeholder="part of its name" bind:value={filter.q} oninput={() => list.go(200)} />
+    </form>
+{/if}
+
 <ul class="mt-4">
-    {#each jobs as job (job.id)}
+    {#each shown.jobs as job (job.id)}
         {@const reached = job.chain.findLast((link) => !['planned', 'not planned yet', 'kept'].includes(link.status))}
         <li class="job">
             <div class="min-w-0">
@@ -63,11 +75,12 @@
         </li>
     {:else}
         <li class="quiet mt-6 max-w-prose">
-            No jobs yet. A job is one piece to be made: what the first mould is taken from, the moulds, and the casts.
-            <button class="btn btn-sm mt-2" onclick={() => router.visit('/jobs?new=1')}>Describe the first one</button>
+            {#if shown.q !== ''}No job has that in its name.{:else}No jobs yet. A job is one piece to be made: what the first mould is taken from, the moulds, and the casts.
+            <button class="btn btn-sm mt-2" onclick={() => router.visit('/jobs?new=1')}>Describe the first one</button>{/if}
         </li>
     {/each}
 </ul>
+<Pages pages={shown.pages} href={list.href} only={['list']} />
 
 <style>
     .job {

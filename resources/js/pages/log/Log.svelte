@@ -1,10 +1,11 @@
 <script lang="ts">
     import { shortDate } from '../../lib/when';
-    import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
+    import { Narrowing } from '../../lib/narrowing';
     import { figure, sign } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
+    import Pages from '../../parts/Pages.svelte';
     import PourAgain from '../../parts/PourAgain.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import type { LogView } from '../../types/server';
@@ -12,17 +13,10 @@
     let { log }: { log: LogView } = $props();
     const filter = $state(untrack(() => ({ ...log.filter })));
     const grades = ['superb', 'good', 'usable', 'poor', 'spoilt'];
-    let wait: ReturnType<typeof setTimeout> | undefined;
-
-    const query = (): string => new URLSearchParams(Object.entries(filter).filter(([, value]) => value !== '')).toString();
-
-    function narrow(delay = 0): void {
-        clearTimeout(wait);
-        wait = setTimeout(
-            () => router.get(`/log?${query()}`, {}, { preserveState: true, preserveScroll: true, replace: true, only: ['log'] }),
-            delay,
-        );
-    }
+    const list = new Narrowing('/log', filter, ['log']);
+    const narrow = (delay = 0): void => {
+        list.go(delay);
+    };
 
     const off = (row: LogView['rows'][number]): number | null =>
         row.used_g === null || row.planned_g === null || row.planned_g === 0 ? null : (row.used_g / row.planned_g - 1) * 100;
@@ -36,7 +30,7 @@
 
 <div class="flex flex-wrap items-end justify-between gap-3">
     <h1 class="text-3xl">Log</h1>
-    <a class="btn" href="/log.csv?{query()}" download>Take it out as CSV</a>
+    <a class="btn" href="/log.csv?{list.query()}" download>Take it out as CSV</a>
 </div>
 
 <form class="filters" role="search" onsubmit={(event) => event.preventDefault()}>
@@ -56,8 +50,8 @@
 </form>
 
 <p class="mt-3" role="status">
-    <b class="fig">{log.total}</b>
-    {log.total === 1 ? 'pour' : 'pours'}{log.total > log.rows.length ? `, the newest ${String(log.rows.length)} here` : ''}
+    <b class="fig">{log.pages.total}</b>
+    {log.pages.total === 1 ? 'pour' : 'pours'}{log.pages.pages > 1 ? `, the newest first` : ''}
 </p>
 {#if spread.length > 0}
     <ul class="spread" aria-label="Grades">
@@ -97,12 +91,13 @@
         </li>
     {:else}
         <li class="quiet mt-6">
-            {log.total === 0 && query() === ''
+            {log.pages.total === 0 && list.query() === ''
                 ? 'Nothing is graded yet. What is poured, opened and graded stands here, with what was really used.'
                 : 'Nothing fits that filter.'}
         </li>
     {/each}
 </ul>
+<Pages pages={log.pages} href={list.href} only={['log']} />
 
 <style>
     .filters {

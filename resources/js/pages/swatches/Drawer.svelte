@@ -2,11 +2,13 @@
     import { router } from '@inertiajs/svelte';
     import { onMount, tick, untrack } from 'svelte';
     import { screenKeys } from '../../lib/keys.svelte';
+    import { Narrowing } from '../../lib/narrowing';
     import { refused } from '../../lib/refused';
     import { figure } from '../../lib/units';
     import Chip from '../../parts/Chip.svelte';
     import Choice from '../../parts/Choice.svelte';
     import Exchange from '../../parts/Exchange.svelte';
+    import Pages from '../../parts/Pages.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { DrawerView } from '../../types/server';
@@ -18,21 +20,10 @@
     const filter = $state(untrack(() => ({ ...drawer.filter })));
     let chosen = $state<number | null>(null);
     const swatch = $derived(drawer.swatches.find((s) => s.id === chosen) ?? drawer.swatches[0] ?? null);
-    let wait: ReturnType<typeof setTimeout> | undefined;
-
-    const query = (): string => new URLSearchParams(Object.entries(filter).filter(([, value]) => value !== '')).toString();
-    function narrow(delay = 0): void {
-        clearTimeout(wait);
-        wait = setTimeout(
-            () =>
-                router.get(
-                    `/swatches/drawer?${query()}`,
-                    {},
-                    { preserveState: true, preserveScroll: true, replace: true, only: ['drawer'] },
-                ),
-            delay,
-        );
-    }
+    const list = new Narrowing('/swatches/drawer', filter, ['drawer']);
+    const narrow = (delay = 0): void => {
+        list.go(delay);
+    };
     /** On a phone the swatch lies below all tiles: go there, and back to its tile again. */
     let panel: HTMLElement;
     async function open(id: number): Promise<void> {
@@ -66,6 +57,10 @@
     onMount(() => {
         const asked = /^#swatch-(\d+)$/.exec(location.hash)?.[1];
         chosen = asked === undefined ? null : Number(asked);
+        if (chosen !== null && !drawer.swatches.some((s) => s.id === chosen)) {
+            // A label leads to a swatch wherever it lies.
+            router.get(`/swatches/drawer?swatch=${String(chosen)}`, {}, { preserveState: true, replace: true, only: ['drawer'] });
+        }
         return screenKeys([
             { press: 'j', does: 'Next swatch', run: () => void step(1) },
             { press: 'k', does: 'Swatch before', run: () => void step(-1) },
@@ -99,8 +94,8 @@
 <div class="drawer">
     <div>
         <p class="quiet text-sm">
-            <span role="status">{drawer.shown} of {drawer.total} swatches</span>
-            {#if drawer.shown > 0}·
+            <span role="status">{drawer.pages.total} of {drawer.total} swatches</span>
+            {#if drawer.swatches.length > 0}·
                 <a class="link" href="/swatches/labels?ids={drawer.swatches.map((s) => s.id).join(',')}">labels of these</a>{/if}
         </p>
         <ul class="tiles">
@@ -133,6 +128,7 @@
                 </li>
             {/each}
         </ul>
+        <Pages pages={drawer.pages} href={list.href} only={['drawer']} />
     </div>
     <section class="card-paper panel" aria-live="polite" aria-label="The swatch" bind:this={panel}>
         <button class="btn btn-sm btn-ghost back" onclick={back}>Back to the drawer</button>

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Workshop;
+
+use App\Models\Pour;
+use App\Models\PourState;
+use Carbon\CarbonImmutable;
+use Illuminate\Contracts\Cache\Repository;
+use Illuminate\Database\Eloquent\Collection;
+
+/**
+ * What stands on the bench and what is planned for it, asked for once: the strip and the bench look at the same.
+ *
+ * @phpstan-type Gist array{mass_g: float, cups: int, demould_min: float|null}
+ */
+final class LiveWork
+{
+    /** More than any bench holds. What is open longest and was never graded is found in its job. */
+    private const MOST_LIVE = 60;
+
+    private const MOST_PLANNED = 30;
+
+    /** @var list<RecordedRun>|null */
+    private ?array $runs = null;
+
+    /** @var list<Pour>|null */
+    private ?array $planned = null;
+
+    /** @var list<RecordedSeries>|null */
+    private ?array $series = null;
+
+    public function __construct(
+        private readonly RoomTemperature $room, private readonly CureClock $clock, private readonly SheetReckoner $reckoner,
+        private readonly SeriesBook $book, private readonly Library $library, private readonly Repository $cache,
+    ) {}
+
+    /** @return list<RecordedRun> begun and not yet graded, in the order in which they were begun */
+    public function runs(): array
+    {
+        $this->look();
+
+        return $this->runs ?? [];
+    }
+
+    /** @return list<Pour> drafts, the one touched last first */
+    public function planned(): array
+    {
+        $this->look();
+
+        return $this->planned ?? [];
+    }
+
+    /** @return list<RecordedSeries> */
+    public function series(): array
+    {
+        return $this->series ??= $this->book->live();
+    }
+
+    /**
+     * What the sheet of a draft comes to in the room as it is; null while it does not add up. Kept until anything it rests on changes.
+     *
+     * @return Gist|null
+     */
+    public function gist(Pour $draft): ?array
+    {
+        $base = $this->library->shelf()->bases[$draft->baseCode() ?? ''] ?? null;
+        $rests = md5(json_encode([$draft->sheet, $this->room->now()->degrees, $base === null ? null : $this->clock->model($base)->toArray(), $this->library->stamp()], JSON_THROW_ON_ERROR));
+        $kept = $this->cache->get("gist:{$draft->workshop_id}:{$draft->id}");
+        if (is_array($kept) && ($kept['rests'] ?? null) === $rests) {
+            /** @var Gist|null */
+            return $kept['gist'];
+        }
+        $reckoning = $this->reckoner->reckon($draft->sheet);
+        $mix = $reckoning->isPourable() ? $reckoning->mix : null;
+        $gist = $mix === null ? null : ['mass_g' => $mix->mass->g, 'cups' => count($mix->batches), 'demould_min' => $mix->demould?->min];
+        $this->cache->put("gist:{$draft->workshop_id}:{$draft->id}", ['rests' => $rests, 'gist' => $gist], CarbonImmutable::now()->addWeek());
+
+        return $gist;
+    }
+
+    private function look(): void
+    {
+        if ($this->runs !== null) {
+            return;
+        }
+        $live = Pour::query()->live()->orderByRaw("case state when 'running' then 0 else 1 end")->orderByDesc('started_at')->limit(self::MOST_LIVE)->get();
+        $planned = Pour::query()->where('state', PourState::Draft)->orderByDesc('updated_at')->orderByDesc('id')->limit(self::MOST_PLANNED)->get();
+        (new Collection([...$live, ...$planned]))->load('impression.job');
+        $live = $live->sortBy('started_at')->values();
+        $begun = $live->min('met_at') ?? $live->min('started_at');
+        $this->room->reach($begun instanceof CarbonImmutable ? $begun : CarbonImmutable::now());
+        $this->clock->learn(array_values(array_filter($planned->map(static fn (Pour $pour): ?string => $pour->baseCode())->all(), is_string(...))));
+        $this->runs = array_values(RecordedRun::all($live));
+        $this->planned = array_values($planned->all());
+    }
+}
