@@ -10,6 +10,7 @@ use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
 use App\Models\Series;
 use App\Models\Swatch;
+use App\Workshop\CardWriter;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
@@ -33,6 +34,14 @@ trait MakesSwatches
         return app(KeepFormula::class)($name, Fields::of(self::recipe($base, $lines)), $kind);
     }
 
+    /** What was written past the screens is known to the drawer too. */
+    protected function inTheDrawer(Swatch $swatch): Swatch
+    {
+        app(CardWriter::class)->take($swatch->id);
+
+        return $swatch;
+    }
+
     /** The smallest photo there is: one pixel. */
     protected static function picture(): UploadedFile
     {
@@ -46,7 +55,7 @@ trait MakesSwatches
         $swatch = $this->workshop->swatches()->create(['formula_version_id' => $version->id, 'name' => "Puck {$pct} %", 'thickness_mm' => 8, 'poured_at' => $this->now->subDays(3), 'demoulded_at' => $this->now->subDays(2)]);
         $swatch->readings()->create(['kind' => 'hardness', 'at' => $this->now->subDay(), 'scale' => $scale, 'readings' => [$reading, $reading, $reading]]);
 
-        return $swatch;
+        return $this->inTheDrawer($swatch);
     }
 
     /**
@@ -61,7 +70,7 @@ trait MakesSwatches
             $swatch->readings()->create(['kind' => 'colour', 'at' => $this->now->subDay(), 'backing' => $backing, 'lab' => $lab, 'source' => 'instrument']);
         }
 
-        return $swatch;
+        return $this->inTheDrawer($swatch);
     }
 
     /** The bare base, fawn, oxblood and bone, as the demo workshop read them. */

@@ -69,7 +69,7 @@ final readonly class AppendFact
         }
         $said = CarbonImmutable::createFromTimestampMs((int) $in->number('at_ms', 0.0, 1e14), $now->getTimezone());
         $facts = $stream->facts();
-        $earliest = $facts === [] ? $stream->beganAt() : $facts[count($facts) - 1]->at;
+        $earliest = $facts === [] ? $stream->beganAt() : $facts[count($facts) - 1]->at();
 
         return $said->max($earliest)->max($now->subHours($stream::believedHours()))->min($now);
     }

@@ -220,7 +220,7 @@ final readonly class RunStream implements Stream
     {
         $state = $run->state;
         $grade = $state->grade === null ? null : Fields::of($state->grade);
-        $last = $run->facts[count($run->facts) - 1]->at;
+        $last = $run->facts[count($run->facts) - 1]->at();
         [$met, $gelled] = [$run->at($state->lastMetAt()), $run->at($state->gelledAt)];
         $watched = $met === null || $gelled === null || $gelled <= $met ? null : $run->frozen->clock->asBare(Minutes::of($met->diffInMilliseconds($gelled) / 60_000.0));
         $run->pour->fill([

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Facts;
 
 use Apalos\Core\Input\Fields;
-use App\Models\Fact;
+use App\Workshop\Happened;
 use Carbon\CarbonImmutable;
 
 /**
@@ -21,7 +21,7 @@ interface Stream
 
     public function beganAt(): CarbonImmutable;
 
-    /** @return list<Fact> oldest first */
+    /** @return list<Happened> oldest first */
     public function facts(): array;
 
     /** For so many hours a browser's clock is believed: a fact kept through a night without network. */

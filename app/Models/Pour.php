@@ -88,6 +88,29 @@ final class Pour extends Model
     }
 
     /**
+     * With the names of its job and its link, put away or not, for those who name it and need no more of them.
+     *
+     * @param  Builder<self>  $query
+     */
+    public function scopeWithTitle(Builder $query): void
+    {
+        $query->select('pours.*')
+            ->selectRaw('(select jobs.name from jobs join impressions on impressions.job_id = jobs.id where impressions.id = pours.impression_id) as job_name')
+            ->selectRaw('(select impressions.name from impressions where impressions.id = pours.impression_id) as link_name');
+    }
+
+    /** The job it is for; asked with its title. */
+    public function jobName(): string
+    {
+        return (string) $this->getAttribute('job_name');
+    }
+
+    public function title(): string
+    {
+        return "{$this->jobName()} · {$this->getAttribute('link_name')}";
+    }
+
+    /**
      * What lists show of a pour: neither its sheet nor its plan, but how much was likely.
      *
      * @param  Builder<self>  $query

@@ -14,6 +14,9 @@ use App\Workshop\Library;
 /** The contact board: every fresh material on every surface, each with its verdict, and what the shop has tested. */
 final readonly class ContactBoardView implements View
 {
+    /** Those that wait to be read, and the newest of the others. */
+    private const PATCHES = 60;
+
     public function __construct(private ContactBook $contacts, private Library $library, private Workshop $workshop) {}
 
     /**
@@ -34,7 +37,7 @@ final readonly class ContactBoardView implements View
             'fresh' => array_values(array_map(static fn ($f): array => ['id' => $f->id, 'name' => $f->name, 'groups' => $f->groups], $knowledge->families)),
             'surfaces' => array_values(array_map(static fn ($s): array => ['id' => $s->id, 'name' => $s->name, 'groups' => $s->groups], $knowledge->surfaces)),
             'cells' => $this->contacts->board(),
-            'patches' => array_values($this->workshop->testPatches()->orderByDesc('id')->limit(200)->get()->map(static fn (TestPatch $patch): array => [
+            'patches' => array_values($this->workshop->testPatches()->orderByRaw('case when passed is null then 0 else 1 end')->orderByDesc('id')->limit(self::PATCHES)->get()->map(static fn (TestPatch $patch): array => [
                 'id' => $patch->id, 'fresh' => $patch->fresh, 'surface' => $patch->surface, 'base' => $patch->base, 'place' => $patch->place ?? '',
                 'put_on_ms' => (int) $patch->put_on_at->getTimestampMs(), 'due_ms' => (int) $patch->due_at->getTimestampMs(),
                 'passed' => $patch->passed, 'note' => $patch->note ?? '', 'photo' => $patch->photo !== null,

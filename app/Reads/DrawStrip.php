@@ -40,10 +40,10 @@ final readonly class DrawStrip
                 continue;
             }
             $windows = $this->windows($pour, $run);
-            $title = "{$pour->impression->job->name} · {$pour->impression->name}";
+            $title = $pour->title();
             $lozenges[] = [
-                'id' => "pour-{$pour->id}", 'href' => "/pours/{$pour->id}/run", 'job' => $pour->impression->job->name, 'title' => $title, 'state' => $pour->state->value,
-                'hands' => $this->hands($pour, $run, $now), 'waits' => $this->waits($pour, $now), 'windows' => $windows,
+                'id' => "pour-{$pour->id}", 'href' => "/pours/{$pour->id}/run", 'job' => $pour->jobName(), 'title' => $title, 'state' => $pour->state->value,
+                'hands' => $this->hands($pour, $run, $now), 'waits' => $this->waits($run), 'windows' => $windows,
             ];
             foreach ($this->calls($pour, $run, $windows) as [$at, $what]) {
                 $calls[] = ['id' => "pour-{$pour->id}", 'at_ms' => (int) $at->getTimestampMs(), 'what' => $what, 'title' => $title, 'href' => "/pours/{$pour->id}/run"];
@@ -83,9 +83,10 @@ final readonly class DrawStrip
     }
 
     /** @return list<array{from_ms: int, to_ms: int}> */
-    private function waits(Pour $pour, CarbonImmutable $now): array
+    private function waits(RecordedRun $run): array
     {
-        $open = $this->clock->reaches($pour, Milestone::Demould);
+        $pour = $run->pour;
+        $open = $run->reaches($this->clock, Milestone::Demould);
 
         return $pour->poured_at === null || $open === null ? [] : [self::span($pour->poured_at, $pour->opened_at ?? $open['likely'])];
     }
@@ -100,16 +101,16 @@ final readonly class DrawStrip
         }
         if ($pour->state === PourState::Waiting) {
             $brushed = $run->frozen->brushed;
-            $opens = $brushed ? $this->clock->reaches($pour, Milestone::RecoatOpen) : null;
-            $closes = $brushed ? $this->clock->reaches($pour, Milestone::RecoatClose) : null;
+            $opens = $brushed ? $run->reaches($this->clock, Milestone::RecoatOpen) : null;
+            $closes = $brushed ? $run->reaches($this->clock, Milestone::RecoatClose) : null;
             if ($opens !== null && $closes !== null) {
                 $windows[] = ['kind' => 'recoat', ...self::span($opens['likely'], $closes['likely'])];
             }
-            $open = $this->clock->reaches($pour, Milestone::Demould);
+            $open = $run->reaches($this->clock, Milestone::Demould);
             if ($open !== null) {
                 $windows[] = ['kind' => 'demould', ...self::span($open['likely'], $open['high'])];
             }
-            $service = $this->clock->reaches($pour, Milestone::Service);
+            $service = $run->reaches($this->clock, Milestone::Service);
             if ($service !== null) {
                 $windows[] = ['kind' => 'service', ...self::span($service['likely'], $service['high'])];
             }
@@ -127,7 +128,7 @@ final readonly class DrawStrip
         $calls = [];
         $step = $run->state->step;
         if ($step->kind === StepKind::Mix || $step->kind === StepKind::Degas) {
-            $since = $run->at($run->state->since) ?? $run->facts[0]->at;
+            $since = $run->at($run->state->since) ?? $run->facts[0]->at();
             $minutes = $step->kind === StepKind::Mix ? $run->plan->mixing->min : $run->plan->degassing->min;
             $calls[] = [$since->addMilliseconds((int) ($minutes * 60_000)), $step->kind === StepKind::Mix ? 'Mixing time is up' : 'Let the air back in'];
         }
@@ -157,7 +158,7 @@ final readonly class DrawStrip
         foreach (array_slice($this->work->planned(), 0, self::STARTABLE) as $pour) {
             $demould = $this->work->gist($pour)['demould_min'] ?? null;
             if ($demould !== null) {
-                $startable[] = ['pour_id' => $pour->id, 'title' => "{$pour->impression->job->name} · {$pour->impression->name}", 'open_ms' => (int) $now->addMinutes((int) ceil($demould))->getTimestampMs()];
+                $startable[] = ['pour_id' => $pour->id, 'title' => $pour->title(), 'open_ms' => (int) $now->addMinutes((int) ceil($demould))->getTimestampMs()];
             }
         }
 

@@ -11,7 +11,7 @@ use Apalos\Core\Mix\MixResult;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Shore;
 use Apalos\Core\Units\ShoreScale;
-use App\Models\DrawerCard;
+use App\Workshop\ReadPuck;
 
 /**
  * The softener curve drawn, with the shop's pucks on it and what a target asks for. Heights (`y`) are natural logarithms of the
@@ -29,7 +29,7 @@ final readonly class HardnessAnswerView implements View
 
     /**
      * @param  list<CurvePoint>  $line
-     * @param  list<array{card: DrawerCard, puck: \Apalos\Core\Harden\SoftenedPuck}>  $pucks
+     * @param  list<ReadPuck>  $pucks
      * @param  array<int, string>  $names  of the swatches
      * @param  list<array{from: string, text: string, href: string}>  $notes
      */
@@ -60,9 +60,9 @@ final readonly class HardnessAnswerView implements View
                 'pct' => $p->pctOfAB, 'y' => log($p->shore->modulus()), 'low_y' => self::height($p->shore->scale, $p->low), 'high_y' => self::height($p->shore->scale, $p->high),
                 'written' => Shore::of($p->shore->scale, max(0.0, round($p->shore->reading, 1)))->written(),
             ], $this->line),
-            'pucks' => array_map(fn (array $entry, int $i): array => [
-                'id' => $entry['card']->swatch_id, 'name' => $this->names[$entry['card']->swatch_id] ?? '', 'pct' => $entry['puck']->pctOfAB, 'y' => log($entry['puck']->shore->modulus()),
-                'written' => $entry['puck']->shore->written(), 'readings' => $entry['card']->places ?? 0, 'spread' => $entry['card']->spread ?? 0.0,
+            'pucks' => array_map(fn (ReadPuck $read, int $i): array => [
+                'id' => $read->swatchId, 'name' => $this->names[$read->swatchId] ?? '', 'pct' => $read->puck->pctOfAB, 'y' => $read->puck->lnModulus,
+                'written' => $read->puck->shore->written(), 'readings' => $read->places, 'spread' => $read->spread,
                 'off_sd' => $this->harden->pucks[$i]->offSd, 'outlier' => $this->harden->pucks[$i]->isOutlier,
             ], $this->pucks, array_keys($this->pucks)),
             'stops' => self::stops(),

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
+use App\Models\Impression;
+use App\Models\Job;
 use App\Models\Pour;
 use App\Models\PourState;
 use Illuminate\Database\Eloquent\Builder;
@@ -19,10 +21,8 @@ final class LogQuery
     {
         $query = Pour::query()->where('state', PourState::Graded)->with(['impression.job', 'formulaVersion.formula'])->orderByDesc('graded_at')->orderByDesc('id');
         if ($filter['q'] !== '') {
-            $query->where(static fn (Builder $either) => $either
-                ->where(Like::of('note', $filter['q']))
-                ->orWhereHas('impression', Like::of('name', $filter['q']))
-                ->orWhereHas('impression.job', Like::of('name', $filter['q'])));
+            $links = Impression::withTrashed()->where(Like::of('name', $filter['q']))->orWhereIn('job_id', Job::withTrashed()->where(Like::of('name', $filter['q']))->select('id'))->select('id');
+            $query->where(static fn (Builder $either) => $either->where(Like::of('note', $filter['q']))->orWhereIn('impression_id', $links));
         }
         if ($filter['grade'] !== '') {
             $query->where('grade', $filter['grade']);

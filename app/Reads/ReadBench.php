@@ -33,7 +33,7 @@ final readonly class ReadBench
             $pour = $run->pour;
             $items[] = match ($pour->state) {
                 PourState::Running => $this->running($run),
-                PourState::Waiting => $this->waiting($pour, $now),
+                PourState::Waiting => $this->waiting($run, $now),
                 default => $this->item($pour, 'now', 'It is open: look at it and say how it came out', $pour->weighed_g, 'g', 'poured', null, null, 'run', 'Grade it'),
             };
         }
@@ -83,9 +83,10 @@ final readonly class ReadBench
     }
 
     /** @return BenchItemShape */
-    private function waiting(Pour $pour, CarbonImmutable $now): array
+    private function waiting(RecordedRun $run, CarbonImmutable $now): array
     {
-        $open = $this->clock->reaches($pour, Milestone::Demould);
+        $pour = $run->pour;
+        $open = $run->reaches($this->clock, Milestone::Demould);
         $due = $open !== null && $open['likely'] <= $now;
         $soon = $open !== null && $open['likely'] <= $now->addHours(3);
 
@@ -128,7 +129,7 @@ final readonly class ReadBench
         return [
             'id' => "pour-{$pour->id}",
             'group' => $group,
-            'title' => "{$pour->impression->job->name} · {$pour->impression->name}",
+            'title' => $pour->title(),
             'base' => $frozen->base ?? $sheet->name ?? '',
             'what' => $what,
             'number' => $number,

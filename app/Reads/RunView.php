@@ -150,8 +150,8 @@ final readonly class RunView implements View
     {
         $state = $this->run->state;
         $met = $this->run->at($state->lastMetAt());
-        $open = $met === null ? null : $this->clock->reaches($this->run->pour, Milestone::Demould, $met);
-        $service = $met === null ? null : $this->clock->reaches($this->run->pour, Milestone::Service, $met);
+        $open = $met === null ? null : $this->clock->from($met, $this->run->frozen->clock, Milestone::Demould);
+        $service = $met === null ? null : $this->clock->from($met, $this->run->frozen->clock, Milestone::Service);
         $filled = $state->filledAt === [] ? null : max($state->filledAt);
 
         return [

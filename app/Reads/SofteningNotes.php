@@ -23,6 +23,9 @@ final readonly class SofteningNotes
 
     private const POURS_LOOKED_AT = 300;
 
+    /** Of those, the newest about which something was said. */
+    private const POURS_READ = 40;
+
     public function __construct(private DrawerCards $cards, private Recipes $recipes, private Library $library) {}
 
     /** @return list<array{from: string, text: string, href: string}> the sheets' first, then the nearest */
@@ -60,12 +63,14 @@ final readonly class SofteningNotes
     private function inTheLog(BaseSheet $base, AdditiveSheet $softener, float $pctOfAB): array
     {
         $notes = [];
-        $pours = Pour::query()->where('state', PourState::Graded)->where('base_code', $base->code)->whereNotNull('formula_version_id')
-            ->with(['formulaVersion.formula', 'impression.job'])->orderByDesc('graded_at')->limit(self::POURS_LOOKED_AT)->get();
+        $newest = Pour::query()->where('state', PourState::Graded)->where('base_code', $base->code)->orderByDesc('graded_at')->limit(self::POURS_LOOKED_AT)->pluck('id');
+        $pours = Pour::query()->whereKey($newest->all())->whereNotNull('formula_version_id')->where(static fn ($said) => $said->where('note', '<>', '')->orWhere('faults', '<>', '[]'))
+            ->orderByDesc('graded_at')->limit(self::POURS_READ)->get(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'faults', 'note'])->load(['formulaVersion', 'impression.job']);
         $faults = $this->library->faults();
+        $loads = [];
         foreach ($pours as $pour) {
-            $recipe = $pour->formulaVersion === null ? null : $this->recipes->of($pour->formulaVersion);
-            $pct = 100.0 * ($recipe?->loads()[$softener->code] ?? 0.0);
+            $version = $pour->formulaVersion;
+            $pct = $version === null ? 0.0 : $loads[$version->id] ??= 100.0 * ($this->recipes->of($version)?->loads()[$softener->code] ?? 0.0);
             $said = [...array_map(static fn (string $id): string => $faults[$id]['name'] ?? $id, $pour->faults ?? []), ...($pour->note === null || $pour->note === '' ? [] : [$pour->note])];
             if ($pct > 0.0 && $said !== [] && abs($pct - $pctOfAB) <= self::NEAR_PCT) {
                 $notes[] = ['from' => sprintf('%s, %s %%', $pour->impression->job->name, Measures::figure($pct)), 'text' => implode('. ', $said), 'href' => "/pours/{$pour->id}/run", 'off' => abs($pct - $pctOfAB)];

@@ -118,11 +118,11 @@ final readonly class CardWriter
             foreach ($softeners as $softener) {
                 [$sheet, $additive] = $this->softeners->pair($base, $softener);
                 $shore = Softeners::shore($sheet);
-                $cards = DrawerCards::ofPair($base, $softener);
-                $pucks = array_map(static fn (DrawerCard $card): SoftenedPuck => $card->puck() ?? throw new \LogicException('A card of a pair has a puck.'), $cards);
+                $read = DrawerCards::ofPair($base, $softener);
+                $pucks = array_map(static fn (ReadPuck $of): SoftenedPuck => $of->puck, $read);
                 $judged = $shore === null || $additive->softening === null ? [] : Contradictions::among($shore, $additive->softening->k, $pucks);
                 foreach (array_filter($judged, static fn (JudgedPuck $puck): bool => $puck->isOutlier) as $i => $puck) {
-                    DrawerCard::query()->whereKey($cards[$i]->swatch_id)->update(['off_sd' => $puck->offSd]);
+                    DrawerCard::query()->whereKey($read[$i]->swatchId)->update(['off_sd' => $puck->offSd]);
                 }
             }
         }

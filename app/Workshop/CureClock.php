@@ -39,6 +39,14 @@ final class CureClock
         return $this->models[$base->code] ??= CureModel::learnt($base->forCuring(), $this->watched[$base->code] ?? []);
     }
 
+    /** What the learnt times of a base rest on: differs as soon as another gel was watched. */
+    public function restsOn(string $base): string
+    {
+        $this->learn([$base]);
+
+        return md5(json_encode($this->watched[$base] ?? [], JSON_THROW_ON_ERROR));
+    }
+
     /**
      * Asks at once for what was watched of all these bases.
      *
@@ -67,14 +75,6 @@ final class CureClock
     public function opens(BaseSheet $base): ?Minutes
     {
         return $this->model($base)->band(Milestone::Demould, $this->room->now(), null)?->likely;
-    }
-
-    /** @return array{low: CarbonImmutable, likely: CarbonImmutable, high: CarbonImmutable}|null */
-    public function reaches(Pour $pour, Milestone $milestone, ?CarbonImmutable $met = null): ?array
-    {
-        $met ??= $pour->met_at;
-
-        return $met === null || $pour->plan === null ? null : $this->from($met, FrozenPlan::of($pour)->clock, $milestone);
     }
 
     /** @return array{low: CarbonImmutable, likely: CarbonImmutable, high: CarbonImmutable}|null when something that met then is so far */

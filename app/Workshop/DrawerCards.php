@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Workshop;
 
 use Apalos\Core\Harden\SoftenedPuck;
+use Apalos\Core\Units\Shore;
+use Apalos\Core\Units\ShoreScale;
 use App\Models\DrawerCard;
 use Illuminate\Database\Eloquent\Builder;
 
@@ -17,7 +19,7 @@ final class DrawerCards
     /** Likewise for what a pigment is characterised from. */
     public const MOST_DRAWDOWNS = 24;
 
-    /** @var array<string, list<array{card: DrawerCard, puck: SoftenedPuck}>> */
+    /** @var array<string, list<ReadPuck>> */
     private array $pucks = [];
 
     /** @var array<string, array<string, int>>|null */
@@ -38,23 +40,12 @@ final class DrawerCards
         return DrawerCard::query();
     }
 
-    /**
-     * Pucks that say something of this softener in this base.
-     *
-     * @return list<array{card: DrawerCard, puck: SoftenedPuck}> oldest first
-     */
+    /** @return list<ReadPuck> those that say something of this softener in this base, oldest first */
     public function pucks(string $base, string $softener): array
     {
         if (! isset($this->pucks["{$base} {$softener}"])) {
             $this->all();
-            $pucks = [];
-            foreach (self::ofPair($base, $softener) as $card) {
-                $puck = $card->puck();
-                if ($puck !== null) {
-                    $pucks[] = ['card' => $card, 'puck' => $puck];
-                }
-            }
-            $this->pucks["{$base} {$softener}"] = $pucks;
+            $this->pucks["{$base} {$softener}"] = self::ofPair($base, $softener);
         }
 
         return $this->pucks["{$base} {$softener}"];
@@ -91,11 +82,15 @@ final class DrawerCards
             ->map(static fn (DrawerCard $card): array => $card->drawdown ?? [])->all());
     }
 
-    /** @return list<DrawerCard> the newest that were read of this base with this softener or with none, oldest of them first */
+    /** @return list<ReadPuck> the newest that were read of this base with this softener or with none, oldest of them first */
     public static function ofPair(string $base, string $softener): array
     {
-        return array_values(DrawerCard::query()->where('base_code', $base)->whereNotNull('pct_of_ab')->whereNotNull('reading')
+        $rows = DrawerCard::query()->where('base_code', $base)->whereNotNull('pct_of_ab')->whereNotNull('reading')
             ->where(static fn (Builder $with) => $with->where('softener_code', $softener)->orWhereNull('softener_code'))
-            ->orderByDesc('swatch_id')->limit(self::MOST_PUCKS)->get(['swatch_id', 'workshop_id', 'pct_of_ab', 'scale', 'reading', 'spread', 'places'])->reverse()->all());
+            ->orderByDesc('swatch_id')->limit(self::MOST_PUCKS)->toBase()->get(['swatch_id', 'pct_of_ab', 'scale', 'reading', 'spread', 'places'])->reverse();
+
+        return array_values($rows->map(static fn (object $row): ReadPuck => new ReadPuck(
+            (int) $row->swatch_id, new SoftenedPuck((float) $row->pct_of_ab, Shore::of(ShoreScale::from((string) $row->scale), (float) $row->reading)), (float) $row->spread, (int) $row->places,
+        ))->all());
     }
 }

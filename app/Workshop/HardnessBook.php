@@ -32,7 +32,7 @@ final class HardnessBook
         [$sheet, $additive] = $this->softeners->pair($base, $softener);
         $softening = $additive->softening ?? throw BadInput::at('softener', Phrase::written("The sheet of {$additive->name} does not say how it softens."));
         $max = $sheet->bears($additive);
-        $pucks = array_column($this->cards->pucks($base, $softener), 'puck');
+        $pucks = array_map(static fn (ReadPuck $read) => $read->puck, $this->cards->pucks($base, $softener));
         $last = max([1.15 * $max, ...array_map(static fn ($puck): float => $puck->pctOfAB, $pucks)]);
 
         return new HardenRequest(

@@ -8,7 +8,6 @@ use App\Models\Pour;
 use App\Models\PourState;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Cache\Repository;
-use Illuminate\Database\Eloquent\Collection;
 
 /**
  * What stands on the bench and what is planned for it, asked for once: the strip and the bench look at the same.
@@ -65,8 +64,7 @@ final class LiveWork
      */
     public function gist(Pour $draft): ?array
     {
-        $base = $this->library->shelf()->bases[$draft->baseCode() ?? ''] ?? null;
-        $rests = md5(json_encode([$draft->sheet, $this->room->now()->degrees, $base === null ? null : $this->clock->model($base)->toArray(), $this->library->stamp()], JSON_THROW_ON_ERROR));
+        $rests = md5(json_encode([$draft->getRawOriginal('sheet'), $this->room->now()->degrees, $this->clock->restsOn($draft->baseCode() ?? ''), $this->library->stamp()], JSON_THROW_ON_ERROR));
         $kept = $this->cache->get("gist:{$draft->workshop_id}:{$draft->id}");
         if (is_array($kept) && ($kept['rests'] ?? null) === $rests) {
             /** @var Gist|null */
@@ -85,14 +83,12 @@ final class LiveWork
         if ($this->runs !== null) {
             return;
         }
-        $live = Pour::query()->live()->orderByRaw("case state when 'running' then 0 else 1 end")->orderByDesc('started_at')->limit(self::MOST_LIVE)->get();
-        $planned = Pour::query()->where('state', PourState::Draft)->orderByDesc('updated_at')->orderByDesc('id')->limit(self::MOST_PLANNED)->get();
-        (new Collection([...$live, ...$planned]))->load('impression.job');
-        $live = $live->sortBy('started_at')->values();
-        $begun = $live->min('met_at') ?? $live->min('started_at');
+        $live = Pour::query()->withTitle()->live()->orderByRaw("case state when 'running' then 0 else 1 end")->orderByDesc('started_at')->limit(self::MOST_LIVE)->get();
+        $planned = Pour::query()->withTitle()->where('state', PourState::Draft)->orderByDesc('pours.updated_at')->orderByDesc('pours.id')->limit(self::MOST_PLANNED)->get();
+        $begun = $live->min('started_at');
         $this->room->reach($begun instanceof CarbonImmutable ? $begun : CarbonImmutable::now());
         $this->clock->learn(array_values(array_filter($planned->map(static fn (Pour $pour): ?string => $pour->baseCode())->all(), is_string(...))));
-        $this->runs = array_values(RecordedRun::all($live));
+        $this->runs = RecordedRun::all(array_values($live->sortBy('started_at')->all()));
         $this->planned = array_values($planned->all());
     }
 }

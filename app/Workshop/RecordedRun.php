@@ -12,11 +12,8 @@ use Apalos\Core\Run\RunPlan;
 use Apalos\Core\Run\RunState;
 use Apalos\Core\Run\StepKind;
 use Apalos\Core\Scale\Expected;
-use App\Models\Fact;
 use App\Models\Pour;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Database\Eloquent\Collection;
 use LogicException;
 
 /** A run as recorded: its frozen plan, its facts, and the state the core reads off them. */
@@ -24,45 +21,38 @@ final readonly class RecordedRun
 {
     public const STREAM = 'run';
 
-    /** @param  list<Fact>  $facts */
+    /** @param  list<Happened>  $facts */
     private function __construct(public Pour $pour, public FrozenPlan $frozen, public RunPlan $plan, public RunState $state, public array $facts, private CarbonImmutable $startedAt) {}
 
     public static function of(Pour $pour): self
     {
-        return self::from($pour, self::facts()->where('stream_id', $pour->id)->get());
+        return self::all([$pour])[0];
     }
 
     /**
      * Several at once: their facts are asked for together.
      *
-     * @param  Collection<int, Pour>  $pours
-     * @return array<int, self> by the id of the pour
+     * @param  list<Pour>  $pours
+     * @return list<self>
      */
-    public static function all(Collection $pours): array
+    public static function all(array $pours): array
     {
-        $facts = self::facts()->whereIn('stream_id', $pours->modelKeys())->get()->groupBy('stream_id');
+        $facts = Happened::in(self::STREAM, array_map(static fn (Pour $pour): int => $pour->id, $pours));
 
-        return $pours->keyBy('id')->map(static fn (Pour $pour): self => self::from($pour, $facts->get($pour->id) ?? new Collection))->all();
+        return array_map(static fn (Pour $pour): self => self::from($pour, $facts[$pour->id]), $pours);
     }
 
-    /** @return Builder<Fact> in the order in which they happened */
-    private static function facts(): Builder
-    {
-        return Fact::query()->where('stream', self::STREAM)->orderBy('id');
-    }
-
-    /** @param  iterable<Fact>  $facts */
-    private static function from(Pour $pour, iterable $facts): self
+    /** @param  list<Happened>  $facts */
+    private static function from(Pour $pour, array $facts): self
     {
         if ($pour->plan === null || $pour->started_at === null) {
             throw new LogicException('This pour has not begun.');
         }
         $plan = RunPlan::from(Fields::of($pour->plan)->object('run'));
-        $facts = array_values([...$facts]);
-        $start = $pour->started_at;
-        $read = array_map(static fn (Fact $fact): CoreFact => new CoreFact($fact->id, RunFactKind::from($fact->kind), $start->diffInMilliseconds($fact->at) / 60_000.0, $fact->payload), $facts);
+        $start = (int) $pour->started_at->getTimestampMs();
+        $read = array_map(static fn (Happened $fact): CoreFact => new CoreFact($fact->id, RunFactKind::from($fact->kind), ($fact->atMs - $start) / 60_000.0, $fact->payload), $facts);
 
-        return new self($pour, FrozenPlan::of($pour), $plan, RunState::of($plan, $read), $facts, $start);
+        return new self($pour, FrozenPlan::of($pour), $plan, RunState::of($plan, $read), $facts, $pour->started_at);
     }
 
     /** A moment of the run as a time of day. */
@@ -71,7 +61,7 @@ final readonly class RecordedRun
         return $minutes === null ? null : $this->startedAt->addMilliseconds((int) round($minutes * 60_000.0));
     }
 
-    public function fact(int $id): ?Fact
+    public function fact(int $id): ?Happened
     {
         foreach ($this->facts as $fact) {
             if ($fact->id === $id) {
@@ -94,6 +84,12 @@ final readonly class RecordedRun
         $line = $this->state->step->kind === StepKind::Weigh ? $cup->current() : null;
 
         return $line === null ? null : new Expected($cup->display, $line['to'], $line['grams'], $this->plan->division);
+    }
+
+    /** @return array{low: CarbonImmutable, likely: CarbonImmutable, high: CarbonImmutable}|null when what was mixed last is so far */
+    public function reaches(CureClock $clock, Milestone $milestone): ?array
+    {
+        return $this->pour->met_at === null ? null : $clock->from($this->pour->met_at, $this->frozen->clock, $milestone);
     }
 
     /** When the cup at hand stops pouring, as its clock and the room have it. */

@@ -16,7 +16,6 @@ use Apalos\Core\Series\SeriesResult;
 use Apalos\Core\Series\WeighingResult;
 use Apalos\Core\Series\WeighUp;
 use Apalos\Core\Series\WeighUpState;
-use App\Models\Fact;
 use App\Models\Series;
 use Carbon\CarbonImmutable;
 
@@ -25,16 +24,35 @@ final readonly class RecordedSeries
 {
     public const STREAM = 'series';
 
-    /** @param  list<Fact>  $facts */
+    /** @param  list<Happened>  $facts */
     private function __construct(public Series $series, public SeriesRequest $asked, public SeriesResult $plan, public WeighUpState $state, public array $facts, private Fields $frozen) {}
 
     public static function of(Series $series): self
     {
+        return self::all([$series])[0];
+    }
+
+    /**
+     * Several at once: their facts are asked for together.
+     *
+     * @param  list<Series>  $all
+     * @return list<self>
+     */
+    public static function all(array $all): array
+    {
+        $facts = Happened::in(self::STREAM, array_map(static fn (Series $series): int => $series->id, $all));
+
+        return array_map(static fn (Series $series): self => self::from($series, $facts[$series->id]), $all);
+    }
+
+    /** @param  list<Happened>  $facts */
+    private static function from(Series $series, array $facts): self
+    {
         $frozen = Fields::of($series->plan, 'plan');
         $asked = SeriesRequest::from($frozen->object('request'));
         $plan = (new SeriesPlanner)->plan($asked);
-        $facts = array_values(Fact::query()->where('stream', self::STREAM)->where('stream_id', $series->id)->orderBy('id')->get()->all());
-        $read = array_map(static fn (Fact $fact): CoreFact => new CoreFact($fact->id, SeriesFactKind::from($fact->kind), $series->begun_at->diffInMilliseconds($fact->at) / 60_000.0, $fact->payload), $facts);
+        $begun = (int) $series->begun_at->getTimestampMs();
+        $read = array_map(static fn (Happened $fact): CoreFact => new CoreFact($fact->id, SeriesFactKind::from($fact->kind), ($fact->atMs - $begun) / 60_000.0, $fact->payload), $facts);
 
         return new self($series, $asked, $plan, WeighUpState::of($plan, $read), $facts, $frozen);
     }
@@ -77,7 +95,7 @@ final readonly class RecordedSeries
     /** When a hand was last seen at it. */
     public function lastSeen(): CarbonImmutable
     {
-        return $this->facts === [] ? $this->series->begun_at : $this->facts[count($this->facts) - 1]->at;
+        return $this->facts === [] ? $this->series->begun_at : $this->facts[count($this->facts) - 1]->at();
     }
 
     /** What it is called where nobody gave it a name. */

@@ -24,6 +24,9 @@ final class RoomTemperature
 
     private string $from = '';
 
+    /** @var array<string, RoomHistory> */
+    private array $histories = [];
+
     public function __construct(private readonly Workshop $workshop) {}
 
     public function now(): Celsius
@@ -42,7 +45,7 @@ final class RoomTemperature
         $last = $this->workshop->roomReadings()->orderByDesc('at')->orderByDesc('id')->first();
         if ($last === null || abs($last->celsius - $celsius->degrees) >= 0.1 || $last->source !== $source) {
             $this->workshop->roomReadings()->create(['at' => $at, 'celsius' => round($celsius->degrees, 1), 'source' => $source]);
-            $this->known = null;
+            [$this->known, $this->histories] = [null, []];
         }
     }
 
@@ -65,9 +68,15 @@ final class RoomTemperature
     /** How warm it has been since the moment, for as long as anything that began then may take. */
     public function since(CarbonImmutable $moment): RoomHistory
     {
+        $exactly = self::written($moment);
+
+        return $this->histories[$exactly] ??= $this->told($moment, $exactly);
+    }
+
+    private function told(CarbonImmutable $moment, string $exactly): RoomHistory
+    {
         $longest = self::written($moment->addDays(self::LONGEST_D));
         $this->reach($moment);
-        $exactly = self::written($moment);
         $stretches = [['from_min' => 0.0, 'room' => Celsius::of($this->known[0]['celsius'] ?? self::USUAL_C)]];
         $begun = (float) $moment->format('U.v');
         foreach ($this->known ?? [] as $reading) {
@@ -112,6 +121,6 @@ final class RoomTemperature
 
     private static function seconds(string $at): float
     {
-        return (float) (new CarbonImmutable($at, 'UTC'))->format('U.v');
+        return (float) strtotime(substr($at, 0, 19).' UTC') + (float) ('0'.substr($at, 19));
     }
 }

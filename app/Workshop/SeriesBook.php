@@ -21,6 +21,9 @@ use App\Models\Workshop;
 /** Series of pucks as the shop asks for them: planned from the shelf, and those that stand on the bench. */
 final readonly class SeriesBook
 {
+    /** More than any bench holds. */
+    private const MOST_LIVE = 20;
+
     public function __construct(private Workshop $workshop, private Library $library, private RoomTemperature $room, private CureClock $clock, private Freezer $freezer, private SeriesPlanner $planner) {}
 
     /**
@@ -55,7 +58,7 @@ final readonly class SeriesBook
     /** @return list<RecordedSeries> what stands on the bench */
     public function live(): array
     {
-        return array_values($this->workshop->series()->live()->orderBy('begun_at')->get()->map(static fn (Series $series): RecordedSeries => RecordedSeries::of($series))->all());
+        return RecordedSeries::all(array_values($this->workshop->series()->live()->orderByDesc('begun_at')->limit(self::MOST_LIVE)->get()->reverse()->all()));
     }
 
     private function called(Fields $in): string

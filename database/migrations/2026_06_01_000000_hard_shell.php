@@ -74,10 +74,20 @@ return new class extends Migration
 
     private function findBy(): void
     {
+        // The workshop comes first in what is asked, and so in what it is found by.
+        Schema::table('pours', static function (Blueprint $table): void {
+            $table->dropIndex(['impression_id', 'opened_at']);
+            $table->dropIndex(['formula_version_id', 'workshop_id', 'started_at']);
+            $table->dropIndex(['workshop_id', 'base_code']);
+            $table->dropIndex(['state']);
+            $table->dropIndex(['opened_at']);
+            $table->dropIndex(['graded_at']);
+            $table->dropIndex(['started_at']);
+        });
         $indexes = [
             'jobs' => [['workshop_id', 'deleted_at', 'updated_at']],
             'impressions' => [['workshop_id', 'deleted_at']],
-            'pours' => [['workshop_id', 'state', 'updated_at'], ['workshop_id', 'state', 'base_code', 'graded_at'], ['workshop_id', 'state', 'grade', 'graded_at'], ['impression_id', 'state']],
+            'pours' => [['workshop_id', 'state', 'updated_at'], ['workshop_id', 'state', 'base_code', 'graded_at'], ['workshop_id', 'state', 'grade', 'graded_at'], ['workshop_id', 'impression_id', 'state', 'grade', 'pieces'], ['workshop_id', 'impression_id', 'opened_at'], ['workshop_id', 'formula_version_id', 'started_at', 'grade']],
             'formulas' => [['workshop_id', 'kind', 'name']],
             'formula_versions' => [['formula_id', 'recipe_hash']],
             'swatches' => [['workshop_id', 'deleted_at', 'poured_at'], ['formula_version_id']],

@@ -131,6 +131,7 @@ final class ColourTest extends TestCase
         foreach (['white' => [94, 0, 1], 'black' => [25, 0, -3]] as $backing => $lab) {
             $bare->readings()->create(['kind' => 'colour', 'at' => $this->now, 'backing' => $backing, 'lab' => $lab]);
         }
+        $this->inTheDrawer($bare);
         $this->answer(['base' => 'pg-30', 'loads' => ['pi-fawn' => 0.5]])->assertOk();
         self::assertSame('Platinum rubber A 10, medium', collect($this->get('/swatches/colour?base=pg-30')->inertiaPage()['props']['page']['pigments'])->firstWhere('code', 'pi-fawn')['of']);
     }

@@ -9,6 +9,7 @@ use App\Models\Pour;
 use App\Models\RoomReading;
 use App\Models\Workshop;
 use App\Workshop\CureClock;
+use App\Workshop\RecordedRun;
 use Carbon\CarbonImmutable;
 use Database\Seeders\DatabaseSeeder;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -76,7 +77,7 @@ final class FrameTest extends TestCase
 
         $this->workUntil($pour, 'wait');
         $strip = $this->getJson('/frame')->json('strip');
-        $open = app(CureClock::class)->reaches($pour->refresh(), Milestone::Demould);
+        $open = RecordedRun::of($pour->refresh())->reaches(app(CureClock::class), Milestone::Demould);
         self::assertSame(['demould', 'service'], array_column($strip['lozenges'][0]['windows'], 'kind'));
         self::assertSame((int) $open['likely']->getTimestampMs(), $strip['lozenges'][0]['waits'][0]['to_ms']);
         self::assertSame('Ready to open', $strip['calls'][0]['what']);

@@ -26,7 +26,7 @@ final class LogTest extends TestCase
 
         foreach ([['', [$second->id, $first->id]], ['?q=egg', [$first->id]], ['?q=OWL', [$second->id, $first->id]], ['?q=100+%25', [$second->id]], ['?q=%25', [$second->id]],
             ['?grade=poor', [$second->id]], ['?fault=bubbles', [$second->id]], ['?base=pr-10', [$first->id]], ['?fault=bubbles&base=pr-10', []]] as [$query, $ids]) {
-            $this->get("/log{$query}")->assertInertia(static fn ($page) => $page->where('log.total', count($ids))->where('log.rows', static fn ($rows): bool => collect($rows)->pluck('id')->all() === $ids));
+            $this->get("/log{$query}")->assertInertia(static fn ($page) => $page->where('log.pages.total', count($ids))->where('log.rows', static fn ($rows): bool => collect($rows)->pluck('id')->all() === $ids));
         }
     }
 

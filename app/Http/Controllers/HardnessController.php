@@ -21,6 +21,7 @@ use App\Workshop\DrawerCards;
 use App\Workshop\HardnessBook;
 use App\Workshop\Library;
 use App\Workshop\PlannedBatch;
+use App\Workshop\ReadPuck;
 use App\Workshop\RoomTemperature;
 use App\Workshop\Softeners;
 use Illuminate\Http\JsonResponse;
@@ -73,7 +74,7 @@ final readonly class HardnessController
         $target = $in->objectOrNull('target')?->only('scale', 'reading');
         $target = $target === null ? $this->halfWay($base->code, $softener->code) : HardenRequest::shore($target, 'reading');
         // Drawn far, asked near: what is warned of is the target, not the end of the drawing.
-        $line = (new SofteningPlanner)->answer($this->hardness->request($base->code, $softener->code, null));
+        $line = (new SofteningPlanner)->curve($this->hardness->request($base->code, $softener->code, null));
         $harden = (new SofteningPlanner)->answer($this->hardness->request($base->code, $softener->code, $target, [0.0]));
         [$mix, $wrong] = [null, null];
         $found = $harden->forTarget?->pctOfAB;
@@ -84,11 +85,11 @@ final readonly class HardnessController
         }
         $limit = $base->bears($softener);
         $pucks = $this->cards->pucks($base->code, $softener->code);
-        $names = Swatch::query()->whereKey(array_map(static fn (array $puck): int => $puck['card']->swatch_id, $pucks))->pluck('name', 'id')->all();
+        $names = Swatch::query()->whereKey(array_map(static fn (ReadPuck $puck): int => $puck->swatchId, $pucks))->pluck('name', 'id')->all();
         $thinnest = $in->positiveOrNull('thinnest_mm', 500.0);
 
         return new HardnessAnswerView(
-            $base->code, $softener->code, $target, $harden, $line->curve,
+            $base->code, $softener->code, $target, $harden, $line,
             $found === null || $softener->softening === null ? null : SofteningEffectsResult::of($base, $softener->softening, $limit, $found, $thinnest, $this->clock->pours($base)),
             $mix, $wrong, $limit, $this->room->now()->degrees, $pucks, $names, $found === null ? [] : $this->notes->near($base, $softener, $found),
         );
@@ -98,8 +99,8 @@ final readonly class HardnessController
     private function halfWay(string $base, string $softener): Shore
     {
         $request = $this->hardness->request($base, $softener, null);
-        $half = (new SofteningPlanner)->answer($this->hardness->request($base, $softener, null, [$request->maxPct / 2.0]));
+        $half = (new SofteningPlanner)->curve($this->hardness->request($base, $softener, null, [$request->maxPct / 2.0]));
 
-        return Shore::of($half->curve[0]->shore->scale, max(1.0, round($half->curve[0]->shore->reading)));
+        return Shore::of($half[0]->shore->scale, max(1.0, round($half[0]->shore->reading)));
     }
 }

@@ -12,12 +12,15 @@ use App\Reads\LogView;
 use App\Reads\Slice;
 use App\Workshop\Library;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final readonly class LogController
 {
     private const ON_A_PAGE = 50;
+
+    private const MOST = 10_000;
 
     public function __construct(private LogQuery $query, private Library $library) {}
 
@@ -26,10 +29,11 @@ final readonly class LogController
         $filter = $this->filter($request);
         $query = ($this->query)($filter);
 
-        $total = $query->count();
+        // Nobody turns two hundred pages: past that it is enough to know that there is more.
+        $total = DB::query()->fromSub($query->clone()->reorder()->limit(self::MOST)->selectRaw('1 as one'), 'found')->count();
         $slice = Slice::asked($request, self::ON_A_PAGE)->within($total);
 
-        return Reply::page('log/Log', ['log' => (new LogView($query->offset($slice->offset())->limit($slice->size)->get(), $this->library, $filter, $slice, $total))->toArray()]);
+        return Reply::page('log/Log', ['log' => (new LogView($query->offset($slice->offset())->limit($slice->size)->get(), $this->library, $filter, $slice, $total, $total === self::MOST))->toArray()]);
     }
 
     /** Everything the filter lets through, in metric units, as RFC 4180 CSV in UTF-8. */

@@ -22,14 +22,14 @@ final readonly class Contradictions
     public static function among(Shore $base, float $k, array $swatches): array
     {
         $kept = $swatches;
-        // Each line without one puck follows from the line with all of them, so a look costs no more than the pucks are many.
+        // How far each is off without itself follows from the line with all of them, so a look costs no more than the pucks are many.
         $all = SoftenerModel::learnt($base, $k, $swatches);
         while (($worst = self::worst($all, $kept)) !== null) {
             $all = $all->without($kept[$worst]);
             unset($kept[$worst]);
         }
 
-        return array_map(static fn (SoftenedPuck $puck, int $i): JudgedPuck => new JudgedPuck($puck, (isset($kept[$i]) ? $all->without($puck) : $all)->residual($puck), ! isset($kept[$i])), $swatches, array_keys($swatches));
+        return array_map(static fn (SoftenedPuck $puck, int $i): JudgedPuck => new JudgedPuck($puck, isset($kept[$i]) ? $all->residualLeftOut($puck) : $all->residual($puck), ! isset($kept[$i])), $swatches, array_keys($swatches));
     }
 
     /** @param  array<int, SoftenedPuck>  $kept */
@@ -37,7 +37,7 @@ final readonly class Contradictions
     {
         [$worst, $farthest] = [null, self::FAR_SD];
         foreach ($kept as $i => $puck) {
-            $off = abs($all->without($puck)->residual($puck));
+            $off = abs($all->residualLeftOut($puck));
             if ($off > $farthest) {
                 [$worst, $farthest] = [$i, $off];
             }

@@ -91,6 +91,18 @@ final readonly class SoftenerModel
         return ($swatch->lnModulus - $this->lnModulus($swatch->share())) / $this->sd($swatch->share());
     }
 
+    /**
+     * The same of a puck that is among those learnt from, had it never been read: what it pulled the line towards itself is taken
+     * out in closed form (the deleted residual of a regression whose scatter is known).
+     */
+    public function residualLeftOut(SoftenedPuck $swatch): float
+    {
+        $x = $swatch->share();
+        $leverage = ($this->varC + $x * $x * $this->varK - 2.0 * $x * $this->covariance) / self::SD_READING ** 2;
+
+        return ($swatch->lnModulus - $this->c + $this->k * $x) / (self::SD_READING * sqrt(1.0 - $leverage));
+    }
+
     /** The share of softener at which an edge of the band, or its middle, comes down to this ln modulus; by halving. */
     public function shareFor(float $lnModulus, int $side): float
     {

@@ -17,11 +17,19 @@ final readonly class SofteningPlanner
     public function answer(HardenRequest $request): HardenResult
     {
         $model = SoftenerModel::learnt($request->base, $request->k, $request->swatches);
-        $curve = array_map(static fn (float $pct): CurvePoint => self::point($model, $pct), $request->at);
+        $curve = $this->curve($request);
         $target = $request->target === null ? null : $this->forTarget($model, $request, $request->target);
         $pucks = Contradictions::among($request->base, $request->k, $request->swatches);
 
         return new HardenResult($model->c, $model->k, $curve, $pucks, $target, count($request->swatches), iterator_to_array($this->warnings($pucks, $request, $target), false));
+    }
+
+    /** @return list<CurvePoint> how hard it is at each softener that was asked for, without holding the pucks against each other */
+    public function curve(HardenRequest $request): array
+    {
+        $model = SoftenerModel::learnt($request->base, $request->k, $request->swatches);
+
+        return array_map(static fn (float $pct): CurvePoint => self::point($model, $pct), $request->at);
     }
 
     private static function point(SoftenerModel $model, float $pct): CurvePoint

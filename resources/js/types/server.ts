@@ -925,6 +925,7 @@ export type LogView = {
         pages: number;
         total: number;
     };
+    more: boolean;
     filter: {
         q: string;
         grade: string;

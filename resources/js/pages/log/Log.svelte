@@ -50,8 +50,8 @@
 </form>
 
 <p class="mt-3" role="status">
-    <b class="fig">{log.pages.total}</b>
-    {log.pages.total === 1 ? 'pour' : 'pours'}{log.pages.pages > 1 ? `, the newest first` : ''}
+    <b class="fig">{log.more ? `${String(log.pages.total)} and more` : log.pages.total}</b>
+    {log.pages.total === 1 ? 'pour' : 'pours'}{log.pages.pages > 1 ? ', the newest first' : ''}
 </p>
 {#if spread.length > 0}
     <ul class="spread" aria-label="Grades">
