@@ -21,13 +21,17 @@ final class Server
         $env = [
             'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => $database, 'APP_ENV' => 'production', 'APP_DEBUG' => 'false', 'APP_URL' => "http://{$this->address}",
             'SCALE_ADDRESS' => '', 'THERMOMETER_ADDRESS' => '', 'DEVICES_SIMULATED' => 'false', 'CACHE_STORE' => 'file', 'LOG_CHANNEL' => 'null', 'SESSION_DRIVER' => 'file',
-            'APP_CONFIG_CACHE' => "{$cache}-config.php", 'APP_ROUTES_CACHE' => "{$cache}-routes.php",
+            // What one keeps at hand must not push out what the other does.
+            'LARAVEL_STORAGE_PATH' => "{$cache}-storage", 'APP_CONFIG_CACHE' => "{$cache}-config.php", 'APP_ROUTES_CACHE' => "{$cache}-routes.php",
         ];
-        (new Process([PHP_BINARY, 'artisan', 'config:cache'], $root, $env))->mustRun();
-        $router !== null || (new Process([PHP_BINARY, 'artisan', 'route:cache'], $root, $env))->mustRun();
+        foreach (['framework/cache/data', 'framework/sessions', 'framework/views', 'logs'] as $sub) {
+            is_dir("{$cache}-storage/{$sub}") || mkdir("{$cache}-storage/{$sub}", 0700, true);
+        }
+        (new Process([PHP_BINARY, '-d', 'variables_order=EGPCS', 'artisan', 'config:cache'], $root, $env))->mustRun();
+        $router !== null || (new Process([PHP_BINARY, '-d', 'variables_order=EGPCS', 'artisan', 'route:cache'], $root, $env))->mustRun();
         $this->process = new Process(
             [
-                PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.validate_timestamps=0', '-d', 'memory_limit=1G', '-d', "auto_prepend_file={$root}/bench/peak.php",
+                PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.validate_timestamps=0', '-d', 'memory_limit=1G', '-d', 'variables_order=EGPCS', '-d', "auto_prepend_file={$root}/bench/peak.php",
                 '-S', $this->address, $router ?? "{$root}/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php",
             ],
             "{$root}/public",

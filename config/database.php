@@ -11,8 +11,8 @@ return [
             'prefix' => '',
             'foreign_key_constraints' => true,
             'busy_timeout' => 5000,
-            // A confirmed weighing must survive a killed process and a lost mains plug.
-            'journal_mode' => 'wal',
+            // A confirmed weighing must survive a killed process and a lost mains plug. (That it is written ahead, so that readers and
+            // writers do not wait for each other, is a property of the file: the migration sets it.)
             'synchronous' => 'full',
         ],
         'pgsql' => [

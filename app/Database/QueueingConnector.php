@@ -7,7 +7,7 @@ namespace App\Database;
 use Illuminate\Database\Connectors\SQLiteConnector;
 use PDO;
 
-/** Opens SQLite so that writers queue. */
+/** Opens SQLite so that writers queue, and so that an Ü is the capital of an ü. */
 final class QueueingConnector extends SQLiteConnector
 {
     /**
@@ -18,6 +18,10 @@ final class QueueingConnector extends SQLiteConnector
      */
     protected function createPdoConnection($dsn, $username, #[\SensitiveParameter] $password, $options): PDO
     {
-        return new QueueingPdo($dsn, $username, $password, $options);
+        $pdo = new QueueingPdo($dsn, $username, $password, $options);
+        // Its own knows no capitals but those of English.
+        $pdo->sqliteCreateFunction('lower', static fn (?string $text): ?string => $text === null ? null : mb_strtolower($text), 1, PDO::SQLITE_DETERMINISTIC);
+
+        return $pdo;
     }
 }

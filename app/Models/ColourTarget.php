@@ -18,6 +18,8 @@ final class ColourTarget extends Model
 {
     use InWorkshop, KeepsMoments;
 
+    protected $table = 'colour_targets';
+
     protected $guarded = [];
 
     protected function casts(): array

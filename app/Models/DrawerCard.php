@@ -45,6 +45,8 @@ final class DrawerCard extends Model
 
     protected $primaryKey = 'swatch_id';
 
+    protected $table = 'drawer_cards';
+
     protected $fillable = [
         'swatch_id', 'workshop_id', 'base_code', 'softener_code', 'pct_of_ab', 'scale', 'reading', 'spread', 'places', 'ln_modulus', 'off_sd',
         'lab_l', 'lab_a', 'lab_b', 'pigment_code', 'drawdown', 'unread', 'words', 'poured_at',

@@ -28,6 +28,8 @@ final class Fact extends Model
 
     public $timestamps = false;
 
+    protected $table = 'facts';
+
     protected $guarded = [];
 
     protected $attributes = ['said' => null, 'person' => null];

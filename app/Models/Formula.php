@@ -23,6 +23,8 @@ final class Formula extends Model
 {
     use InWorkshop, KeepsMoments;
 
+    protected $table = 'formulas';
+
     protected $guarded = [];
 
     protected $attributes = ['kind' => 'mix', 'retired_at' => null];

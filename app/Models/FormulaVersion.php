@@ -34,6 +34,8 @@ final class FormulaVersion extends Model
 {
     use InWorkshop, KeepsMoments;
 
+    protected $table = 'formula_versions';
+
     protected $guarded = [];
 
     protected $attributes = ['parent_id' => null, 'note' => null, 'photo' => null];

@@ -34,6 +34,8 @@ final class Impression extends Model
 {
     use InWorkshop, KeepsMoments, SoftDeletes;
 
+    protected $table = 'impressions';
+
     protected $guarded = [];
 
     protected $attributes = ['role' => 'whole'];

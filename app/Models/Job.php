@@ -26,6 +26,8 @@ final class Job extends Model
 {
     use InWorkshop, KeepsMoments, SoftDeletes;
 
+    protected $table = 'jobs';
+
     protected $guarded = [];
 
     protected $attributes = ['skin' => false];

@@ -18,6 +18,8 @@ final class OwnRule extends Model
 {
     use InWorkshop, KeepsMoments;
 
+    protected $table = 'own_rules';
+
     protected $guarded = [];
 
     protected function casts(): array

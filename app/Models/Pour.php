@@ -46,6 +46,8 @@ final class Pour extends Model
 
     protected $attributes = ['base_code' => null, 'draft_of' => null, 'snapshot_id' => null, 'gel_min' => null, 'gel_room_c' => null];
 
+    protected $table = 'pours';
+
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
@@ -96,7 +98,8 @@ final class Pour extends Model
     {
         $query->select('pours.*')
             ->selectRaw('(select jobs.name from jobs join impressions on impressions.job_id = jobs.id where impressions.id = pours.impression_id) as job_name')
-            ->selectRaw('(select impressions.name from impressions where impressions.id = pours.impression_id) as link_name');
+            ->selectRaw('(select impressions.name from impressions where impressions.id = pours.impression_id) as link_name')
+            ->selectRaw('(select coalesce(jobs.deleted_at, impressions.deleted_at) from jobs join impressions on impressions.job_id = jobs.id where impressions.id = pours.impression_id) as away_at');
     }
 
     /** The job it is for; asked with its title. */
@@ -105,9 +108,20 @@ final class Pour extends Model
         return (string) $this->getAttribute('job_name');
     }
 
+    /** Its link or its job was put away. */
+    public function isAway(): bool
+    {
+        return $this->getAttribute('away_at') !== null;
+    }
+
+    public function linkName(): string
+    {
+        return (string) $this->getAttribute('link_name');
+    }
+
     public function title(): string
     {
-        return "{$this->jobName()} · {$this->getAttribute('link_name')}";
+        return "{$this->jobName()} · {$this->linkName()}";
     }
 
     /**

@@ -22,6 +22,8 @@ final class RoomReading extends Model
 
     public $timestamps = false;
 
+    protected $table = 'room_readings';
+
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';

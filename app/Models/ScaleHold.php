@@ -27,6 +27,8 @@ final class ScaleHold extends Model
 
     protected $primaryKey = 'workshop_id';
 
+    protected $table = 'scale_holds';
+
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';

@@ -20,6 +20,8 @@ final class Snapshot extends Model
 
     public const UPDATED_AT = null;
 
+    protected $table = 'snapshots';
+
     protected $guarded = [];
 
     protected function casts(): array

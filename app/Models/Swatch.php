@@ -29,6 +29,8 @@ final class Swatch extends Model
 {
     use InWorkshop, KeepsMoments, SoftDeletes;
 
+    protected $table = 'swatches';
+
     protected $guarded = [];
 
     protected $attributes = ['thickness_mm' => null, 'demoulded_at' => null, 'note' => null, 'photo' => null];

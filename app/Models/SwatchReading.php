@@ -34,6 +34,8 @@ final class SwatchReading extends Model
 {
     use InWorkshop, KeepsMoments;
 
+    protected $table = 'swatch_readings';
+
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';

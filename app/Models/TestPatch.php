@@ -27,6 +27,8 @@ final class TestPatch extends Model
 {
     use InWorkshop, KeepsMoments;
 
+    protected $table = 'test_patches';
+
     protected $guarded = [];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';

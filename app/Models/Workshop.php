@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Str;
 
 /**
  * The one shop whose bench this is: its units, its scale, its room, its working day (minutes after midnight).
@@ -18,16 +19,29 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property float $scale_division_g
  * @property float $scale_capacity_g
  * @property string|null $time_zone null until somebody has said where the bench stands
+ * @property string $mark unlike that of any other database
+ * @property int $turn how often anything changed that every screen has around it; the database counts
+ * @property string|null $cards_stamp for which shelf the cards of the drawer were written
+ * @property int $cards_turn how often a card changed since
  * @property int $day_starts_min
  * @property int $day_ends_min
  */
 final class Workshop extends Model
 {
+    protected $table = 'workshops';
+
     protected $guarded = [];
+
+    protected static function booted(): void
+    {
+        self::creating(static function (self $workshop): void {
+            $workshop->mark = (string) Str::ulid();
+        });
+    }
 
     protected function casts(): array
     {
-        return ['muted' => 'boolean', 'scale_division_g' => 'float', 'scale_capacity_g' => 'float', 'day_starts_min' => 'integer', 'day_ends_min' => 'integer'];
+        return ['muted' => 'boolean', 'scale_division_g' => 'float', 'scale_capacity_g' => 'float', 'turn' => 'integer', 'cards_turn' => 'integer', 'day_starts_min' => 'integer', 'day_ends_min' => 'integer'];
     }
 
     /** @return HasMany<Job, $this> */

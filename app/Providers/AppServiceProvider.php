@@ -18,13 +18,13 @@ use App\Workshop\ContactBook;
 use App\Workshop\CureClock;
 use App\Workshop\DrawerCards;
 use App\Workshop\HardnessBook;
+use App\Workshop\KeptArrays;
 use App\Workshop\Library;
 use App\Workshop\LiveWork;
 use App\Workshop\Recipes;
 use App\Workshop\RoomTemperature;
 use App\Workshop\Softeners;
 use Carbon\CarbonImmutable;
-use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\ServiceProvider;
@@ -33,7 +33,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->scoped(Library::class, static fn ($app): Library => new Library(base_path('library'), $app->make(Repository::class)));
+        $this->app->scoped(Library::class, static fn (): Library => new Library(base_path('library'), new KeptArrays(storage_path('framework/cache/library'))));
         $this->app->scoped(Workshop::class, static fn (): Workshop => Workshop::here());
         // Not kept: units may change while a request is under way.
         $this->app->bind(Phrasebook::class, static fn ($app): Phrasebook => $app->make(Library::class)->words()->in(Measures::from($app->make(Workshop::class)->units)));

@@ -10,6 +10,7 @@ use App\Models\ColourTarget;
 use App\Models\Workshop;
 use App\Workshop\ColourBook;
 use App\Workshop\Library;
+use App\Workshop\LiveWork;
 
 /**
  * What the colour screen can be asked: bases that take pigment, what is known of them and of each pigment, colours wanted
@@ -19,7 +20,7 @@ use App\Workshop\Library;
  */
 final readonly class ColourView implements View
 {
-    public function __construct(private Library $library, private ColourBook $colours, private ColourAnswers $tint, private Workshop $workshop, private string $base) {}
+    public function __construct(private Library $library, private ColourBook $colours, private ColourAnswers $tint, private Workshop $workshop, private LiveWork $work, private string $base) {}
 
     /**
      * @return array{
@@ -45,7 +46,7 @@ final readonly class ColourView implements View
                 'code' => $p['sheet']->code, 'name' => $p['sheet']->name, 'colour' => $p['sheet']->colour, 'drawdowns' => $p['drawdowns'], 'of' => $p['of'] === null ? null : $shelf->bases[$p['of']]->name,
             ], $this->colours->pigments($this->base)),
             'targets' => array_values($this->workshop->colourTargets()->orderBy('name')->get()->map(static fn (ColourTarget $target): array => ['id' => $target->id, 'name' => $target->name, 'lab' => $target->lab])->all()),
-            'drafts' => DraftView::all(),
+            'drafts' => DraftView::all($this->work),
         ];
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Reads;
 
 use App\Models\Pour;
-use App\Models\PourState;
+use App\Workshop\LiveWork;
 
 /**
  * A sheet that is being planned: an answer can be weighed for it and written into it.
@@ -14,22 +14,17 @@ use App\Models\PourState;
  */
 final readonly class DraftView implements View
 {
-    private const MOST = 40;
-
     public function __construct(private Pour $pour) {}
 
     /** @return list<DraftShape> the last touched first */
-    public static function all(): array
+    public static function all(LiveWork $work): array
     {
-        $drafts = Pour::query()->where('state', PourState::Draft)->with('impression.job')->orderByDesc('updated_at')->limit(self::MOST)->get()
-            ->filter(static fn (Pour $pour): bool => ! $pour->impression->trashed() && ! $pour->impression->job->trashed());
-
-        return array_values($drafts->map(static fn (Pour $pour): array => (new self($pour))->toArray())->all());
+        return array_map(static fn (Pour $pour): array => (new self($pour))->toArray(), array_values(array_filter($work->planned(), static fn (Pour $pour): bool => ! $pour->isAway())));
     }
 
     /** @return DraftShape */
     public function toArray(): array
     {
-        return ['id' => $this->pour->id, 'base' => $this->pour->baseCode() ?? '', 'name' => "{$this->pour->impression->job->name}, {$this->pour->impression->name}"];
+        return ['id' => $this->pour->id, 'base' => $this->pour->baseCode() ?? '', 'name' => "{$this->pour->jobName()}, {$this->pour->linkName()}"];
     }
 }

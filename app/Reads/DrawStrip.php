@@ -8,13 +8,24 @@ use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Run\StepKind;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Models\Workshop;
 use App\Workshop\CureClock;
 use App\Workshop\LiveWork;
 use App\Workshop\RecordedRun;
+use App\Workshop\Rows;
 use Carbon\CarbonImmutable;
+use LogicException;
 
-/** Draws the day strip from what is live now. */
+/**
+ * Draws the day strip from what is live. What goes on until now has no end yet, and what is no longer shown after a while says
+ * when: so a drawing holds until something happens ({@see KeptFrame}).
+ *
+ * @phpstan-type Span array{from_ms: int, to_ms: int}
+ * @phpstan-type DrawnStrip array{
+ *     lozenges: list<array{until_ms: int, shown: array{id: string, href: string, job: string, title: string, state: string, hands: list<array{from_ms: int, to_ms: int|null}>, waits: list<Span>, windows: list<array{kind: string, from_ms: int, to_ms: int}>}}>,
+ *     calls: list<array{until_ms: int, shown: array{id: string, at_ms: int, what: string, title: string, href: string}}>,
+ *     startable: list<array{pour_id: int, title: string, demould_min: float}>
+ * }
+ */
 final readonly class DrawStrip
 {
     /** How long before the end of pot life hands are called. */
@@ -25,58 +36,55 @@ final readonly class DrawStrip
 
     private const STARTABLE = 12;
 
+    private const MOST_PATCHES = 60;
+
     /** A series nobody touched for so long is no longer live today. */
     private const IDLE_H = 12;
 
-    public function __construct(private CureClock $clock, private LiveWork $work, private Workshop $workshop) {}
+    public function __construct(private CureClock $clock, private LiveWork $work) {}
 
-    public function __invoke(CarbonImmutable $now): StripView
+    /** @return DrawnStrip */
+    public function __invoke(): array
     {
-        $lozenges = [];
-        $calls = [];
+        [$lozenges, $calls] = [[], []];
         foreach ($this->work->runs() as $run) {
             $pour = $run->pour;
-            if ($pour->started_at?->lt($now->subDays(self::SHOWN_D)) === true) {
-                continue;
-            }
+            $begun = $pour->started_at ?? throw new LogicException('What is live has begun.');
             $windows = $this->windows($pour, $run);
-            $title = $pour->title();
-            $lozenges[] = [
+            [$title, $until] = [$pour->title(), (int) $begun->addDays(self::SHOWN_D)->getTimestampMs()];
+            $lozenges[] = ['until_ms' => $until, 'shown' => [
                 'id' => "pour-{$pour->id}", 'href' => "/pours/{$pour->id}/run", 'job' => $pour->jobName(), 'title' => $title, 'state' => $pour->state->value,
-                'hands' => $this->hands($pour, $run, $now), 'waits' => $this->waits($run), 'windows' => $windows,
-            ];
+                'hands' => $this->hands($pour, $begun), 'waits' => $this->waits($run), 'windows' => $windows,
+            ]];
             foreach ($this->calls($pour, $run, $windows) as [$at, $what]) {
-                $calls[] = ['id' => "pour-{$pour->id}", 'at_ms' => (int) $at->getTimestampMs(), 'what' => $what, 'title' => $title, 'href' => "/pours/{$pour->id}/run"];
+                $calls[] = ['until_ms' => $until, 'shown' => ['id' => "pour-{$pour->id}", 'at_ms' => (int) $at->getTimestampMs(), 'what' => $what, 'title' => $title, 'href' => "/pours/{$pour->id}/run"]];
             }
         }
         foreach ($this->work->series() as $series) {
-            if ($series->lastSeen()->lt($now->subHours(self::IDLE_H))) {
-                continue;
-            }
             [$id, $href, $title] = ["series-{$series->series->id}", "/swatches/series/{$series->series->id}", "Pucks · {$series->called()}"];
-            [$met, $until] = [$series->metAt(), $series->fillsUntil($this->clock)];
-            $lozenges[] = [
-                'id' => $id, 'href' => $href, 'job' => 'Pucks', 'title' => $title, 'state' => PourState::Running->value, 'hands' => [self::span($series->series->begun_at, $now)], 'waits' => [],
-                'windows' => $met === null || $until === null ? [] : [['kind' => 'pot_life', ...self::span($met, $until)]],
-            ];
-            if ($until !== null) {
-                $calls[] = ['id' => $id, 'at_ms' => (int) $until->subMinutes(self::LAST_CALL_MIN)->getTimestampMs(), 'what' => 'Three minutes left to fill the last puck', 'title' => $title, 'href' => $href];
+            [$met, $fills, $until] = [$series->metAt(), $series->fillsUntil($this->clock), (int) $series->lastSeen()->addHours(self::IDLE_H)->getTimestampMs()];
+            $lozenges[] = ['until_ms' => $until, 'shown' => [
+                'id' => $id, 'href' => $href, 'job' => 'Pucks', 'title' => $title, 'state' => PourState::Running->value, 'hands' => [self::untilNow($series->series->begun_at)], 'waits' => [],
+                'windows' => $met === null || $fills === null ? [] : [['kind' => 'pot_life', ...self::span($met, $fills)]],
+            ]];
+            if ($fills !== null) {
+                $calls[] = ['until_ms' => $until, 'shown' => ['id' => $id, 'at_ms' => (int) $fills->subMinutes(self::LAST_CALL_MIN)->getTimestampMs(), 'what' => 'Three minutes left to fill the last puck', 'title' => $title, 'href' => $href]];
             }
         }
-        foreach ($this->workshop->testPatches()->whereNull('passed')->get() as $patch) {
-            $calls[] = ['id' => "patch-{$patch->id}", 'at_ms' => (int) $patch->due_at->getTimestampMs(), 'what' => 'The test patch is ready to read', 'title' => "{$patch->fresh} on {$patch->surface}", 'href' => '/contacts'];
+        foreach (Rows::of('test_patches')->whereNull('passed')->orderBy('due_at')->limit(self::MOST_PATCHES)->get(['id', 'due_at', 'fresh', 'surface']) as $patch) {
+            $calls[] = ['until_ms' => PHP_INT_MAX, 'shown' => ['id' => "patch-{$patch->id}", 'at_ms' => (int) CarbonImmutable::parse((string) $patch->due_at, 'UTC')->getTimestampMs(), 'what' => 'The test patch is ready to read', 'title' => "{$patch->fresh} on {$patch->surface}", 'href' => '/contacts']];
         }
-        usort($calls, static fn (array $a, array $b): int => $a['at_ms'] <=> $b['at_ms']);
+        usort($calls, static fn (array $a, array $b): int => $a['shown']['at_ms'] <=> $b['shown']['at_ms']);
 
-        return new StripView($lozenges, $calls, $this->startable($now), (int) $now->getTimestampMs());
+        return ['lozenges' => $lozenges, 'calls' => $calls, 'startable' => $this->startable()];
     }
 
-    /** @return list<array{from_ms: int, to_ms: int}> */
-    private function hands(Pour $pour, RecordedRun $run, CarbonImmutable $now): array
+    /** @return list<array{from_ms: int, to_ms: int|null}> */
+    private function hands(Pour $pour, CarbonImmutable $begun): array
     {
-        $spans = [self::span($pour->started_at ?? $now, $pour->poured_at ?? $now)];
+        $spans = [$pour->poured_at === null ? self::untilNow($begun) : self::span($begun, $pour->poured_at)];
         if ($pour->opened_at !== null) {
-            $spans[] = self::span($pour->opened_at, $now);
+            $spans[] = self::untilNow($pour->opened_at);
         }
 
         return $spans;
@@ -88,7 +96,7 @@ final readonly class DrawStrip
         $pour = $run->pour;
         $open = $run->reaches($this->clock, Milestone::Demould);
 
-        return $pour->poured_at === null || $open === null ? [] : [self::span($pour->poured_at, $pour->opened_at ?? $open['likely'])];
+        return $pour->poured_at === null || $open === null ? [] : [self::span($pour->poured_at, $pour->opened_at ?? $open->likely())];
     }
 
     /** @return list<array{kind: string, from_ms: int, to_ms: int}> */
@@ -104,15 +112,15 @@ final readonly class DrawStrip
             $opens = $brushed ? $run->reaches($this->clock, Milestone::RecoatOpen) : null;
             $closes = $brushed ? $run->reaches($this->clock, Milestone::RecoatClose) : null;
             if ($opens !== null && $closes !== null) {
-                $windows[] = ['kind' => 'recoat', ...self::span($opens['likely'], $closes['likely'])];
+                $windows[] = ['kind' => 'recoat', ...self::span($opens->likely(), $closes->likely())];
             }
             $open = $run->reaches($this->clock, Milestone::Demould);
             if ($open !== null) {
-                $windows[] = ['kind' => 'demould', ...self::span($open['likely'], $open['high'])];
+                $windows[] = ['kind' => 'demould', ...self::span($open->likely(), $open->high())];
             }
             $service = $run->reaches($this->clock, Milestone::Service);
             if ($service !== null) {
-                $windows[] = ['kind' => 'service', ...self::span($service['likely'], $service['high'])];
+                $windows[] = ['kind' => 'service', ...self::span($service->likely(), $service->high())];
             }
         }
 
@@ -151,18 +159,24 @@ final readonly class DrawStrip
         return $calls;
     }
 
-    /** @return list<array{pour_id: int, title: string, open_ms: int}> planned pours that would be open before midnight */
-    private function startable(CarbonImmutable $now): array
+    /** @return list<array{pour_id: int, title: string, demould_min: float}> planned pours, and how long they would take until they can be opened */
+    private function startable(): array
     {
         $startable = [];
         foreach (array_slice($this->work->planned(), 0, self::STARTABLE) as $pour) {
             $demould = $this->work->gist($pour)['demould_min'] ?? null;
             if ($demould !== null) {
-                $startable[] = ['pour_id' => $pour->id, 'title' => $pour->title(), 'open_ms' => (int) $now->addMinutes((int) ceil($demould))->getTimestampMs()];
+                $startable[] = ['pour_id' => $pour->id, 'title' => $pour->title(), 'demould_min' => $demould];
             }
         }
 
         return $startable;
+    }
+
+    /** @return array{from_ms: int, to_ms: null} */
+    private static function untilNow(CarbonImmutable $from): array
+    {
+        return ['from_ms' => (int) $from->getTimestampMs(), 'to_ms' => null];
     }
 
     /** @return array{from_ms: int, to_ms: int} */

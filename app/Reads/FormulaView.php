@@ -31,7 +31,7 @@ final readonly class FormulaView implements View
 {
     private const POURS_SHOWN = 12;
 
-    private const LINKS_SHOWN = 60;
+    private const LINKS_SHOWN = 30;
 
     /**
      * @param  Collection<int, Impression>  $links  where it could be poured

@@ -6,10 +6,11 @@ namespace App\Reads;
 
 use Apalos\Core\Material\AdditiveSheet;
 use App\Models\Formula;
-use App\Models\Pour;
+use App\Models\FormulaVersion;
 use App\Workshop\HardnessBook;
 use App\Workshop\Library;
 use App\Workshop\Recipes;
+use App\Workshop\Rows;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -63,22 +64,25 @@ final readonly class FormulasView implements View
     /** @return array<int, array{pours: int, last: string|null, grade: string|null}> how often, when last and how well each was poured */
     private function pours(): array
     {
-        $ids = $this->formulas->modelKeys();
-        $counted = Pour::query()->join('formula_versions', 'formula_versions.id', '=', 'pours.formula_version_id')->whereIn('formula_versions.formula_id', $ids)
-            ->groupBy('formula_versions.formula_id')->selectRaw('formula_versions.formula_id, count(*) as pours, max(pours.started_at) as last')->toBase()->get();
+        $of = FormulaVersion::query()->whereIn('formula_id', $this->formulas->modelKeys())->toBase()->pluck('formula_id', 'id')->all();
+        $counted = Rows::of('pours')->whereIn('formula_version_id', array_keys($of))->groupBy('formula_version_id')->selectRaw('formula_version_id, count(*) as pours, max(started_at) as last')->get();
+        /** @var array<int, array{pours: int, last: string|null, grade: string|null, version: int}> $pours */
         $pours = [];
         foreach ($counted as $row) {
-            $pours[(int) $row->formula_id] = ['pours' => (int) $row->pours, 'last' => $row->last === null ? null : (string) $row->last, 'grade' => null];
+            $formula = (int) $of[$row->formula_version_id];
+            $so = $pours[$formula] ?? ['pours' => 0, 'last' => null, 'grade' => null, 'version' => 0];
+            $isLater = $row->last !== null && ($so['last'] === null || (string) $row->last > $so['last']);
+            $pours[$formula] = ['pours' => $so['pours'] + (int) $row->pours, 'last' => $isLater ? (string) $row->last : $so['last'], 'grade' => null, 'version' => $isLater ? (int) $row->formula_version_id : $so['version']];
         }
-        $grades = Pour::query()->join('formula_versions', 'formula_versions.id', '=', 'pours.formula_version_id')->whereIn('formula_versions.formula_id', array_keys($pours))
-            ->whereIn('pours.started_at', array_filter(array_column($pours, 'last')))->orderBy('pours.id')->toBase()->get(['formula_versions.formula_id', 'pours.started_at', 'pours.grade']);
-        foreach ($grades as $row) {
-            $of = (int) $row->formula_id;
-            if ($pours[$of]['last'] === (string) $row->started_at) {
-                $pours[$of]['grade'] = $row->grade === null ? null : (string) $row->grade;
-            }
+        $last = null;
+        foreach ($pours as $formula => $so) {
+            $one = Rows::of('pours')->where('formula_version_id', $so['version'])->orderByDesc('started_at')->limit(1)->selectRaw("{$formula} as formula_id, grade");
+            $last = $last === null ? $one : $last->unionAll($one);
+        }
+        foreach ($last?->get() ?? [] as $row) {
+            $pours[(int) $row->formula_id]['grade'] = $row->grade === null ? null : (string) $row->grade;
         }
 
-        return $pours;
+        return array_map(static fn (array $so): array => ['pours' => $so['pours'], 'last' => $so['last'], 'grade' => $so['grade']], $pours);
     }
 }

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace App\Reads;
 
 use App\Models\Workshop;
-use App\Workshop\RoomTemperature;
 
 /** What every screen's frame needs: whose bench, which units, how warm, what is live today. */
 final readonly class FrameView implements View
 {
-    public function __construct(private Workshop $workshop, private RoomTemperature $room, private StripView $strip) {}
+    public function __construct(private Workshop $workshop, private float $roomC, private StripView $strip) {}
 
     /**
      * @return array{
@@ -35,7 +34,7 @@ final readonly class FrameView implements View
             'workshop' => [
                 'name' => $this->workshop->name,
                 'units' => $this->workshop->units,
-                'room_c' => $this->room->now()->degrees,
+                'room_c' => $this->roomC,
                 'room_source' => $this->workshop->room_source,
                 'muted' => $this->workshop->muted,
                 'day_starts_min' => $this->workshop->day_starts_min,

@@ -6,6 +6,7 @@ namespace App\Reads;
 
 use App\Workshop\DrawerCards;
 use App\Workshop\Library;
+use App\Workshop\LiveWork;
 use App\Workshop\Softeners;
 
 /**
@@ -15,7 +16,7 @@ use App\Workshop\Softeners;
  */
 final readonly class HardnessView implements View
 {
-    public function __construct(private Library $library, private Softeners $softeners, private DrawerCards $cards) {}
+    public function __construct(private Library $library, private Softeners $softeners, private DrawerCards $cards, private LiveWork $work) {}
 
     /**
      * @return array{
@@ -34,6 +35,6 @@ final readonly class HardnessView implements View
             ];
         }
 
-        return ['bases' => $bases, 'drafts' => DraftView::all()];
+        return ['bases' => $bases, 'drafts' => DraftView::all($this->work)];
     }
 }

@@ -19,10 +19,10 @@ final class LogQuery
      */
     public function __invoke(array $filter): Builder
     {
-        $query = Pour::query()->where('state', PourState::Graded)->with(['impression.job', 'formulaVersion.formula'])->orderByDesc('graded_at')->orderByDesc('id');
+        $query = Pour::query()->where('state', PourState::Graded)->orderByDesc('graded_at')->orderByDesc('id');
         if ($filter['q'] !== '') {
             $links = Impression::withTrashed()->where(Like::of('name', $filter['q']))->orWhereIn('job_id', Job::withTrashed()->where(Like::of('name', $filter['q']))->select('id'))->select('id');
-            $query->where(static fn (Builder $either) => $either->where(Like::of('note', $filter['q']))->orWhereIn('impression_id', $links));
+            $query->where(static fn (Builder $either) => $either->where(static fn (Builder $note) => $note->whereNotNull('note')->where(Like::of('note', $filter['q'])))->orWhereIn('impression_id', $links));
         }
         if ($filter['grade'] !== '') {
             $query->where('grade', $filter['grade']);

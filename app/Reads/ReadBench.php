@@ -87,12 +87,12 @@ final readonly class ReadBench
     {
         $pour = $run->pour;
         $open = $run->reaches($this->clock, Milestone::Demould);
-        $due = $open !== null && $open['likely'] <= $now;
-        $soon = $open !== null && $open['likely'] <= $now->addHours(3);
+        $at = $open?->likely();
+        [$due, $soon] = [$at !== null && $at->lte($now), $at !== null && $at->lte($now->addHours(3))];
 
         return $this->item(
             $pour, $due ? 'now' : ($soon ? 'next' : 'later'), $due ? 'ready to open' : 'curing', $pour->weighed_g, 'g', 'in the mould',
-            $pour->poured_at, $open['likely'] ?? null, 'run', $due ? 'Open it' : 'Look',
+            $pour->poured_at, $at, 'run', $due ? 'Open it' : 'Look',
         );
     }
 

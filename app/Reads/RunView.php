@@ -155,10 +155,10 @@ final readonly class RunView implements View
         $filled = $state->filledAt === [] ? null : max($state->filledAt);
 
         return [
-            'open_low_ms' => $this->ms($open['low'] ?? null),
-            'open_likely_ms' => $this->ms($open['likely'] ?? null),
-            'open_high_ms' => $this->ms($open['high'] ?? null),
-            'service_ms' => $this->ms($service['likely'] ?? null),
+            'open_low_ms' => $this->ms($open?->low()),
+            'open_likely_ms' => $this->ms($open?->likely()),
+            'open_high_ms' => $this->ms($open?->high()),
+            'service_ms' => $this->ms($service?->likely()),
             'gelled_ms' => $this->ms($this->run->at($state->gelledAt)),
             'poured_ms' => $state->isPoured() ? $this->ms($this->run->at($filled)) : null,
             'opened_ms' => $this->ms($this->run->at($state->openedAt)),

@@ -5,13 +5,12 @@ declare(strict_types=1);
 namespace App\Reads;
 
 use Apalos\Core\Cure\Milestone;
-use App\Models\Workshop;
 use App\Workshop\ContactBook;
 use App\Workshop\CureClock;
 use App\Workshop\DrawerCards;
-use App\Workshop\KnownSwatch;
-use App\Workshop\Recipes;
+use App\Workshop\Library;
 use App\Workshop\RoomTemperature;
+use App\Workshop\Rows;
 use Carbon\CarbonImmutable;
 
 /** What waits to be read beside the pours: test patches whose time has come, pucks that can come out of their forms, pucks that have settled. */
@@ -26,26 +25,40 @@ final readonly class SmallThings
     /** As many as a bench holds unread. */
     private const MOST = 120;
 
-    public function __construct(private Workshop $workshop, private DrawerCards $cards, private Recipes $recipes, private ContactBook $contacts, private CureClock $clock, private RoomTemperature $room) {}
+    public function __construct(private DrawerCards $cards, private Library $library, private ContactBook $contacts, private CureClock $clock, private RoomTemperature $room) {}
 
     /** @return list<array{what: string, href: string, count: int}> */
     public function due(CarbonImmutable $now): array
     {
-        $knowledge = $this->contacts->knowledge();
+        return [...$this->patches($now), ...$this->pucks($now)];
+    }
+
+    /** @return list<array{what: string, href: string, count: int}> */
+    private function patches(CarbonImmutable $now): array
+    {
         $due = [];
-        foreach ($this->workshop->testPatches()->whereNull('passed')->where('due_at', '<=', $now->format('Y-m-d H:i:s.v'))->orderBy('due_at')->get() as $patch) {
+        foreach (Rows::of('test_patches')->whereNull('passed')->where('due_at', '<=', $now->format('Y-m-d H:i:s.v'))->orderBy('due_at')->limit(self::MOST)->get(['fresh', 'surface']) as $patch) {
+            $knowledge = $this->contacts->knowledge();
             $due[] = ['what' => sprintf('Read the test patch of %s on %s', $knowledge->families[$patch->fresh]->name ?? $patch->fresh, $knowledge->surfaces[$patch->surface]->name ?? $patch->surface), 'href' => '/contacts#patches', 'count' => 1];
         }
+
+        return $due;
+    }
+
+    /** @return list<array{what: string, href: string, count: int}> those of a formula together */
+    private function pucks(CarbonImmutable $now): array
+    {
+        $unread = $this->cards->all()->join('swatches', 'swatches.id', '=', 'drawer_cards.swatch_id')->join('formula_versions', 'formula_versions.id', '=', 'swatches.formula_version_id')->join('formulas', 'formulas.id', '=', 'formula_versions.formula_id')
+            ->where('drawer_cards.unread', true)->whereNotNull('drawer_cards.base_code')->where('drawer_cards.poured_at', '>=', $now->subDays(self::FORGOTTEN_DAYS)->format('Y-m-d H:i:s.v'))
+            ->orderBy('drawer_cards.swatch_id')->limit(self::MOST)->toBase()->get(['drawer_cards.swatch_id', 'drawer_cards.base_code', 'swatches.poured_at', 'swatches.demoulded_at', 'formulas.name']);
         $pucks = [];
-        $unread = $this->cards->all()->where('unread', true)->where('poured_at', '>=', $now->subDays(self::FORGOTTEN_DAYS)->format('Y-m-d H:i:s.v'))
-            ->with('swatch.version.formula')->orderBy('swatch_id')->limit(self::MOST)->get();
-        foreach ($unread as $card) {
-            $known = new KnownSwatch($card->swatch, $this->recipes->of($card->swatch->version));
-            $does = $this->does($known, $now);
+        foreach ($unread as $puck) {
+            $does = $this->does((string) $puck->base_code, CarbonImmutable::parse((string) $puck->poured_at, 'UTC'), $puck->demoulded_at === null ? null : CarbonImmutable::parse((string) $puck->demoulded_at, 'UTC'), $now);
             if ($does !== null) {
-                $pucks[$known->swatch->version->formula->name][$does][] = $known->swatch->id;
+                $pucks[(string) $puck->name][$does][] = (int) $puck->swatch_id;
             }
         }
+        $due = [];
         foreach ($pucks as $formula => $by) {
             foreach ($by as $does => $ids) {
                 $due[] = ['what' => sprintf($does, count($ids) === 1 ? 'A swatch' : count($ids).' swatches', $formula), 'href' => "/swatches/drawer#swatch-{$ids[0]}", 'count' => count($ids)];
@@ -55,17 +68,14 @@ final readonly class SmallThings
         return $due;
     }
 
-    private function does(KnownSwatch $known, CarbonImmutable $now): ?string
+    private function does(string $code, CarbonImmutable $poured, ?CarbonImmutable $demoulded, CarbonImmutable $now): ?string
     {
-        $swatch = $known->swatch;
-        if ($known->recipe === null) {
-            return null;
+        if ($demoulded !== null) {
+            return $demoulded->addHours(self::SETTLED_H)->lte($now) ? '%s of %s can be read' : null;
         }
-        if ($swatch->demoulded_at !== null) {
-            return $swatch->demoulded_at->addHours(self::SETTLED_H)->lte($now) ? '%s of %s can be read' : null;
-        }
-        $opens = $this->room->since($swatch->poured_at)->reaches(Milestone::Demould, $this->clock->model($known->recipe->base));
+        $base = $this->library->shelf()->bases[$code] ?? null;
+        $opens = $base === null ? null : $this->room->since($poured)->reaches(Milestone::Demould, $this->clock->model($base));
 
-        return $opens !== null && $swatch->poured_at->addMinutes((int) ceil($opens->likely->min))->lte($now) ? '%s of %s can come out of the form' : null;
+        return $opens !== null && $poured->addMinutes((int) ceil($opens->likely->min))->lte($now) ? '%s of %s can come out of the form' : null;
     }
 }

@@ -21,7 +21,7 @@ final readonly class SofteningNotes
 
     private const MOST = 6;
 
-    private const POURS_LOOKED_AT = 300;
+    private const POURS_LOOKED_AT = 100;
 
     /** Of those, the newest about which something was said. */
     private const POURS_READ = 40;
@@ -49,11 +49,11 @@ final readonly class SofteningNotes
     {
         $notes = [];
         $near = $this->cards->all()->where('base_code', $base->code)->where(static fn ($with) => $with->where('softener_code', $softener->code)->orWhereNull('softener_code'))
-            ->whereBetween('pct_of_ab', [$pctOfAB - self::NEAR_PCT, $pctOfAB + self::NEAR_PCT])->whereHas('swatch', static fn ($swatch) => $swatch->where('note', '<>', ''))
-            ->with('swatch')->orderByRaw('abs(pct_of_ab - ?)', [$pctOfAB])->limit(self::MOST)->get();
+            ->whereBetween('pct_of_ab', [$pctOfAB - self::NEAR_PCT, $pctOfAB + self::NEAR_PCT])->join('swatches', 'swatches.id', '=', 'drawer_cards.swatch_id')->where('swatches.note', '<>', '')
+            ->orderByRaw('abs(pct_of_ab - ?)', [$pctOfAB])->limit(self::MOST)->toBase()->get(['swatch_id', 'pct_of_ab', 'swatches.note']);
         foreach ($near as $card) {
-            $pct = $card->pct_of_ab ?? 0.0;
-            $notes[] = ['from' => sprintf('Puck at %s %%', Measures::figure($pct)), 'text' => $card->swatch->note ?? '', 'href' => "/swatches/drawer#swatch-{$card->swatch_id}", 'off' => abs($pct - $pctOfAB)];
+            $pct = (float) $card->pct_of_ab;
+            $notes[] = ['from' => sprintf('Puck at %s %%', Measures::figure($pct)), 'text' => (string) $card->note, 'href' => "/swatches/drawer#swatch-{$card->swatch_id}", 'off' => abs($pct - $pctOfAB)];
         }
 
         return $notes;

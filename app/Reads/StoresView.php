@@ -44,6 +44,8 @@ final readonly class StoresView implements View
      */
     public function toArray(): array
     {
+        $this->clock->learn(array_keys($this->library->shelf()->bases));
+
         return [
             'open' => $this->open,
             'bases' => array_values(array_map($this->base(...), $this->library->shelf()->bases)),

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
-/** The day strip: every live pour with where hands are needed, what it waits for, and the windows that close. */
+/**
+ * The day strip as it is at a moment.
+ *
+ * @phpstan-import-type DrawnStrip from DrawStrip
+ */
 final readonly class StripView implements View
 {
-    /**
-     * @param  list<array{id: string, href: string, job: string, title: string, state: string, hands: list<array{from_ms: int, to_ms: int}>, waits: list<array{from_ms: int, to_ms: int}>, windows: list<array{kind: string, from_ms: int, to_ms: int}>}>  $lozenges
-     * @param  list<array{id: string, at_ms: int, what: string, title: string, href: string}>  $calls
-     * @param  list<array{pour_id: int, title: string, open_ms: int}>  $startable
-     */
-    public function __construct(private array $lozenges, private array $calls, private array $startable, private int $nowMs) {}
+    /** @param  DrawnStrip  $drawn */
+    public function __construct(private array $drawn, private int $nowMs) {}
 
     /**
      * @return array{
@@ -29,6 +29,14 @@ final readonly class StripView implements View
      */
     public function toArray(): array
     {
-        return ['now_ms' => $this->nowMs, 'lozenges' => $this->lozenges, 'calls' => $this->calls, 'startable' => $this->startable];
+        $isShown = fn (array $of): bool => $of['until_ms'] >= $this->nowMs;
+        $untilNow = fn (array $span): array => ['from_ms' => $span['from_ms'], 'to_ms' => $span['to_ms'] ?? $this->nowMs];
+
+        return [
+            'now_ms' => $this->nowMs,
+            'lozenges' => array_map(static fn (array $of): array => [...$of['shown'], 'hands' => array_map($untilNow, $of['shown']['hands'])], array_values(array_filter($this->drawn['lozenges'], $isShown))),
+            'calls' => array_column(array_values(array_filter($this->drawn['calls'], $isShown)), 'shown'),
+            'startable' => array_map(fn (array $of): array => ['pour_id' => $of['pour_id'], 'title' => $of['title'], 'open_ms' => $this->nowMs + 60_000 * (int) ceil($of['demould_min'])], $this->drawn['startable']),
+        ];
     }
 }

@@ -37,12 +37,18 @@ final readonly class CardWriter
             DB::transaction(function () use ($stamp): void {
                 $this->workshop->swatches()->chunkById(self::AT_ONCE, fn ($swatches) => $this->write(array_values($swatches->all())));
                 $this->weigh(array_keys($this->softeners->choices()));
-                $this->workshop->update(['cards_stamp' => $stamp]);
+                $this->workshop->update(['cards_stamp' => $stamp, 'cards_turn' => $this->workshop->cards_turn + 1]);
             });
         } catch (QueryException $locked) {
             // Nothing can be written down now: what was known before is better than no page.
             report($locked);
         }
+    }
+
+    /** Differs as soon as any card does. */
+    public function edition(): string
+    {
+        return "{$this->workshop->cards_stamp}/{$this->workshop->cards_turn}";
     }
 
     /** After a swatch, or what was read of it, has changed. */
@@ -55,6 +61,7 @@ final readonly class CardWriter
         }
         $after = DrawerCard::query()->whereKey($swatches)->pluck('base_code')->all();
         $this->weigh(array_values(array_filter(array_unique([...$before, ...$after]), is_string(...))));
+        $this->workshop->increment('cards_turn');
     }
 
     /** @param  list<Swatch>  $swatches */

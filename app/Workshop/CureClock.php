@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Workshop;
 
-use Apalos\Core\Cure\Band;
 use Apalos\Core\Cure\CureModel;
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Cure\Watched;
@@ -12,8 +11,9 @@ use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Mix\BatchLimit;
 use Apalos\Core\Units\Celsius;
 use Apalos\Core\Units\Minutes;
-use App\Models\Pour;
+use App\Models\Workshop;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 
 /**
  * The one clock of the workshop: what it has learnt of each base, and when what is begun stops pouring, can be recoated, opened
@@ -54,13 +54,15 @@ final class CureClock
      */
     public function learn(array $bases): void
     {
-        $asked = null;
-        foreach (array_diff(array_unique($bases), array_keys($this->watched)) as $base) {
-            $this->watched[$base] = [];
-            $newest = Pour::query()->where('base_code', $base)->whereNotNull('gel_min')->orderByDesc('id')->limit(self::MOST_OBSERVATIONS)->select(['base_code', 'gel_min', 'gel_room_c'])->toBase();
-            $asked = $asked === null ? $newest : $asked->unionAll($newest);
+        $asked = array_values(array_diff(array_unique($bases), array_keys($this->watched)));
+        if ($asked === []) {
+            return;
         }
-        foreach ($asked?->get() ?? [] as $seen) {
+        $this->watched += array_fill_keys($asked, []);
+        // The newest of each base, in one question.
+        $newest = sprintf('select * from (select base_code, gel_min, gel_room_c from pours where workshop_id = ? and base_code = ? and gel_min is not null order by id desc limit %d) as newest', self::MOST_OBSERVATIONS);
+        $workshop = app(Workshop::class)->id;
+        foreach (DB::select(implode(' union all ', array_fill(0, count($asked), $newest)), array_merge(...array_map(static fn (string $base): array => [$workshop, $base], $asked))) as $seen) {
             $this->watched[(string) $seen->base_code][] = ['room' => Celsius::of((float) $seen->gel_room_c), 'kind' => Watched::Gel, 'after' => Minutes::of((float) $seen->gel_min)];
         }
     }
@@ -77,12 +79,12 @@ final class CureClock
         return $this->model($base)->band(Milestone::Demould, $this->room->now(), null)?->likely;
     }
 
-    /** @return array{low: CarbonImmutable, likely: CarbonImmutable, high: CarbonImmutable}|null when something that met then is so far */
-    public function from(CarbonImmutable $met, FrozenClock $clock, Milestone $milestone): ?array
+    /** When something that met then is so far; null where its sheet has no such time. */
+    public function from(CarbonImmutable $met, FrozenClock $clock, Milestone $milestone): ?Reach
     {
         $band = $this->room->since($met)->reaches($milestone, $clock->model, $clock->mass);
 
-        return $band === null ? null : self::absolute($met, $band);
+        return $band === null ? null : new Reach($met, $band);
     }
 
     /** The whole pot life and the part of it in which one can pour, were A to meet B in the room as it is now. */
@@ -91,13 +93,5 @@ final class CureClock
         $pot = $clock->model->band(Milestone::PotLife, $this->room->now(), $clock->mass)?->likely;
 
         return $pot === null ? null : new PotLife($pot, Minutes::of(max(0.0, BatchLimit::POURABLE_SHARE * $pot->min - $mixing->min - $degassing->min)));
-    }
-
-    /** @return array{low: CarbonImmutable, likely: CarbonImmutable, high: CarbonImmutable} */
-    private static function absolute(CarbonImmutable $met, Band $band): array
-    {
-        $at = static fn (Minutes $minutes): CarbonImmutable => $met->addMilliseconds((int) round($minutes->min * 60_000.0));
-
-        return ['low' => $at($band->low), 'likely' => $at($band->likely), 'high' => $at($band->high)];
     }
 }

@@ -40,6 +40,14 @@ final class DrawerCards
         return DrawerCard::query();
     }
 
+    /** Differs as soon as any card does. */
+    public function restsOn(): string
+    {
+        $this->all();
+
+        return $this->writer->edition();
+    }
+
     /** @return list<ReadPuck> those that say something of this softener in this base, oldest first */
     public function pucks(string $base, string $softener): array
     {

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Workshop;
 
-use App\Models\Fact;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 
@@ -43,7 +42,7 @@ final readonly class Happened
      */
     private static function rows(string $kind, array $streams): Collection
     {
-        return $streams === [] ? new Collection : Fact::query()->where('stream', $kind)->whereIn('stream_id', $streams)->orderBy('id')->toBase()->get(['id', 'stream_id', 'key', 'kind', 'at', 'payload', 'said']);
+        return $streams === [] ? new Collection : Rows::of('facts')->where('stream', $kind)->whereIn('stream_id', $streams)->orderBy('id')->get(['id', 'stream_id', 'key', 'kind', 'at', 'payload', 'said']);
     }
 
     /** As it stands in the table: in UTC, to the millisecond. */

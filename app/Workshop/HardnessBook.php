@@ -10,6 +10,8 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\Recipe;
 use Apalos\Core\Units\Shore;
+use App\Models\Workshop;
+use Illuminate\Contracts\Cache\Repository;
 
 /** Softener and hardness of the bases on this shop's shelf, with its own pucks. */
 final class HardnessBook
@@ -20,7 +22,7 @@ final class HardnessBook
     /** How finely the curve is drawn, in per cent of A+B. */
     private const STEP_PCT = 5.0;
 
-    public function __construct(private readonly DrawerCards $cards, private readonly Softeners $softeners) {}
+    public function __construct(private readonly DrawerCards $cards, private readonly Softeners $softeners, private readonly Workshop $workshop, private readonly Repository $cache) {}
 
     /**
      * @param  list<float>|null  $at  per cent of A+B; else a fine grid to somewhat past the sheet's limit
@@ -65,11 +67,21 @@ final class HardnessBook
 
     private function model(string $base, string $softener): SoftenerModel
     {
-        if (! isset($this->models["{$base} {$softener}"])) {
+        return $this->models["{$base} {$softener}"] ??= SoftenerModel::from($this->kept($base, $softener));
+    }
+
+    /** @return array{float, float, float, float, float} what was learnt, kept until a puck or the shelf changes */
+    private function kept(string $base, string $softener): array
+    {
+        $rests = $this->cards->restsOn();
+        $kept = $this->cache->get($key = "softening:{$this->workshop->id}:{$base}:{$softener}");
+        if (! is_array($kept) || ($kept['rests'] ?? null) !== $rests) {
             $asked = $this->request($base, $softener, null, []);
-            $this->models["{$base} {$softener}"] = SoftenerModel::learnt($asked->base, $asked->k, $asked->swatches);
+            $kept = ['rests' => $rests, 'model' => SoftenerModel::learnt($asked->base, $asked->k, $asked->swatches)->toArray()];
+            $this->cache->forever($key, $kept);
         }
 
-        return $this->models["{$base} {$softener}"];
+        /** @var array{float, float, float, float, float} */
+        return $kept['model'];
     }
 }

@@ -9,17 +9,22 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Material\Shelf;
 use Apalos\Core\Mould\MouldLibrary;
 use Apalos\Core\Phrase\Phrasebook;
-use Illuminate\Contracts\Cache\Repository;
 use Symfony\Component\Yaml\Yaml;
 
-/** The knowledge in `library/`, read from disk and kept in the cache until a file changes. */
+/** The knowledge in `library/`, read from disk and kept as PHP knows it until a file changes. */
 final class Library
 {
     private ?Shelf $shelf = null;
 
     private ?Knowledge $knowledge = null;
 
-    public function __construct(private readonly string $folder, private readonly Repository $cache) {}
+    /** @var array<string, array{files: list<string>, stamp: string}> */
+    private array $looked = [];
+
+    /** @var array<string, array<string, array<string, mixed>>> */
+    private array $read = [];
+
+    public function __construct(private readonly string $folder, private readonly KeptArrays $kept) {}
 
     public function shelf(): Shelf
     {
@@ -68,29 +73,27 @@ final class Library
     /** Differs as soon as one of these files does. */
     public function stamp(string $folder = 'materials'): string
     {
-        return $this->stampOf($this->files("{$folder}/*.yaml"));
+        return $this->look("{$folder}/*.yaml")['stamp'];
     }
 
-    /** @return list<string> */
-    private function files(string $pattern): array
+    /** @return array{files: list<string>, stamp: string} */
+    private function look(string $pattern): array
     {
-        return glob($this->folder.'/'.$pattern) ?: [];
-    }
+        if (! isset($this->looked[$pattern])) {
+            $files = glob($this->folder.'/'.$pattern) ?: [];
+            $this->looked[$pattern] = ['files' => $files, 'stamp' => md5(implode('|', array_map(static fn (string $file): string => $file.filemtime($file).filesize($file), $files)))];
+        }
 
-    /** @param  list<string>  $files */
-    private function stampOf(array $files): string
-    {
-        return md5(implode('|', array_map(static fn (string $file): string => $file.filemtime($file).filesize($file), $files)));
+        return $this->looked[$pattern];
     }
 
     /** @return array<string, array<string, mixed>> what the files say, by name without ending */
     private function read(string $pattern): array
     {
-        $files = $this->files($pattern);
-        $stamp = $this->stampOf($files);
+        ['files' => $files, 'stamp' => $stamp] = $this->look($pattern);
 
         /** @var array<string, array<string, mixed>> */
-        return $this->cache->rememberForever("library:{$stamp}", static function () use ($files): array {
+        return $this->read[$pattern] ??= $this->kept->of($stamp, static function () use ($files): array {
             $read = [];
             foreach ($files as $file) {
                 $read[basename($file, '.yaml')] = Yaml::parseFile($file);

@@ -86,8 +86,8 @@ final readonly class RecordedRun
         return $line === null ? null : new Expected($cup->display, $line['to'], $line['grams'], $this->plan->division);
     }
 
-    /** @return array{low: CarbonImmutable, likely: CarbonImmutable, high: CarbonImmutable}|null when what was mixed last is so far */
-    public function reaches(CureClock $clock, Milestone $milestone): ?array
+    /** When what was mixed last is so far. */
+    public function reaches(CureClock $clock, Milestone $milestone): ?Reach
     {
         return $this->pour->met_at === null ? null : $clock->from($this->pour->met_at, $this->frozen->clock, $milestone);
     }
@@ -97,6 +97,6 @@ final readonly class RecordedRun
     {
         $met = $this->at($this->state->cup()->metAt);
 
-        return $met === null ? null : $clock->from($met, $this->frozen->clock, Milestone::PotLife)['likely'] ?? null;
+        return $met === null ? null : $clock->from($met, $this->frozen->clock, Milestone::PotLife)?->likely();
     }
 }

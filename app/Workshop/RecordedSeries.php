@@ -82,7 +82,7 @@ final readonly class RecordedSeries
     public function fillsUntil(CureClock $clock): ?CarbonImmutable
     {
         $met = $this->metAt();
-        $ends = $met === null ? null : $clock->from($met, $this->clock(), Milestone::PotLife)['likely'] ?? null;
+        $ends = $met === null ? null : $clock->from($met, $this->clock(), Milestone::PotLife)?->likely();
 
         return $met === null || $ends === null ? null : $met->addMilliseconds((int) round(BatchLimit::POURABLE_SHARE * $met->diffInMilliseconds($ends)));
     }

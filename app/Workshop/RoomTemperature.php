@@ -9,6 +9,7 @@ use Apalos\Core\Units\Celsius;
 use App\Models\Workshop;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
 
 /** The room's temperature now and as it was. What was read of it is asked for once, however many want to know. */
 final class RoomTemperature
@@ -110,7 +111,7 @@ final class RoomTemperature
 
     private function readings(): Builder
     {
-        return $this->workshop->roomReadings()->toBase()->select('at', 'celsius');
+        return DB::table('room_readings')->where('workshop_id', $this->workshop->id)->select('at', 'celsius');
     }
 
     private static function written(CarbonImmutable $moment): string

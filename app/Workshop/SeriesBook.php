@@ -58,7 +58,10 @@ final readonly class SeriesBook
     /** @return list<RecordedSeries> what stands on the bench */
     public function live(): array
     {
-        return RecordedSeries::all(array_values($this->workshop->series()->live()->orderByDesc('begun_at')->limit(self::MOST_LIVE)->get()->reverse()->all()));
+        // Most of the time none is; then nothing more is asked.
+        $ids = Rows::of('series')->whereNull('labelled_at')->whereNull('deleted_at')->orderByDesc('begun_at')->limit(self::MOST_LIVE)->pluck('id')->all();
+
+        return $ids === [] ? [] : RecordedSeries::all(array_values($this->workshop->series()->whereKey($ids)->orderBy('begun_at')->get()->all()));
     }
 
     private function called(Fields $in): string

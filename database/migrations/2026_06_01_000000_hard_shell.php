@@ -12,9 +12,18 @@ return new class extends Migration
 {
     public function up(): void
     {
+        if (DB::getDriverName() === 'sqlite') {
+            DB::statement('pragma journal_mode = wal');
+        }
         Schema::table('workshops', static function (Blueprint $table): void {
+            // Unlike that of any other database, so that nothing that was kept of one is taken for another's.
+            $table->char('mark', 26)->default('');
+            // How often anything changed that every screen has around it.
+            $table->unsignedBigInteger('turn')->default(0);
             // For which shelf the cards of the drawer were written.
             $table->string('cards_stamp', 64)->nullable();
+            // How often a card changed since.
+            $table->unsignedBigInteger('cards_turn')->default(0);
         });
         Schema::create('drawer_cards', static function (Blueprint $table): void {
             $table->foreignId('swatch_id')->primary()->constrained()->cascadeOnDelete();
@@ -38,6 +47,7 @@ return new class extends Migration
             $table->text('words');
             $table->index(['workshop_id', 'base_code', 'softener_code', 'swatch_id']);
             $table->index(['workshop_id', 'base_code', 'pigment_code', 'swatch_id']);
+            $table->index(['workshop_id', 'swatch_id']);
             $table->index(['workshop_id', 'unread', 'poured_at']);
         });
         Schema::table('formula_versions', static fn (Blueprint $table) => $table->char('recipe_hash', 40)->default(''));
@@ -49,14 +59,18 @@ return new class extends Migration
             $table->foreignId('draft_of')->nullable()->unique()->constrained('impressions')->cascadeOnDelete();
         });
         DB::statement("update pours set draft_of = impression_id where state = 'draft' and id in (select max(id) from pours where state = 'draft' group by impression_id)");
+        foreach (DB::table('workshops')->pluck('id') as $id) {
+            DB::table('workshops')->where('id', $id)->update(['mark' => (string) Illuminate\Support\Str::ulid()]);
+        }
         $this->leanOn();
         $this->findBy();
+        App\Database\Turns::count();
     }
 
     public function down(): void
     {
         Schema::dropIfExists('drawer_cards');
-        Schema::table('workshops', static fn (Blueprint $table) => $table->dropColumn('cards_stamp'));
+        Schema::table('workshops', static fn (Blueprint $table) => $table->dropColumn(['mark', 'turn', 'cards_stamp', 'cards_turn']));
         Schema::table('formula_versions', static fn (Blueprint $table) => $table->dropColumn('recipe_hash'));
         Schema::table('pours', static function (Blueprint $table): void {
             $table->dropConstrainedForeignId('draft_of');
@@ -91,7 +105,7 @@ return new class extends Migration
             'formulas' => [['workshop_id', 'kind', 'name']],
             'formula_versions' => [['formula_id', 'recipe_hash']],
             'swatches' => [['workshop_id', 'deleted_at', 'poured_at'], ['formula_version_id']],
-            'swatch_readings' => [['swatch_id'], ['workshop_id', 'backing', 'at']],
+            'swatch_readings' => [['workshop_id', 'swatch_id'], ['workshop_id', 'backing', 'at']],
             'room_readings' => [['workshop_id', 'at']],
             'test_patches' => [['workshop_id', 'passed', 'due_at'], ['workshop_id', 'fresh', 'surface', 'read_at']],
             'series' => [['workshop_id', 'labelled_at']],
@@ -105,6 +119,10 @@ return new class extends Migration
             });
         }
         // Few pours have shown a gel; both databases know an index of those alone.
+        if (DB::getDriverName() === 'sqlite') {
+            // The log is searched in this narrow strip, not in the wide rows of sheets and plans.
+            DB::statement('create index pours_words on pours (workshop_id, state, graded_at, impression_id, grade, base_code, faults, note)');
+        }
         DB::statement('create index pours_gels on pours (workshop_id, base_code, id) where gel_min is not null');
     }
 };

@@ -141,7 +141,7 @@ final class GrownWorkshop extends Seeder
             $recipe = json_decode((string) $recipes[$which]['recipe'], true);
             foreach ($recipe['additives'] as &$line) {
                 // No two pucks are weighed alike.
-                $line['amount'] = round($line['amount'] * (0.8 + 0.4 * ($i * 0.618034 - floor($i * 0.618034))), 3);
+                $line['amount'] = round($line['amount'] * (0.97 + 0.06 * ($i * 0.618034 - floor($i * 0.618034))), 3);
             }
             unset($line);
             $newVersions[] = [...$recipes[$which], 'id' => ++$version, 'formula_id' => $formula, 'number' => 1 + $i % 5, 'recipe' => json_encode($recipe, JSON_PRESERVE_ZERO_FRACTION), 'parent_id' => null, 'photo' => null];

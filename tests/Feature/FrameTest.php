@@ -79,7 +79,7 @@ final class FrameTest extends TestCase
         $strip = $this->getJson('/frame')->json('strip');
         $open = RecordedRun::of($pour->refresh())->reaches(app(CureClock::class), Milestone::Demould);
         self::assertSame(['demould', 'service'], array_column($strip['lozenges'][0]['windows'], 'kind'));
-        self::assertSame((int) $open['likely']->getTimestampMs(), $strip['lozenges'][0]['waits'][0]['to_ms']);
+        self::assertSame((int) $open?->likely()->getTimestampMs(), $strip['lozenges'][0]['waits'][0]['to_ms']);
         self::assertSame('Ready to open', $strip['calls'][0]['what']);
     }
 

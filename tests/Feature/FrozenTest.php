@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Series;
+use App\Workshop\KeptArrays;
 use App\Workshop\Library;
-use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Filesystem\Filesystem;
 use Symfony\Component\Yaml\Yaml;
 use Tests\MakesSwatches;
@@ -24,7 +24,7 @@ final class FrozenTest extends TestCase
         parent::setUp();
         $this->folder = sys_get_temp_dir().'/apalos-library-'.getmypid();
         (new Filesystem)->copyDirectory(base_path('library'), $this->folder);
-        $this->app->scoped(Library::class, fn ($app): Library => new Library($this->folder, $app->make(Repository::class)));
+        $this->app->scoped(Library::class, fn (): Library => new Library($this->folder, new KeptArrays("{$this->folder}/kept")));
     }
 
     protected function tearDown(): void

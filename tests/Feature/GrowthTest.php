@@ -91,9 +91,9 @@ final class GrowthTest extends TestCase
 
         self::assertNotSame([], $asked);
         foreach ($asked as $one) {
-            self::assertMatchesRegularExpression('/limit \d+$/', $one['query']);
+            self::assertMatchesRegularExpression('/limit \d+\) as newest$/', $one['query']);
             $plan = implode("\n", array_column(DB::select("explain query plan {$one['query']}", $one['bindings']), 'detail'));
-            self::assertStringContainsString('base_code=?', $plan);
+            self::assertStringContainsString('pours_gels', $plan);
             self::assertStringNotContainsString('TEMP B-TREE', $plan);
         }
     }

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Reads\DraftView;
+use App\Workshop\LiveWork;
 use PHPUnit\Framework\Attributes\TestWith;
 use Tests\TestCase;
 
@@ -78,9 +79,9 @@ final class PlanTest extends TestCase
         $gone = $this->draft([], $this->impression());
         $gone->impression->delete();
 
-        self::assertSame([$new->id, $old->id], array_column(DraftView::all(), 'id'));
-        self::assertSame('Owl brow, Cast', DraftView::all()[1]['name']);
+        self::assertSame([$new->id, $old->id], array_column(DraftView::all(app(LiveWork::class)), 'id'));
+        self::assertSame('Owl brow, Cast', DraftView::all(app(LiveWork::class))[1]['name']);
         $old->impression->job->delete();
-        self::assertSame([], DraftView::all());
+        self::assertSame([], DraftView::all(app(LiveWork::class)));
     }
 }

@@ -14,6 +14,7 @@ use App\Reads\ColourAnswers;
 use App\Reads\ColourView;
 use App\Workshop\ColourBook;
 use App\Workshop\Library;
+use App\Workshop\LiveWork;
 use App\Workshop\PlannedBatch;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -23,14 +24,14 @@ use Inertia\Response;
 /** The colour screen: pigments for a colour, chips, ladders, and the colours people want again. */
 final readonly class ColourController
 {
-    public function __construct(private Library $library, private ColourBook $colours, private ColourAnswers $tint, private Workshop $workshop, private PlannedBatch $batches) {}
+    public function __construct(private Library $library, private ColourBook $colours, private ColourAnswers $tint, private Workshop $workshop, private PlannedBatch $batches, private LiveWork $work) {}
 
     public function show(Request $request): Response
     {
         $asked = $request->query('base');
         $base = is_string($asked) && isset($this->library->shelf()->bases[$asked]) ? $asked : $this->library->usual('base');
 
-        return Reply::page('swatches/Colour', ['page' => (new ColourView($this->library, $this->colours, $this->tint, $this->workshop, $base))->toArray()]);
+        return Reply::page('swatches/Colour', ['page' => (new ColourView($this->library, $this->colours, $this->tint, $this->workshop, $this->work, $base))->toArray()]);
     }
 
     public function ask(Request $request): JsonResponse

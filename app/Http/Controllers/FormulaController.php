@@ -38,7 +38,7 @@ final readonly class FormulaController
 {
     private const USUAL_G = 100.0;
 
-    private const ON_A_PAGE = 40;
+    private const ON_A_PAGE = 30;
 
     /** Of a formula that was changed more often than that, the newest. */
     private const VERSIONS_SHOWN = 40;
@@ -169,7 +169,7 @@ final readonly class FormulaController
     /** @return list<array{id: int, called: string}> versions of other formulas of its kind, to hold beside */
     private function others(Formula $formula): array
     {
-        return array_values(FormulaVersion::query()->with('formula')->whereHas('formula', fn ($f) => $f->where('workshop_id', $this->workshop->id)->where('kind', $formula->kind)->whereKeyNot($formula->id))
-            ->latest('id')->limit(100)->get()->map(static fn (FormulaVersion $version): array => ['id' => $version->id, 'called' => $version->called()])->all());
+        return array_values(FormulaVersion::query()->whereHas('formula', fn ($f) => $f->where('workshop_id', $this->workshop->id)->where('kind', $formula->kind)->whereKeyNot($formula->id))
+            ->latest('id')->limit(40)->get(['id', 'workshop_id', 'formula_id', 'number'])->load('formula')->map(static fn (FormulaVersion $version): array => ['id' => $version->id, 'called' => $version->called()])->all());
     }
 }

@@ -20,6 +20,7 @@ use App\Workshop\CureClock;
 use App\Workshop\DrawerCards;
 use App\Workshop\HardnessBook;
 use App\Workshop\Library;
+use App\Workshop\LiveWork;
 use App\Workshop\PlannedBatch;
 use App\Workshop\ReadPuck;
 use App\Workshop\RoomTemperature;
@@ -32,11 +33,11 @@ use Inertia\Response;
 /** The hardness screen: the softener curve, a target, and what it comes to in grams. */
 final readonly class HardnessController
 {
-    public function __construct(private HardnessBook $hardness, private Softeners $softeners, private PlannedBatch $batch, private DrawerCards $cards, private Library $library, private SofteningNotes $notes, private CureClock $clock, private RoomTemperature $room) {}
+    public function __construct(private HardnessBook $hardness, private Softeners $softeners, private PlannedBatch $batch, private DrawerCards $cards, private Library $library, private SofteningNotes $notes, private CureClock $clock, private RoomTemperature $room, private LiveWork $work) {}
 
     public function show(Request $request): Response
     {
-        $page = (new HardnessView($this->library, $this->softeners, $this->cards))->toArray();
+        $page = (new HardnessView($this->library, $this->softeners, $this->cards, $this->work))->toArray();
         $asked = $request->query('base');
         $bases = collect($page['bases']);
         $base = $bases->firstWhere('code', is_string($asked) ? $asked : '') ?? $bases->sortByDesc('pucks')->first() ?? abort(404);

@@ -13,6 +13,7 @@ use App\Actions\PourAgain;
 use App\Actions\StartPour;
 use App\Http\Reply;
 use App\Models\Fact;
+use App\Models\Formula;
 use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
 use App\Models\Pour;
@@ -36,13 +37,16 @@ final class PourController
     /** A sheet is a page, not a book. */
     private const LARGEST_SHEET = 40_000;
 
+    /** The newest; others are poured from their own page. */
+    private const FORMULAS_OFFERED = 40;
+
     public function show(Pour $pour, Library $library, Workshop $workshop, SheetReckoner $reckoner, RoomTemperature $room, HardnessBook $hardness): Response|RedirectResponse
     {
         if ($pour->state !== PourState::Draft) {
             return redirect()->to("/pours/{$pour->id}/run");
         }
         $pour->load('impression.job');
-        $formulas = FormulaVersion::query()->with('formula')->whereHas('formula', static fn ($formula) => $formula->where('kind', FormulaKind::Mix)->whereNull('retired_at'))->latest('id')->limit(60)->get();
+        $formulas = FormulaVersion::query()->whereIn('formula_id', Formula::query()->where('workshop_id', $workshop->id)->where('kind', FormulaKind::Mix)->whereNull('retired_at')->select('id'))->orderByDesc('id')->limit(self::FORMULAS_OFFERED)->get(['id', 'workshop_id', 'formula_id', 'number', 'recipe'])->load('formula');
 
         return Reply::page('pour/PourSheet', [
             'pour' => (new PourSheetView($pour, $library, $workshop, $formulas, $this->learnt($pour)))->toArray(),

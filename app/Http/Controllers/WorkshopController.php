@@ -7,10 +7,7 @@ namespace App\Http\Controllers;
 use Apalos\Core\Input\Fields;
 use App\Actions\SetUpBench;
 use App\Http\Reply;
-use App\Models\Workshop;
-use App\Reads\DrawStrip;
-use App\Reads\FrameView;
-use App\Workshop\RoomTemperature;
+use App\Reads\KeptFrame;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -18,11 +15,11 @@ use Illuminate\Http\Request;
 /** What holds for the whole bench. Answers with the frame as it is afterwards. */
 final readonly class WorkshopController
 {
-    public function __construct(private Workshop $workshop, private RoomTemperature $room, private DrawStrip $draw) {}
+    public function __construct(private KeptFrame $frame) {}
 
     public function show(): JsonResponse
     {
-        return Reply::json((new FrameView($this->workshop, $this->room, ($this->draw)(CarbonImmutable::now())))->toArray());
+        return Reply::json($this->frame->at(CarbonImmutable::now())->toArray());
     }
 
     public function update(Request $request, SetUpBench $setUp): JsonResponse

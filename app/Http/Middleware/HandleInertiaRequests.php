@@ -5,10 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use App\Http\Reply;
-use App\Models\Workshop;
-use App\Reads\DrawStrip;
-use App\Reads\FrameView;
-use App\Workshop\RoomTemperature;
+use App\Reads\KeptFrame;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Inertia\Middleware;
@@ -23,7 +20,7 @@ final class HandleInertiaRequests extends Middleware
     {
         return [
             ...parent::share($request),
-            'frame' => static fn (): array => Reply::frame((new FrameView(app(Workshop::class), app(RoomTemperature::class), app(DrawStrip::class)(CarbonImmutable::now())))->toArray()),
+            'frame' => static fn (): array => Reply::frame(app(KeptFrame::class)->at(CarbonImmutable::now())->toArray()),
             'flash' => fn (): ?string => $this->said($request, 'said'),
             'undo' => fn (): ?string => $this->said($request, 'undo'),
             'onward' => fn (): ?array => $this->onward($request),

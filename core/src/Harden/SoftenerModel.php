@@ -60,6 +60,18 @@ final readonly class SoftenerModel
         return new self($cc, $ck, $kk, $bc, $bk);
     }
 
+    /** @return array{float, float, float, float, float} what it follows from, to keep it */
+    public function toArray(): array
+    {
+        return [$this->cc, $this->ck, $this->kk, $this->bc, $this->bk];
+    }
+
+    /** @param  array{float, float, float, float, float}  $kept */
+    public static function from(array $kept): self
+    {
+        return new self(...$kept);
+    }
+
     /** What would be believed had this puck, which is among those learnt from, never been read. */
     public function without(SoftenedPuck $swatch): self
     {

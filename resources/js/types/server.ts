@@ -1293,7 +1293,7 @@ export type StoresView = {
     })[];
 };
 
-/** The day strip: every live pour with where hands are needed, what it waits for, and the windows that close. */
+/** The day strip as it is at a moment. */
 export type StripView = {
     now_ms: number;
     lozenges: {

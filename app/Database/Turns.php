@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Database;
+
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Counts in `workshops.turn` every change of what stands around every screen, by the database itself, so that what was drawn of
+ * it may be kept until something changes and nobody has to remember to say so. SQLite forgets these triggers when a table is
+ * made anew: a migration that changes one of the tables calls this again.
+ */
+final readonly class Turns
+{
+    public const COUNTED = ['pours', 'facts', 'room_readings', 'series', 'test_patches', 'jobs', 'impressions'];
+
+    public static function count(): void
+    {
+        if (DB::getDriverName() === 'pgsql') {
+            DB::unprepared('create or replace function take_turn() returns trigger as $$ begin update workshops set turn = turn + 1 where id = coalesce(new.workshop_id, old.workshop_id); return null; end; $$ language plpgsql');
+        }
+        foreach (self::COUNTED as $table) {
+            foreach (['insert' => 'new', 'update' => 'new', 'delete' => 'old'] as $when => $row) {
+                DB::unprepared(DB::getDriverName() === 'pgsql'
+                    ? "create or replace trigger turn_{$table}_{$when} after {$when} on {$table} for each row execute function take_turn()"
+                    : "create trigger if not exists turn_{$table}_{$when} after {$when} on {$table} begin update workshops set turn = turn + 1 where id = {$row}.workshop_id; end");
+            }
+        }
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reads;
+
+use App\Models\Workshop;
+use App\Workshop\Library;
+use App\Workshop\RoomTemperature;
+use Carbon\CarbonImmutable;
+use Illuminate\Contracts\Cache\Repository;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * The frame of every screen, asked for by each of them every few seconds: what was drawn of the strip holds until the database
+ * says that something of it has changed.
+ *
+ * @phpstan-import-type DrawnStrip from DrawStrip
+ */
+final readonly class KeptFrame
+{
+    /** Raised where the strip is drawn otherwise. */
+    private const EDITION = 1;
+
+    public function __construct(private Workshop $workshop, private Library $library, private Repository $cache) {}
+
+    public function at(CarbonImmutable $now): FrameView
+    {
+        // Asked before anything else is: what changes meanwhile is seen at the next look.
+        $turn = DB::table('workshops')->where('id', $this->workshop->id)->value('turn');
+        $rests = sprintf('%s/%s/%s/%d', $this->workshop->mark, is_numeric($turn) ? $turn : '', $this->library->stamp(), self::EDITION);
+        $kept = $this->cache->get($key = "frame:{$this->workshop->id}");
+        if (! is_array($kept) || ($kept['rests'] ?? null) !== $rests) {
+            $kept = ['rests' => $rests, 'room_c' => app(RoomTemperature::class)->now()->degrees, 'drawn' => app(DrawStrip::class)()];
+            $this->cache->forever($key, $kept);
+        }
+        /** @var array{room_c: float, drawn: DrawnStrip} $kept */
+
+        return new FrameView($this->workshop, $kept['room_c'], new StripView($kept['drawn'], (int) $now->getTimestampMs()));
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Workshop;
+
+/** Arrays that take a moment to read, kept as PHP files: the second time they come out of the memory that all requests share. */
+final readonly class KeptArrays
+{
+    public function __construct(private string $folder) {}
+
+    /**
+     * @param  string  $stamp  differs as soon as what is read does
+     * @param  callable(): array<array-key, mixed>  $read  plain values only
+     * @return array<array-key, mixed>
+     */
+    public function of(string $stamp, callable $read): array
+    {
+        $file = "{$this->folder}/{$stamp}.php";
+        $kept = is_file($file) ? include $file : null;
+        if (is_array($kept)) {
+            return $kept;
+        }
+        $fresh = $read();
+        // Written aside and moved into place, so that nobody reads half of it. Where nothing can be written, it is read again each time.
+        $aside = "{$file}.".bin2hex(random_bytes(4));
+        if ((is_dir($this->folder) || @mkdir($this->folder, 0775, true) || is_dir($this->folder)) && @file_put_contents($aside, '<?php return '.var_export($fresh, true).';') !== false) {
+            @rename($aside, $file);
+        }
+
+        return $fresh;
+    }
+}
