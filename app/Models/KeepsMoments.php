@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Carbon;
 
 /** Moments are kept in UTC, whatever offset they were said with: ten o’clock five hours east of there is five o’clock here. */
@@ -21,10 +22,11 @@ trait KeepsMoments
      * As it stands in the table it needs no guessing at its format: a page reads hundreds of moments.
      *
      * @param  mixed  $value
-     * @return Carbon
+     * @return Carbon  or its unchangeable sibling, which all that is cast here becomes anyway
      */
     protected function asDateTime($value)
     {
-        return is_string($value) && preg_match('/^\d{4}-\d\d-\d\d \d\d:\d\d:\d\d(\.\d+)?$/', $value) === 1 ? new Carbon($value, 'UTC') : parent::asDateTime($value);
+        // @phpstan-ignore return.type
+        return is_string($value) && preg_match('/^\d{4}-\d\d-\d\d \d\d:\d\d:\d\d(\.\d+)?$/', $value) === 1 ? new CarbonImmutable($value, 'UTC') : parent::asDateTime($value);
     }
 }

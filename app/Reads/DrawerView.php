@@ -16,6 +16,7 @@ use App\Models\SwatchReading;
 use App\Models\Workshop;
 use App\Workshop\KnownSwatch;
 use App\Workshop\Library;
+use Carbon\CarbonImmutable;
 
 /**
  * The swatch drawer.
@@ -82,7 +83,8 @@ final readonly class DrawerView implements View
         $hardness = $known->hardness();
         $through = $known->translucency();
         $last = $known->last('hardness');
-        $after = $last === null || $swatch->demoulded_at === null ? null : max(0.0, $swatch->demoulded_at->diffInMinutes($last->at));
+        [$demoulded, $readings] = [$swatch->demoulded_at, $swatch->readings];
+        $after = $last === null ? null : self::after($demoulded, $last);
 
         return [
             'id' => $swatch->id, 'name' => $swatch->name, 'base' => $known->recipe->base->name ?? 'no longer on the shelf',
@@ -91,9 +93,9 @@ final readonly class DrawerView implements View
             'white' => $known->over('white')?->srgb(), 'black' => $known->over('black')?->srgb(), 'lab' => $known->colour()?->toArray(), 'within' => ($known->last('colour', 'white') ?? $known->last('colour'))?->within_delta_e,
             'translucency' => $through === null ? null : ['words' => $through->inWords(), 'ratio' => $through->contrastRatio, 'delta_e' => $through->deltaE],
             'delta_e' => $row['delta_e'], 'points' => $row['points'],
-            'thickness_mm' => $swatch->thickness_mm, 'poured_ms' => (int) $swatch->poured_at->getTimestampMs(), 'demoulded_ms' => $swatch->demoulded_at === null ? null : (int) $swatch->demoulded_at->getTimestampMs(),
+            'thickness_mm' => $swatch->thickness_mm, 'poured_ms' => (int) $swatch->poured_at->getTimestampMs(), 'demoulded_ms' => $demoulded === null ? null : (int) $demoulded->getTimestampMs(),
             'note' => $swatch->note ?? '', 'photo' => $swatch->photo !== null,
-            'readings' => array_values($swatch->readings->map(static fn (SwatchReading $reading): array => self::reading($reading, $known))->all()),
+            'readings' => array_values($readings->map(static fn (SwatchReading $reading): array => self::reading($reading, $demoulded))->all()),
             'questions' => $hardness === null ? [] : Warning::all([...array_filter([self::contradiction($row['card'])]), ...$hardness->questions($swatch->thickness_mm, $after)]),
         ];
     }
@@ -121,17 +123,22 @@ final readonly class DrawerView implements View
         };
     }
 
-    /** @return ReadingShape */
-    private static function reading(SwatchReading $reading, KnownSwatch $known): array
+    /** How long after it came out of its mould it was read, in minutes. */
+    private static function after(?CarbonImmutable $demoulded, SwatchReading $reading): ?float
     {
-        $demoulded = $known->swatch->demoulded_at;
+        return $demoulded === null ? null : max(0.0, ((int) $reading->at->getTimestampMs() - (int) $demoulded->getTimestampMs()) / 60_000.0);
+    }
+
+    /** @return ReadingShape */
+    private static function reading(SwatchReading $reading, ?CarbonImmutable $demoulded): array
+    {
         $hardness = $reading->hardness();
         $text = $hardness !== null
             ? ($reading->scale === 'A' ? 'A ' : '00-').implode(', ', array_map(static fn (float $r): string => Measures::figure($r), $hardness->readings))
             : self::inLab($reading->colour())." over {$reading->backing}".($reading->card() === null ? '' : ', the card itself '.self::inLab($reading->card()));
 
         return [
-            'id' => $reading->id, 'kind' => $reading->kind, 'at_ms' => (int) $reading->at->getTimestampMs(), 'after_min' => $demoulded === null ? null : max(0.0, $demoulded->diffInMinutes($reading->at)),
+            'id' => $reading->id, 'kind' => $reading->kind, 'at_ms' => (int) $reading->at->getTimestampMs(), 'after_min' => self::after($demoulded, $reading),
             'text' => $text, 'source' => $reading->source === 'photo' ? 'off a photo'.($reading->within_delta_e === null ? '' : sprintf(', within ΔE %s', Measures::figure($reading->within_delta_e))) : '', 'left_out' => $reading->left_out,
         ];
     }

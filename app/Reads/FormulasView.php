@@ -66,23 +66,29 @@ final readonly class FormulasView implements View
     {
         $of = FormulaVersion::query()->whereIn('formula_id', $this->formulas->modelKeys())->toBase()->pluck('formula_id', 'id')->all();
         $counted = Rows::of('pours')->whereIn('formula_version_id', array_keys($of))->groupBy('formula_version_id')->selectRaw('formula_version_id, count(*) as pours, max(started_at) as last')->get();
-        /** @var array<int, array{pours: int, last: string|null, grade: string|null, version: int}> $pours */
+        /** @var array<int, array{pours: int, last: string|null, version: int}> $pours */
         $pours = [];
         foreach ($counted as $row) {
             $formula = (int) $of[$row->formula_version_id];
-            $so = $pours[$formula] ?? ['pours' => 0, 'last' => null, 'grade' => null, 'version' => 0];
+            $so = $pours[$formula] ?? ['pours' => 0, 'last' => null, 'version' => 0];
             $isLater = $row->last !== null && ($so['last'] === null || (string) $row->last > $so['last']);
-            $pours[$formula] = ['pours' => $so['pours'] + (int) $row->pours, 'last' => $isLater ? (string) $row->last : $so['last'], 'grade' => null, 'version' => $isLater ? (int) $row->formula_version_id : $so['version']];
+            $pours[$formula] = ['pours' => $so['pours'] + (int) $row->pours, 'last' => $isLater ? (string) $row->last : $so['last'], 'version' => $isLater ? (int) $row->formula_version_id : $so['version']];
         }
         $last = null;
         foreach ($pours as $formula => $so) {
             $one = Rows::of('pours')->where('formula_version_id', $so['version'])->orderByDesc('started_at')->limit(1)->selectRaw("{$formula} as formula_id, grade");
             $last = $last === null ? $one : $last->unionAll($one);
         }
+        $grades = [];
         foreach ($last?->get() ?? [] as $row) {
-            $pours[(int) $row->formula_id]['grade'] = $row->grade === null ? null : (string) $row->grade;
+            $grades[(int) $row->formula_id] = $row->grade === null ? null : (string) $row->grade;
         }
 
-        return array_map(static fn (array $so): array => ['pours' => $so['pours'], 'last' => $so['last'], 'grade' => $so['grade']], $pours);
+        $told = [];
+        foreach ($pours as $formula => $so) {
+            $told[$formula] = ['pours' => $so['pours'], 'last' => $so['last'], 'grade' => $grades[$formula] ?? null];
+        }
+
+        return $told;
     }
 }

@@ -103,7 +103,7 @@ final readonly class JobView implements View
             'status' => $sofar->status($impression->id, $impression->kind),
             'pourable' => $impression->kind !== ImpressionKind::Original,
             'not_for_skin' => $this->job->skin && $impression->kind === ImpressionKind::Cast && $sheet !== null && ! $sheet->sheet()->bool('skin_safe'),
-            'contacts' => array_map($this->contact(...), $this->contacts->of($impression, $chain)),
+            'contacts' => array_map($this->contact(...), $this->contacts->of($impression, $chain, $chain->link($impression->id))),
             'surface' => $impression->surface,
             'role' => $impression->role->value,
             'from_id' => $impression->from_id,

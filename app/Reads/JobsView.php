@@ -48,7 +48,7 @@ final readonly class JobsView implements View
 
         return array_values($job->impressions->map(fn (Impression $link): array => [
             'positive' => $link->kind->isPositive(), 'name' => $link->name, 'colour' => $this->library->shelf()->bases[$link->material ?? '']->colour ?? JobView::BARE, 'status' => $sofar->status($link->id, $link->kind),
-            'stopped' => in_array(true, array_map(static fn (JudgedContact $contact): bool => $contact->blocks, $this->contacts->of($link, $chain)), true),
+            'stopped' => in_array(true, array_map(static fn (JudgedContact $contact): bool => $contact->blocks, $this->contacts->of($link, $chain, $chain->link($link->id))), true),
         ])->all());
     }
 }

@@ -64,8 +64,8 @@ final readonly class SofteningNotes
     {
         $notes = [];
         $newest = Pour::query()->where('state', PourState::Graded)->where('base_code', $base->code)->orderByDesc('graded_at')->limit(self::POURS_LOOKED_AT)->pluck('id');
-        $pours = Pour::query()->whereKey($newest->all())->whereNotNull('formula_version_id')->where(static fn ($said) => $said->where('note', '<>', '')->orWhere('faults', '<>', '[]'))
-            ->orderByDesc('graded_at')->limit(self::POURS_READ)->get(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'faults', 'note'])->load(['formulaVersion', 'impression.job']);
+        $pours = Pour::query()->withoutGlobalScope('workshop')->whereKey($newest->all())->whereNotNull('formula_version_id')->where(static fn ($said) => $said->where('note', '<>', '')->orWhereRaw("cast(faults as text) <> '[]'"))
+            ->get(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'faults', 'note'])->sortByDesc(static fn (Pour $pour): int => -(int) array_search($pour->id, $newest->all(), true))->take(self::POURS_READ)->load(['formulaVersion', 'impression.job']);
         $faults = $this->library->faults();
         $loads = [];
         foreach ($pours as $pour) {

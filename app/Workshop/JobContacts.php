@@ -59,26 +59,29 @@ final class JobContacts
         return null;
     }
 
-    /** @return list<JudgedContact> */
-    public function of(Impression $impression, Chain $chain): array
+    /**
+     * @param  ChainLink|null  $link  where the chain knows it as it is
+     * @return list<JudgedContact>
+     */
+    public function of(Impression $impression, Chain $chain, ?ChainLink $link = null): array
     {
-        $link = $this->link($impression);
+        $link ??= $this->link($impression);
         if ($link->fresh === null) {
             return [];
         }
         $base = $this->library->shelf()->bases[$impression->material ?? ''] ?? null;
         $judged = [];
+        [$all, $now] = [$impression->contacts, CarbonImmutable::now()];
         foreach ($chain->touches($link) as $touch) {
-            $chosen = $impression->contacts[$touch->key] ?? [];
+            $chosen = $all[$touch->key] ?? [];
             $opened = $this->openedAt($touch);
             $cured = self::latest($opened, self::moment($chosen['cured_at'] ?? null));
             $solvent = self::moment($chosen['solvent_at'] ?? null);
-            $now = CarbonImmutable::now();
             $worn = $impression->kind === ImpressionKind::Cast && $impression->job->skin;
             $request = $this->contacts->asked([
                 'fresh' => ['family' => $link->fresh->id, 'skin_safe' => $base?->sheet()->bool('skin_safe') ?? false],
                 'surface' => array_filter([
-                    'id' => $touch->surface->id, 'hours_since_cure' => $cured === null ? null : max(0.0, $cured->diffInHours($now)), 'solvent_min_ago' => $solvent === null ? null : max(0.0, $solvent->diffInMinutes($now)),
+                    'id' => $touch->surface->id, 'hours_since_cure' => $cured === null ? null : self::since($cured, $now) / 60.0, 'solvent_min_ago' => $solvent === null ? null : self::since($solvent, $now),
                     'damp' => $chosen['damp'] ?? null, 'latex_touched' => $chosen['latex_touched'] ?? null, 'sealed_with' => ($chosen['sealed_with'] ?? '') === '' ? null : $chosen['sealed_with'],
                 ], static fn (mixed $value): bool => $value !== null),
                 'intent' => 'separate',
@@ -112,6 +115,12 @@ final class JobContacts
         }
 
         return $touch->link === null ? null : $this->opened[$touch->link];
+    }
+
+    /** Minutes. */
+    private static function since(CarbonImmutable $then, CarbonImmutable $now): float
+    {
+        return max(0.0, ((int) $now->getTimestampMs() - (int) $then->getTimestampMs()) / 60_000.0);
     }
 
     /** What was said last counts, and so does what happened since. */

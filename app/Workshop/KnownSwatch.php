@@ -22,12 +22,25 @@ final readonly class KnownSwatch
     /** Stirred in as pinches, these do not change how hard a puck is. */
     private const HARMLESS = [AdditiveRole::Pigment, AdditiveRole::Flock];
 
+    /** @var array<string, SwatchReading> what counts, by its kind, and by kind and card */
+    private array $last;
+
     /** @param  Recipe|null  $recipe  null where a material of it is no longer on the shelf */
-    public function __construct(public Swatch $swatch, public ?Recipe $recipe) {}
+    public function __construct(public Swatch $swatch, public ?Recipe $recipe)
+    {
+        $last = [];
+        // Whoever asks only what is in it, a label for one, brings no readings.
+        foreach ($swatch->relationLoaded('readings') ? $swatch->readings : [] as $reading) {
+            if (! $reading->left_out) {
+                $last[$reading->kind] = $last["{$reading->kind} {$reading->backing}"] = $reading;
+            }
+        }
+        $this->last = $last;
+    }
 
     public function last(string $kind, ?string $backing = null): ?SwatchReading
     {
-        return $this->swatch->readings->last(static fn (SwatchReading $r): bool => $r->kind === $kind && ! $r->left_out && ($backing === null || $r->backing === $backing));
+        return $this->last[$backing === null ? $kind : "{$kind} {$backing}"] ?? null;
     }
 
     public function hardness(): ?PuckReading

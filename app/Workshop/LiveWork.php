@@ -38,17 +38,26 @@ final class LiveWork
     /** @return list<RecordedRun> begun and not yet graded, in the order in which they were begun */
     public function runs(): array
     {
-        $this->look();
+        if ($this->runs === null) {
+            $live = Pour::query()->withTitle()->live()->orderByRaw("case state when 'running' then 0 else 1 end")->orderByDesc('started_at')->limit(self::MOST_LIVE)->get();
+            $begun = $live->min('started_at');
+            $this->room->reach($begun instanceof CarbonImmutable ? $begun : CarbonImmutable::now());
+            $this->runs = RecordedRun::all(array_values($live->sortBy('started_at')->all()));
+        }
 
-        return $this->runs ?? [];
+        return $this->runs;
     }
 
     /** @return list<Pour> drafts, the one touched last first */
     public function planned(): array
     {
-        $this->look();
+        if ($this->planned === null) {
+            $planned = Pour::query()->withTitle()->where('state', PourState::Draft)->orderByDesc('pours.updated_at')->orderByDesc('pours.id')->limit(self::MOST_PLANNED)->get();
+            $this->clock->learn(array_values(array_filter($planned->map(static fn (Pour $pour): ?string => $pour->baseCode())->all(), is_string(...))));
+            $this->planned = array_values($planned->all());
+        }
 
-        return $this->planned ?? [];
+        return $this->planned;
     }
 
     /** @return list<RecordedSeries> */
@@ -76,19 +85,5 @@ final class LiveWork
         $this->cache->put("gist:{$draft->workshop_id}:{$draft->id}", ['rests' => $rests, 'gist' => $gist], CarbonImmutable::now()->addWeek());
 
         return $gist;
-    }
-
-    private function look(): void
-    {
-        if ($this->runs !== null) {
-            return;
-        }
-        $live = Pour::query()->withTitle()->live()->orderByRaw("case state when 'running' then 0 else 1 end")->orderByDesc('started_at')->limit(self::MOST_LIVE)->get();
-        $planned = Pour::query()->withTitle()->where('state', PourState::Draft)->orderByDesc('pours.updated_at')->orderByDesc('pours.id')->limit(self::MOST_PLANNED)->get();
-        $begun = $live->min('started_at');
-        $this->room->reach($begun instanceof CarbonImmutable ? $begun : CarbonImmutable::now());
-        $this->clock->learn(array_values(array_filter($planned->map(static fn (Pour $pour): ?string => $pour->baseCode())->all(), is_string(...))));
-        $this->runs = RecordedRun::all(array_values($live->sortBy('started_at')->all()));
-        $this->planned = array_values($planned->all());
     }
 }

@@ -145,7 +145,7 @@ final class FrameTest extends TestCase
             self::assertTrue($items->contains('group', $group), $group);
         }
         self::assertCount(5, $this->getJson('/frame')->json('strip.lozenges'));
-        $rows = collect($this->get('/log')->inertiaProps('log.rows'));
+        $rows = collect([...$this->get('/log')->inertiaProps('log.rows'), ...$this->get('/log?page=2')->inertiaProps('log.rows')]);
         self::assertGreaterThan(30, $rows->count());
         self::assertEqualsCanonicalizing(['spoilt', 'poor', 'usable', 'good', 'superb'], $rows->pluck('grade')->unique()->values()->all());
         self::assertLessThan(now()->subDays(80)->getTimestampMs(), $rows->min('at_ms'));

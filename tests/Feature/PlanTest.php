@@ -82,6 +82,7 @@ final class PlanTest extends TestCase
         self::assertSame([$new->id, $old->id], array_column(DraftView::all(app(LiveWork::class)), 'id'));
         self::assertSame('Owl brow, Cast', DraftView::all(app(LiveWork::class))[1]['name']);
         $old->impression->job->delete();
+        $this->app?->forgetScopedInstances();
         self::assertSame([], DraftView::all(app(LiveWork::class)));
     }
 }

@@ -25,7 +25,7 @@ use Inertia\Response;
 
 final class JobController
 {
-    private const ON_A_PAGE = 16;
+    private const ON_A_PAGE = 12;
 
     public function index(Request $request, Workshop $workshop, Library $library, JobContacts $contacts, ContactBook $shop): Response
     {

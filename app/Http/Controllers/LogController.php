@@ -57,8 +57,9 @@ final readonly class LogController
      */
     private function rows(array $ids): Collection
     {
-        return Pour::query()->whereKey($ids)->orderByDesc('graded_at')->orderByDesc('id')
-            ->get(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'base_code', 'graded_at', 'weighed_g', 'used_g', 'pieces', 'grade', 'faults', 'note'])->load(['impression.job', 'formulaVersion.formula']);
+        // They were found in this workshop; asked for it again, SQLite would look through all of its pours.
+        return Pour::query()->withoutGlobalScope('workshop')->whereKey($ids)
+            ->get(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'base_code', 'graded_at', 'weighed_g', 'used_g', 'pieces', 'grade', 'faults', 'note'])->load(['impression.job', 'formulaVersion.formula'])->sortBy(static fn (Pour $pour): int => (int) array_search($pour->id, $ids, true))->values();
     }
 
     /** @return array{q: string, grade: string, fault: string, base: string} */

@@ -31,6 +31,18 @@ final readonly class Chain
         return new self($links);
     }
 
+    /** A link of it by its id. */
+    public function link(int $id): ?ChainLink
+    {
+        foreach ($this->links as $link) {
+            if ($link->id === $id) {
+                return $link;
+            }
+        }
+
+        return null;
+    }
+
     /** The link whose shape this one takes; null for the first. */
     public function source(ChainLink $link): ?ChainLink
     {
