@@ -31,8 +31,8 @@ final class Server
         $router !== null || (new Process([PHP_BINARY, '-d', 'variables_order=EGPCS', 'artisan', 'route:cache'], $root, $env))->mustRun();
         $this->process = new Process(
             [
-                PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.validate_timestamps=0', '-d', 'memory_limit=1G', '-d', 'variables_order=EGPCS', '-d', "auto_prepend_file={$root}/bench/peak.php",
-                '-S', $this->address, $router ?? "{$root}/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php",
+                PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.validate_timestamps=0', '-d', 'memory_limit=1G', '-d', 'variables_order=EGPCS',
+                '-S', $this->address, $router ?? "{$root}/bench/router.php",
             ],
             "{$root}/public",
             $env,

@@ -10,12 +10,25 @@ use Illuminate\Support\Carbon;
 /** Moments are kept in UTC, whatever offset they were said with: ten o’clock five hours east of there is five o’clock here. */
 trait KeepsMoments
 {
+    /** @var array<string, string>|null */
+    private ?array $allCasts = null;
+
     /**
      * @param  mixed  $value
      */
     public function fromDateTime($value): ?string
     {
         return empty($value) ? null : $this->asDateTime($value)->utc()->format($this->getDateFormat());
+    }
+
+    /**
+     * Put together once, not at each look at an attribute.
+     *
+     * @return array<string, string>
+     */
+    public function getCasts(): array
+    {
+        return $this->allCasts ??= parent::getCasts();
     }
 
     /**

@@ -14,7 +14,7 @@ use Illuminate\Database\Eloquent\Builder;
 final class DrawerCards
 {
     /** A curve is learnt from the newest pucks; a workshop never casts so many of one base and one softener. */
-    public const MOST_PUCKS = 200;
+    public const MOST_PUCKS = 100;
 
     /** Likewise for what a pigment is characterised from. */
     public const MOST_DRAWDOWNS = 24;

@@ -122,6 +122,7 @@ return new class extends Migration
         if (DB::getDriverName() === 'sqlite') {
             // The log is searched in this narrow strip, not in the wide rows of sheets and plans.
             DB::statement('create index pours_words on pours (workshop_id, state, graded_at, impression_id, grade, base_code, faults, note)');
+            Schema::table('pours', static fn (Blueprint $table) => $table->dropIndex(['workshop_id', 'state', 'graded_at']));
         }
         DB::statement('create index pours_gels on pours (workshop_id, base_code, id) where gel_min is not null');
     }
