@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Apalos\Core\Input\BadInput;
+use App\Http\Middleware\Doors;
 use App\Http\Middleware\HandleInertiaRequests;
 use App\Http\Reply;
 use Illuminate\Foundation\Application;
@@ -13,8 +14,9 @@ use Inertia\Inertia;
 use Symfony\Component\HttpFoundation\Response;
 
 return Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(web: __DIR__.'/../routes/web.php', api: __DIR__.'/../routes/api.php', commands: __DIR__.'/../routes/console.php', health: '/up')
+    ->withRouting(web: __DIR__.'/../routes/web.php', api: __DIR__.'/../routes/api.php', commands: __DIR__.'/../routes/console.php')
     ->withMiddleware(function (Middleware $middleware): void {
+        $middleware->prepend(Doors::class);
         $middleware->web(append: [HandleInertiaRequests::class]);
         // What a maker types is kept as typed: a lone space or an empty box is answered with a sentence, not turned into null.
         $middleware->convertEmptyStringsToNull(except: [static fn (): bool => true]);

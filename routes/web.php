@@ -21,9 +21,11 @@ use App\Http\Controllers\RunController;
 use App\Http\Controllers\SeriesController;
 use App\Http\Controllers\StoresController;
 use App\Http\Controllers\SwatchController;
+use App\Http\Controllers\UpController;
 use App\Http\Controllers\WorkshopController;
 use App\Http\Middleware\HandleInertiaRequests;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
+use Illuminate\Http\Response;
 use Illuminate\Session\Middleware\StartSession;
 use Illuminate\Support\Facades\Route;
 use Illuminate\View\Middleware\ShareErrorsFromSession;
@@ -33,6 +35,9 @@ Route::pattern('impression', '[0-9]{1,15}');
 Route::pattern('pour', '[0-9]{1,15}');
 
 Route::get('/', BenchController::class);
+
+// A page whose session has ended takes a new token.
+Route::get('/token', static fn (): Response => response()->noContent());
 
 Route::get('/jobs', [JobController::class, 'index']);
 Route::post('/jobs', [JobController::class, 'store']);
@@ -120,11 +125,12 @@ Route::post('/devices/scale/hand', [DeviceController::class, 'hand']);
 
 // Asked again and again while a page is open. A look needs no session, and must not use up what one page left for the next to say.
 Route::withoutMiddleware([StartSession::class, ShareErrorsFromSession::class, ValidateCsrfToken::class, HandleInertiaRequests::class])->group(static function (): void {
+    Route::get('/up', UpController::class);
     Route::get('/find', FindController::class);
     Route::get('/frame', [WorkshopController::class, 'show']);
     Route::get('/devices/scale', [DeviceController::class, 'scale']);
     Route::post('/devices/scale/watch', [DeviceController::class, 'watch']);
-    Route::get('/devices/thermometer', [DeviceController::class, 'thermometer']);
+    Route::post('/devices/thermometer', [DeviceController::class, 'thermometer']);
     Route::get('/pours/{pour}/state', [RunController::class, 'state']);
     Route::get('/swatches/series/{series}/state', [SeriesController::class, 'state'])->whereNumber('series');
 });

@@ -22,6 +22,9 @@ use Illuminate\Support\Facades\DB;
 /** Takes in formulas, swatches and colour targets, all of a file or nothing of it. What is here already is not taken twice. */
 final class SwatchImport
 {
+    /** Of each in one file. */
+    private const MOST = 20_000;
+
     private const FORMULA_SECTIONS = ['name', 'kind', 'retired', 'versions'];
 
     /** @var array<string, FormulaVersion> by the name it had in the file */
@@ -49,11 +52,11 @@ final class SwatchImport
         [$this->versions, $this->touched] = [[], []];
         $this->new = ['formulas' => 0, 'swatches' => 0, 'readings' => 0, 'targets' => 0];
         DB::transaction(function () use ($in, $now): void {
-            array_map($this->formula(...), $in->objects('formulas'));
-            foreach ($in->objects('swatches') as $swatch) {
+            array_map($this->formula(...), $in->objects('formulas', self::MOST));
+            foreach ($in->objects('swatches', self::MOST) as $swatch) {
                 $this->swatch($swatch, $now);
             }
-            array_map($this->target(...), $in->objects('targets'));
+            array_map($this->target(...), $in->objects('targets', self::MOST));
             $this->cards->take(...array_keys($this->touched));
         });
 
@@ -71,7 +74,7 @@ final class SwatchImport
         $name = $in->text('name');
         $kind = $in->choice('kind', FormulaKind::class);
         $formula = null;
-        foreach ($in->objects('versions') as $version) {
+        foreach ($in->objects('versions', self::MOST) as $version) {
             $version->only('number', 'recipe', 'parent', 'note');
             $parent = $version->textOrNull('parent');
             $called = sprintf('%s · %d', $name, (int) $version->number('number', 1.0));

@@ -20,7 +20,7 @@ final class ColourTarget extends Model
 
     protected $table = 'colour_targets';
 
-    protected $guarded = [];
+    protected $fillable = ['workshop_id', 'name', 'lab'];
 
     protected function casts(): array
     {

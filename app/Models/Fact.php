@@ -30,7 +30,7 @@ final class Fact extends Model
 
     protected $table = 'facts';
 
-    protected $guarded = [];
+    protected $fillable = ['workshop_id', 'stream', 'stream_id', 'key', 'kind', 'at', 'payload', 'said', 'person'];
 
     protected $attributes = ['said' => null, 'person' => null];
 

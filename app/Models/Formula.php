@@ -25,7 +25,7 @@ final class Formula extends Model
 
     protected $table = 'formulas';
 
-    protected $guarded = [];
+    protected $fillable = ['workshop_id', 'name', 'kind', 'retired_at'];
 
     protected $attributes = ['kind' => 'mix', 'retired_at' => null];
 

@@ -35,7 +35,7 @@ final class FormulaVersion extends Model
 
     protected $table = 'formula_versions';
 
-    protected $guarded = [];
+    protected $fillable = ['formula_id', 'number', 'recipe', 'parent_id', 'note', 'photo', 'workshop_id', 'recipe_hash'];
 
     protected $attributes = ['parent_id' => null, 'note' => null, 'photo' => null];
 

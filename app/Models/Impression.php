@@ -36,7 +36,7 @@ final class Impression extends Model
 
     protected $table = 'impressions';
 
-    protected $guarded = [];
+    protected $fillable = ['job_id', 'position', 'kind', 'name', 'material', 'note', 'surface', 'role', 'from_id', 'wall', 'bed', 'contacts', 'workshop_id'];
 
     protected $attributes = ['role' => 'whole'];
 

@@ -28,7 +28,7 @@ final class Job extends Model
 
     protected $table = 'jobs';
 
-    protected $guarded = [];
+    protected $fillable = ['workshop_id', 'name', 'purpose', 'quantity', 'due_on', 'skin'];
 
     protected $attributes = ['skin' => false];
 

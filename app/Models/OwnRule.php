@@ -20,7 +20,7 @@ final class OwnRule extends Model
 
     protected $table = 'own_rules';
 
-    protected $guarded = [];
+    protected $fillable = ['workshop_id', 'name', 'rule'];
 
     protected function casts(): array
     {

@@ -48,7 +48,10 @@ final class Pour extends Model
 
     protected $table = 'pours';
 
-    protected $guarded = [];
+    protected $fillable = [
+        'impression_id', 'formula_version_id', 'sheet', 'plan', 'started_at', 'state', 'met_at', 'poured_at', 'opened_at', 'graded_at', 'weighed_g', 'used_g', 'grade',
+        'pieces', 'faults', 'note', 'workshop_id', 'base_code', 'snapshot_id', 'gel_min', 'gel_room_c', 'draft_of',
+    ];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

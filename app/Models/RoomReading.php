@@ -24,7 +24,7 @@ final class RoomReading extends Model
 
     protected $table = 'room_readings';
 
-    protected $guarded = [];
+    protected $fillable = ['workshop_id', 'at', 'celsius', 'source'];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

@@ -29,7 +29,7 @@ final class ScaleHold extends Model
 
     protected $table = 'scale_holds';
 
-    protected $guarded = [];
+    protected $fillable = ['workshop_id', 'stream', 'stream_id', 'since', 'watch', 'left'];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

@@ -28,7 +28,7 @@ final class Series extends Model
 
     protected $table = 'series';
 
-    protected $guarded = [];
+    protected $fillable = ['workshop_id', 'question', 'thickness_mm', 'begun_at', 'labelled_at', 'plan'];
 
     protected $attributes = ['thickness_mm' => null, 'labelled_at' => null];
 

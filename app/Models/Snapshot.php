@@ -22,7 +22,7 @@ final class Snapshot extends Model
 
     protected $table = 'snapshots';
 
-    protected $guarded = [];
+    protected $fillable = ['workshop_id', 'hash', 'content'];
 
     protected function casts(): array
     {

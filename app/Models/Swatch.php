@@ -31,7 +31,7 @@ final class Swatch extends Model
 
     protected $table = 'swatches';
 
-    protected $guarded = [];
+    protected $fillable = ['workshop_id', 'formula_version_id', 'name', 'thickness_mm', 'poured_at', 'demoulded_at', 'note', 'photo'];
 
     protected $attributes = ['thickness_mm' => null, 'demoulded_at' => null, 'note' => null, 'photo' => null];
 

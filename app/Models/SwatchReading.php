@@ -36,7 +36,7 @@ final class SwatchReading extends Model
 
     protected $table = 'swatch_readings';
 
-    protected $guarded = [];
+    protected $fillable = ['swatch_id', 'kind', 'at', 'scale', 'readings', 'backing', 'lab', 'card_lab', 'source', 'within_delta_e', 'left_out', 'workshop_id'];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

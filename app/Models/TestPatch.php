@@ -29,7 +29,7 @@ final class TestPatch extends Model
 
     protected $table = 'test_patches';
 
-    protected $guarded = [];
+    protected $fillable = ['workshop_id', 'fresh', 'surface', 'base', 'place', 'put_on_at', 'due_at', 'passed', 'read_at', 'note', 'photo'];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

@@ -30,7 +30,9 @@ final class Workshop extends Model
 {
     protected $table = 'workshops';
 
-    protected $guarded = [];
+    protected $fillable = [
+        'name', 'units', 'room_source', 'muted', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'time_zone', 'cards_stamp', 'cards_turn',
+    ];
 
     protected static function booted(): void
     {

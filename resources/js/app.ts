@@ -1,15 +1,19 @@
 import { createInertiaApp, type ResolvedComponent } from '@inertiajs/svelte';
 import { mount } from 'svelte';
+import { RenewingClient } from './lib/token';
 import Frame from './parts/Frame.svelte';
 
-const pages = import.meta.glob<ResolvedComponent>('./pages/**/*.svelte', { eager: true });
+// A page's script comes when the page is opened.
+const pages = import.meta.glob<ResolvedComponent>('./pages/*/*.svelte');
 
 void createInertiaApp({
-    resolve: (name) => {
-        const page = pages[`./pages/${name}.svelte`];
-        if (page === undefined) {
+    http: new RenewingClient(),
+    resolve: async (name) => {
+        const load = pages[`./pages/${name}.svelte`];
+        if (load === undefined) {
             throw new Error(`There is no page ${name}.`);
         }
+        const page = await load();
         return { default: page.default, layout: page.layout ?? Frame };
     },
     setup: ({ el, App, props }) => {

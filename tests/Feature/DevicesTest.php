@@ -131,12 +131,12 @@ final class DevicesTest extends TestCase
                 return 23.4;
             }
         });
-        $this->getJson('/devices/thermometer')->assertOk();
+        $this->postJson('/devices/thermometer')->assertOk();
         self::assertSame(1, RoomReading::query()->count());
         $this->putJson('/workshop', ['room_source' => 'thermometer'])->assertOk();
         $this->travel(1)->minutes();
-        $this->getJson('/devices/thermometer')->assertJsonPath('room_c', 23.4);
-        $this->getJson('/devices/thermometer')->assertOk();
+        $this->postJson('/devices/thermometer')->assertJsonPath('room_c', 23.4);
+        $this->postJson('/devices/thermometer')->assertOk();
         self::assertSame([20.0, 23.4], RoomReading::query()->orderBy('id')->get()->map(static fn (RoomReading $r): float => $r->celsius)->all());
     }
 

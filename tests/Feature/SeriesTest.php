@@ -252,7 +252,8 @@ final class SeriesTest extends TestCase
     {
         [$series, $other, $pour] = [$this->beginSeries(self::series()), $this->beginSeries(self::series()), $this->begun()];
         $this->delete("/swatches/series/{$series->id}")->assertSessionHas('said');
-        foreach (['/devices/scale', '/devices/thermometer', '/frame', '/find?q=owl', "/swatches/series/{$other->id}/state", "/pours/{$pour->id}/state"] as $look) {
+        $this->postJson('/devices/thermometer')->assertOk();
+        foreach (['/devices/scale', '/frame', '/find?q=owl', "/swatches/series/{$other->id}/state", "/pours/{$pour->id}/state"] as $look) {
             $this->getJson($look)->assertOk();
         }
 

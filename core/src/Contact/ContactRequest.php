@@ -41,7 +41,7 @@ final readonly class ContactRequest
         $is = static fn (?Fields $of, string $key): bool => $of !== null && $of->has($key) && $of->bool($key);
         $release = $in->textOrNull('release');
         $tested = null;
-        foreach ($in->objects('tests') as $test) {
+        foreach ($in->objects('tests', 500) as $test) {
             $test->only('fresh', 'surface', 'passed');
             if ($knowledge->family($test->text('fresh'), $test->at('fresh')) === $family && $knowledge->surface($test->text('surface'), $test->at('surface')) === $touched) {
                 $tested = $test->bool('passed');

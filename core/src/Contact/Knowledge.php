@@ -11,6 +11,8 @@ use Apalos\Core\Phrase\Phrase;
 /** All that is known of contacts: families, surfaces, rules, releases, sealers, and the words of the cautions. */
 final readonly class Knowledge
 {
+    private const MOST_RULES = 1000;
+
     /**
      * @param  array<string, Family>  $families
      * @param  array<string, Surface>  $surfaces
@@ -39,7 +41,7 @@ final readonly class Knowledge
         foreach (Fields::of($cautions)->names() as $id) {
             $words[$id] = Fields::of($cautions)->object($id)->text('text');
         }
-        $read = array_map(Rule::from(...), Fields::of(['rules' => $rules])->objects('rules'));
+        $read = array_map(Rule::from(...), Fields::of(['rules' => $rules])->objects('rules', self::MOST_RULES));
         $seen = [];
         foreach ($read as $rule) {
             if (isset($seen[$rule->id])) {

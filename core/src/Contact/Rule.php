@@ -38,22 +38,21 @@ final readonly class Rule
         );
     }
 
-    /** It speaks of this pair in some state of the surface. */
-    public function isAbout(Family $fresh, Surface $surface): bool
-    {
-        return $this->fresh->names($fresh->id, $fresh->groups) !== null && $this->surface->names($surface->id, $surface->groups) !== null;
-    }
-
-    /** How exactly it speaks of this pair in this state; null where it does not. Conditions outweigh names. */
-    public function speaksOf(Family $fresh, Surface $surface, SurfaceState $state): ?int
+    /** How exactly it speaks of this pair in the states it is for; null where it speaks of it in none. Conditions outweigh names. */
+    public function exactlyAbout(Family $fresh, Surface $surface): ?int
     {
         $ofFresh = $this->fresh->names($fresh->id, $fresh->groups);
-        $ofSurface = $this->surface->names($surface->id, $surface->groups);
-        if ($ofFresh === null || $ofSurface === null || ! $state->meets($this->when)) {
-            return null;
-        }
+        $ofSurface = $ofFresh === null ? null : $this->surface->names($surface->id, $surface->groups);
 
-        return 10 * count($this->when) + $ofFresh + $ofSurface;
+        return $ofFresh === null || $ofSurface === null ? null : 10 * count($this->when) + $ofFresh + $ofSurface;
+    }
+
+    /** How exactly it speaks of this pair in this state; null where it does not. */
+    public function speaksOf(Family $fresh, Surface $surface, SurfaceState $state): ?int
+    {
+        $exactly = $this->exactlyAbout($fresh, $surface);
+
+        return $exactly === null || ! $state->meets($this->when) ? null : $exactly;
     }
 
     /** @return array{rule: string, text: Phrase, sure: 'certain'|'usual'|'disputed'} */

@@ -37,14 +37,20 @@ final readonly class RuleGuard
 
     private function refuseOverrulingCertain(Rule $rule, string $field): void
     {
-        foreach ($this->pairs([$rule]) as [$fresh, $surface, $speaking]) {
-            $certain = array_filter($speaking, static fn (Rule $other): bool => $other->sure === Sure::Certain && $other->kind === RuleKind::Adhesion && $other->gives !== $rule->gives);
+        foreach ($this->pairs() as [$fresh, $surface]) {
+            $exactly = $rule->exactlyAbout($fresh, $surface);
+            if ($exactly === null) {
+                continue;
+            }
+            $speaking = array_values(array_filter($this->library->rules, static fn (Rule $other): bool => $other->exactlyAbout($fresh, $surface) !== null));
+            // Only what speaks no more exactly than it can be overruled by it.
+            $certain = array_filter($speaking, static fn (Rule $other): bool => $other->sure === Sure::Certain && $other->kind === RuleKind::Adhesion && $other->gives !== $rule->gives && $other->exactlyAbout($fresh, $surface) <= $exactly);
             if ($certain === []) {
                 continue;
             }
             [$before, $after] = [$this->library->only($speaking), $this->library->only([...$speaking, $rule])];
             foreach (States::toldApartBy([...$speaking, $rule], $this->sealer) as $state) {
-                if ($rule->speaksOf($fresh, $surface, $state) === null) {
+                if (! $state->meets($rule->when)) {
                     continue;
                 }
                 $was = Findings::on($fresh, $surface, $state, $before)->adhesion;
@@ -58,39 +64,37 @@ final readonly class RuleGuard
     /** @param  list<Rule>  $own */
     private function refuseContradictions(array $own): void
     {
+        $pairs = [...$this->pairs()];
+        $exactly = array_map(static fn (Rule $rule): array => array_filter(array_map(static fn (array $pair): ?int => $rule->exactlyAbout(...$pair), $pairs), is_int(...)), $own);
         foreach ($own as $i => $one) {
-            foreach (array_slice($own, $i + 1) as $other) {
-                if ($one->gives === $other->gives) {
-                    continue;
-                }
-                foreach ($this->pairs([$one, $other]) as [$fresh, $surface]) {
-                    foreach (States::toldApartBy([$one, $other], $this->sealer) as $state) {
-                        $exactly = $one->speaksOf($fresh, $surface, $state);
-                        if ($exactly !== null && $exactly === $other->speaksOf($fresh, $surface, $state)) {
-                            throw BadInput::at('rules', Phrase::of('contact.rules_contradict', ['one' => $one->id, 'other' => $other->id, 'fresh' => $fresh->name, 'surface' => $surface->name]));
-                        }
-                    }
+            for ($j = $i + 1; $j < count($own); $j++) {
+                $alike = $one->gives === $own[$j]->gives ? [] : array_intersect_assoc($exactly[$i], $exactly[$j]);
+                if ($alike !== [] && $this->meetAtOnce($one, $own[$j])) {
+                    [$fresh, $surface] = $pairs[array_key_first($alike)];
+                    throw BadInput::at('rules', Phrase::of('contact.rules_contradict', ['one' => $one->id, 'other' => $own[$j]->id, 'fresh' => $fresh->name, 'surface' => $surface->name]));
                 }
             }
         }
     }
 
-    /**
-     * The pairs all of some rules speak of in some state, each with the library's rules that do so too.
-     *
-     * @param  non-empty-list<Rule>  $rules
-     * @return \Generator<array{Family, Surface, list<Rule>}>
-     */
-    private function pairs(array $rules): \Generator
+    /** There is a state of a surface in which both speak. */
+    private function meetAtOnce(Rule $one, Rule $other): bool
+    {
+        foreach (States::toldApartBy([$one, $other], $this->sealer) as $state) {
+            if ($state->meets($one->when) && $state->meets($other->when)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return \Generator<array{Family, Surface}> */
+    private function pairs(): \Generator
     {
         foreach ($this->library->families as $fresh) {
             foreach ($this->library->surfaces as $surface) {
-                foreach ($rules as $rule) {
-                    if (! $rule->isAbout($fresh, $surface)) {
-                        continue 2;
-                    }
-                }
-                yield [$fresh, $surface, array_values(array_filter($this->library->rules, static fn (Rule $other): bool => $other->isAbout($fresh, $surface)))];
+                yield [$fresh, $surface];
             }
         }
     }

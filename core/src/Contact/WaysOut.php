@@ -131,7 +131,7 @@ final readonly class WaysOut
     {
         $bounds = [];
         foreach ($this->knowledge->rules as $rule) {
-            if (isset($rule->when[$condition]) && $rule->isAbout($request->fresh, $request->surface)) {
+            if (isset($rule->when[$condition]) && $rule->exactlyAbout($request->fresh, $request->surface) !== null) {
                 $bounds[] = (float) $rule->when[$condition];
             }
         }

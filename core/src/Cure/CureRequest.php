@@ -46,7 +46,7 @@ final readonly class CureRequest
     public static function logs(Fields $in, CureSheet $sheet): array
     {
         $logs = [];
-        foreach ($in->objects('logs') as $log) {
+        foreach ($in->objects('logs', 500) as $log) {
             $log->only('room_c', 'kind', 'minutes');
             $kind = $log->choice('kind', Watched::class);
             if (! isset($sheet->times[$kind->milestone()->value])) {

@@ -18,6 +18,9 @@ final readonly class HardenRequest
 
     private const GRID_STEP_PCT = 10.0;
 
+    /** Likewise points of the curve. */
+    private const MOST_PUCKS = 400;
+
     /**
      * @param  list<SoftenedPuck>  $swatches
      * @param  list<float>  $at  per cent of A+B
@@ -40,14 +43,14 @@ final readonly class HardenRequest
         $max = $base->positive('max_pct', 500.0);
         $ratio = $base->objectOrNull('ratio');
         $target = $in->objectOrNull('target');
-        $at = $in->numbers('at_pct_of_ab', 0.0, 500.0);
+        $at = $in->numbers('at_pct_of_ab', 0.0, 500.0, self::MOST_PUCKS);
 
         return new self(
             self::shore($base, 'shore'),
             $base->positiveOrNull('k', 20.0) ?? self::USUAL_K,
             $max,
             $ratio === null ? 0.5 : Ratio::from($ratio)->weightFractionOfA(null, null),
-            array_map(static fn (Fields $swatch): SoftenedPuck => new SoftenedPuck($swatch->only('pct_of_ab', 'reading', 'scale')->number('pct_of_ab', 0.0, 500.0), self::shore($swatch, 'reading')), $in->objects('swatches')),
+            array_map(static fn (Fields $swatch): SoftenedPuck => new SoftenedPuck($swatch->only('pct_of_ab', 'reading', 'scale')->number('pct_of_ab', 0.0, 500.0), self::shore($swatch, 'reading')), $in->objects('swatches', self::MOST_PUCKS)),
             $target === null ? null : self::shore($target->only('reading', 'scale'), 'reading'),
             $at === [] ? self::grid($max) : $at,
         );

@@ -15,6 +15,9 @@ final readonly class Fields
     /** No workshop weighs, measures or waits for more than this; a larger number is a slip of the hand. */
     public const HUGE = 1_000_000.0;
 
+    /** Entries of a list, where nothing else is said. */
+    public const MOST = 100;
+
     /** @param  array<array-key, mixed>  $values */
     private function __construct(private array $values, public string $path) {}
 
@@ -157,7 +160,7 @@ final readonly class Fields
     }
 
     /** @return list<self> an absent list counts as an empty one */
-    public function objects(string $key): array
+    public function objects(string $key, int $most = self::MOST): array
     {
         if (! $this->has($key)) {
             return [];
@@ -166,6 +169,7 @@ final readonly class Fields
         if (! is_array($value) || ! array_is_list($value)) {
             throw BadInput::at($this->at($key), Phrase::of('input.no_list', ['value' => self::show($value)]));
         }
+        $this->bounded($key, $value, $most);
         $list = [];
         foreach ($value as $i => $entry) {
             if (! is_array($entry) || (array_is_list($entry) && $entry !== [])) {
@@ -178,27 +182,28 @@ final readonly class Fields
     }
 
     /** @return list<float> an absent list counts as an empty one */
-    public function numbers(string $key, float $min = 0.0, float $max = self::HUGE): array
+    public function numbers(string $key, float $min = 0.0, float $max = self::HUGE, int $most = self::MOST): array
     {
-        $list = $this->listOfNumbers($key);
+        $list = $this->listOfNumbers($key, $most);
 
         return array_map(static fn (int $i): float => $list->number((string) $i, $min, $max), array_keys($list->values));
     }
 
     /** @return list<?float> numbers, with null where there is none yet; an absent list counts as an empty one */
-    public function numbersOrNull(string $key, float $min = 0.0, float $max = self::HUGE): array
+    public function numbersOrNull(string $key, float $min = 0.0, float $max = self::HUGE, int $most = self::MOST): array
     {
-        $list = $this->listOfNumbers($key);
+        $list = $this->listOfNumbers($key, $most);
 
         return array_map(static fn (int $i): ?float => $list->numberOrNull((string) $i, $min, $max), array_keys($list->values));
     }
 
-    private function listOfNumbers(string $key): self
+    private function listOfNumbers(string $key, int $most): self
     {
         $value = $this->has($key) ? $this->required($key) : [];
         if (! is_array($value) || ! array_is_list($value)) {
             throw BadInput::at($this->at($key), Phrase::of('input.no_numbers', ['value' => self::show($value)]));
         }
+        $this->bounded($key, $value, $most);
 
         return new self($value, $this->at($key));
     }
@@ -210,12 +215,25 @@ final readonly class Fields
         if (! is_array($value) || ! array_is_list($value)) {
             throw BadInput::at($this->at($key), Phrase::of('input.no_words', ['value' => self::show($value)]));
         }
+        $this->bounded($key, $value, self::MOST);
         $strings = [];
         foreach ($value as $i => $entry) {
             $strings[] = is_string($entry) ? $entry : throw BadInput::at($this->at("{$key}.{$i}"), Phrase::of('input.no_word', ['value' => self::show($entry)]));
         }
 
         return $strings;
+    }
+
+    /**
+     * More than any workshop has at once would keep the bench busy for nothing.
+     *
+     * @param  array<array-key, mixed>  $list
+     */
+    private function bounded(string $key, array $list, int $most): void
+    {
+        if (count($list) > $most) {
+            throw BadInput::at($this->at($key), Phrase::of('input.too_many', ['most' => $most, 'there' => count($list)]));
+        }
     }
 
     /** @return array<array-key, mixed> as handed in */

@@ -19,6 +19,9 @@ final readonly class RunPlan
     /** Above this a second, clean cup is worth its while: what clings to the wall of the first is unmixed. */
     public const SECOND_CUP_G = 500.0;
 
+    /** Of batches, and of what is seen ready before. */
+    private const MOST_BATCHES = 300;
+
     /**
      * @param  list<array<string, float>>  $batches  grams to weigh by code, in order, for each cup
      * @param  list<array{id: string, text: string, minutes: float}>  $checklist  what must be ready before anything is mixed
@@ -54,7 +57,7 @@ final readonly class RunPlan
     public static function from(Fields $in): self
     {
         $batches = [];
-        foreach ($in->objects('batches') as $batch) {
+        foreach ($in->objects('batches', self::MOST_BATCHES) as $batch) {
             $amounts = [];
             foreach ($batch->names() as $name) {
                 $amounts[$name] = $batch->number($name);
@@ -72,7 +75,7 @@ final readonly class RunPlan
             $capacity === null ? null : Millilitres::of($capacity),
             Density::of($in->positive('sg')),
             $in->number('tolerance_pct'),
-            array_map(static fn (Fields $item): array => ['id' => $item->text('id'), 'text' => $item->text('text'), 'minutes' => $item->numberOrNull('minutes') ?? 0.0], $in->objects('checklist')),
+            array_map(static fn (Fields $item): array => ['id' => $item->text('id'), 'text' => $item->text('text'), 'minutes' => $item->numberOrNull('minutes') ?? 0.0], $in->objects('checklist', self::MOST_BATCHES)),
         );
     }
 

@@ -11,6 +11,8 @@ use Apalos\Core\Phrase\Phrase;
 /** K and S per mm in each band: of the base as it is, or of a pigment for one per cent of load. */
 final readonly class Colourant
 {
+    private const MOST_DRAWDOWNS = 24;
+
     /**
      * @param  list<float>  $k
      * @param  list<float>  $s
@@ -43,7 +45,7 @@ final readonly class Colourant
 
             return new self($name, $ks->numbers('k', 0.0, 1e4), $ks->numbers('s', 0.0, 1e4));
         }
-        $drawdowns = $in->objects('drawdowns');
+        $drawdowns = $in->objects('drawdowns', self::MOST_DRAWDOWNS);
         if ($drawdowns === []) {
             throw BadInput::at($in->at('drawdowns'), Phrase::of('tint.not_characterised', ['name' => $name]));
         }

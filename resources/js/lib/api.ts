@@ -1,3 +1,5 @@
+import { renewing, token } from './token';
+
 /** What went wrong, in a sentence for the maker, and at which field. */
 export type Wrong = { field: string; message: string };
 
@@ -8,21 +10,18 @@ const offline: Wrong = {
     message: 'The bench computer does not answer. What you entered is kept here and is sent again by itself.',
 };
 
-function token(): string {
-    const pair = document.cookie.split('; ').find((cookie) => cookie.startsWith('XSRF-TOKEN='));
-    return pair === undefined ? '' : decodeURIComponent(pair.slice('XSRF-TOKEN='.length));
-}
-
 /** Asks the server for JSON. Never throws: no network and refusals are answers too. */
 export async function ask<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', url: string, body?: unknown): Promise<Answer<T>> {
     let response: Response;
     try {
-        response = await fetch(url, {
-            method,
-            headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token() },
-            body: body === undefined ? null : JSON.stringify(body),
-            signal: AbortSignal.timeout(8000),
-        });
+        response = await renewing(() =>
+            fetch(url, {
+                method,
+                headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token() },
+                body: body === undefined ? null : JSON.stringify(body),
+                signal: AbortSignal.timeout(8000),
+            }),
+        );
     } catch {
         return { ok: false, offline: true, status: 0, wrong: offline, data: null };
     }

@@ -113,7 +113,7 @@
 
     async function thermometer(): Promise<void> {
         if (bench.frame?.thermometer === true && bench.frame.workshop.room_source === 'thermometer') {
-            await ask('GET', '/devices/thermometer');
+            await ask('POST', '/devices/thermometer');
         }
         await bench.refresh();
     }

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use Closure;
+use Illuminate\Foundation\Vite;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * Who may come in, and what a page of ours may do. The bench answers to the names it was given and to nobody who writes from
+ * another page; what it sends runs no script but its own and shows in nobody's frame.
+ */
+final class Doors
+{
+    private const HEADERS = [
+        'X-Content-Type-Options' => 'nosniff',
+        'X-Frame-Options' => 'DENY',
+        'Referrer-Policy' => 'same-origin',
+        'Cross-Origin-Opener-Policy' => 'same-origin',
+        'Cross-Origin-Resource-Policy' => 'same-origin',
+        'Permissions-Policy' => 'accelerometer=(), camera=(), display-capture=(), geolocation=(), gyroscope=(), microphone=(), midi=(), payment=(), serial=(), usb=()',
+    ];
+
+    // Styles stand in attributes where a colour or a length is data: those may be written in the page, scripts never.
+    private const POLICY = "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self'; connect-src 'self'; "
+        ."object-src 'none'; base-uri 'none'; form-action 'self'; frame-src 'none'; frame-ancestors 'none'";
+
+    /** @param  Closure(Request): Response  $next */
+    public function handle(Request $request, Closure $next): Response
+    {
+        $response = match (true) {
+            ! self::isNamed($request) => self::refused(Response::HTTP_MISDIRECTED_REQUEST, 'This bench is not called that. Open it under a name it was given; APP_HOSTS in its settings lists them.'),
+            ! $request->isMethodSafe() && self::isForeign($request, 'Origin') => self::refused(Response::HTTP_FORBIDDEN, 'This was sent from another page. Do it on the bench itself.'),
+            default => $this->inside($request, $next),
+        };
+        foreach (self::HEADERS as $name => $value) {
+            $response->headers->set($name, $value);
+        }
+        if (! app(Vite::class)->isRunningHot()) {
+            $response->headers->set('Content-Security-Policy', self::POLICY);
+        }
+        header_remove('X-Powered-By');
+
+        return $response;
+    }
+
+    /** @param  Closure(Request): Response  $next */
+    private function inside(Request $request, Closure $next): Response
+    {
+        // Whoever is sent back is sent back to a screen of ours.
+        if (self::isForeign($request, 'Referer')) {
+            $request->headers->remove('Referer');
+        }
+
+        return $next($request);
+    }
+
+    private static function isNamed(Request $request): bool
+    {
+        $host = strtolower((string) parse_url('http://'.$request->headers->get('Host', ''), PHP_URL_HOST));
+        $own = parse_url(config()->string('app.url'), PHP_URL_HOST);
+        $named = array_map(strtolower(...), array_map(trim(...), explode(',', config()->string('apalos.hosts'))));
+
+        return in_array($host, ['localhost', '127.0.0.1', '[::1]', is_string($own) ? strtolower($own) : '', ...array_filter($named)], true);
+    }
+
+    private static function isForeign(Request $request, string $header): bool
+    {
+        $said = $request->headers->get($header);
+
+        return $said !== null && $said !== '' && ! str_starts_with("{$said}/", $request->getSchemeAndHttpHost().'/');
+    }
+
+    private static function refused(int $status, string $says): Response
+    {
+        return new Response($says, $status, ['Content-Type' => 'text/plain; charset=UTF-8']);
+    }
+}

@@ -1,0 +1,8 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    // Names and addresses, with commas between, under which the bench may be opened beside APP_URL and this machine itself.
+    'hosts' => env('APP_HOSTS', ''),
+];

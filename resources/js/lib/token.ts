@@ -1,0 +1,39 @@
+import { HttpResponseError, xhrHttpClient, type HttpClient, type HttpRequestConfig, type HttpResponse } from '@inertiajs/core';
+
+/** What the server says when it no longer knows the token a page was given. */
+const REFUSED = 419;
+
+/** The token of this page's session, as it must go with everything that is sent. */
+export function token(): string {
+    const pair = document.cookie.split('; ').find((cookie) => cookie.startsWith('XSRF-TOKEN='));
+    return pair === undefined ? '' : decodeURIComponent(pair.slice('XSRF-TOKEN='.length));
+}
+
+/** Takes a new token; false while the server cannot give one. */
+async function renew(): Promise<boolean> {
+    try {
+        return (await fetch('/token', { headers: { Accept: 'application/json' } })).ok;
+    } catch {
+        return false;
+    }
+}
+
+/** Sends something, and where its token is refused because the session has ended, takes a new one and sends it once more. */
+export async function renewing<R extends { status: number }>(send: () => Promise<R>): Promise<R> {
+    const first = await send();
+    return first.status === REFUSED && (await renew()) ? await send() : first;
+}
+
+/** What the pages send with: a screen that stood open for a week hands in what was typed on it like any other. */
+export class RenewingClient implements HttpClient {
+    async request(config: HttpRequestConfig): Promise<HttpResponse> {
+        try {
+            return await xhrHttpClient.request(config);
+        } catch (refused) {
+            if (refused instanceof HttpResponseError && refused.response.status === REFUSED && (await renew())) {
+                return await xhrHttpClient.request(config);
+            }
+            throw refused;
+        }
+    }
+}
