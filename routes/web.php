@@ -102,6 +102,7 @@ Route::get('/swatches/{swatch}/photo', [SwatchController::class, 'photo'])->wher
 Route::put('/swatches/readings/{reading}', [SwatchController::class, 'leaveOut'])->whereNumber('reading');
 Route::get('/exchange/{what}', [ExchangeController::class, 'out']);
 Route::post('/exchange', [ExchangeController::class, 'in']);
+Route::post('/exchange/imports/{import}/stop', [ExchangeController::class, 'stop'])->whereNumber('import');
 
 Route::get('/formulas', [FormulaController::class, 'index']);
 Route::post('/formulas', [FormulaController::class, 'store']);
@@ -127,6 +128,7 @@ Route::post('/devices/scale/hand', [DeviceController::class, 'hand']);
 Route::withoutMiddleware([StartSession::class, ShareErrorsFromSession::class, ValidateCsrfToken::class, HandleInertiaRequests::class])->group(static function (): void {
     Route::get('/up', UpController::class);
     Route::get('/find', FindController::class);
+    Route::get('/exchange/imports/{import}', [ExchangeController::class, 'import'])->whereNumber('import');
     Route::get('/frame', [WorkshopController::class, 'show']);
     Route::get('/devices/scale', [DeviceController::class, 'scale']);
     Route::post('/devices/scale/watch', [DeviceController::class, 'watch']);

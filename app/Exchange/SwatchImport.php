@@ -17,7 +17,9 @@ use App\Models\SwatchReading;
 use App\Models\Workshop;
 use App\Workshop\CardWriter;
 use Carbon\CarbonImmutable;
+use Closure;
 use Illuminate\Support\Facades\DB;
+use Throwable;
 
 /** Takes in formulas, swatches and colour targets, all of a file or nothing of it. What is here already is not taken twice. */
 final class SwatchImport
@@ -25,10 +27,16 @@ final class SwatchImport
     /** Of each in one file. */
     private const MOST = 20_000;
 
+    /** Entries written in one go: a tenth of a second. */
+    private const AT_ONCE = 40;
+
     private const FORMULA_SECTIONS = ['name', 'kind', 'retired', 'versions'];
 
     /** @var array<string, FormulaVersion> by the name it had in the file */
     private array $versions = [];
+
+    /** @var array<string, list<int>> what this file brought, by what it is */
+    private array $made = [];
 
     /** @var array<int, true> swatches that are new or were read anew */
     private array $touched = [];
@@ -39,28 +47,92 @@ final class SwatchImport
     public function __construct(private readonly Workshop $workshop, private readonly KeepFormula $keep, private readonly ReadSwatch $read, private readonly CardWriter $cards) {}
 
     /**
+     * All at once: for a file that is read in a moment.
+     *
      * @return array{formulas: int, swatches: int, readings: int, targets: int} how many were new
      *
      * @throws BadInput
      */
     public function __invoke(string $text, CarbonImmutable $now): array
     {
+        DB::transaction(function () use ($text, $now): void {
+            array_map(static fn (Closure $take) => $take(), $this->entries($text, $now));
+            $this->told();
+        });
+
+        return $this->new;
+    }
+
+    /**
+     * Some entries at a time, so that whoever writes facts never waits for more than those. Where one is refused, what went in before
+     * it goes out again.
+     *
+     * @param  Closure(int, int): void  $between  told after each step how far it is, of how many; throws {@see Cancelled} to stop
+     * @return array{formulas: int, swatches: int, readings: int, targets: int} how many were new
+     *
+     * @throws BadInput
+     * @throws Cancelled
+     */
+    public function inSteps(string $text, CarbonImmutable $now, Closure $between): array
+    {
+        $entries = $this->entries($text, $now);
+        try {
+            foreach (array_chunk($entries, self::AT_ONCE) as $i => $some) {
+                $between($i * self::AT_ONCE, count($entries));
+                DB::transaction(static function () use ($some): void {
+                    array_map(static fn (Closure $take) => $take(), $some);
+                });
+            }
+            $between(count($entries), count($entries));
+            DB::transaction($this->told(...));
+        } catch (Throwable $stopped) {
+            $this->undo();
+            throw $stopped;
+        }
+
+        return $this->new;
+    }
+
+    /** @return list<Closure(): void> what is to be done, in order */
+    private function entries(string $text, CarbonImmutable $now): array
+    {
         $in = $this->parsed($text)->only('format', 'version', 'formulas', 'swatches', 'targets');
         if ($in->has('version') && $in->number('version') > SwatchExport::VERSION) {
             throw BadInput::at('version', Phrase::written('This file was written by a newer version. Bring this bench up to date first.'));
         }
-        [$this->versions, $this->touched] = [[], []];
+        [$this->versions, $this->touched, $this->made] = [[], [], []];
         $this->new = ['formulas' => 0, 'swatches' => 0, 'readings' => 0, 'targets' => 0];
-        DB::transaction(function () use ($in, $now): void {
-            array_map($this->formula(...), $in->objects('formulas', self::MOST));
-            foreach ($in->objects('swatches', self::MOST) as $swatch) {
-                $this->swatch($swatch, $now);
-            }
-            array_map($this->target(...), $in->objects('targets', self::MOST));
-            $this->cards->take(...array_keys($this->touched));
-        });
 
-        return $this->new;
+        return [
+            ...array_map(fn (Fields $formula): Closure => fn () => $this->formula($formula), $in->objects('formulas', self::MOST)),
+            ...array_map(fn (Fields $swatch): Closure => fn () => $this->swatch($swatch, $now), $in->objects('swatches', self::MOST)),
+            ...array_map(fn (Fields $target): Closure => fn () => $this->target($target), $in->objects('targets', self::MOST)),
+        ];
+    }
+
+    /** The drawer learns of what is new. */
+    private function told(): void
+    {
+        $this->cards->take(...array_keys($this->touched));
+    }
+
+    /** Takes out what this file brought, but for versions that were poured meanwhile. */
+    private function undo(): void
+    {
+        DB::transaction(function (): void {
+            foreach (array_chunk($this->made['readings'] ?? [], 500) as $ids) {
+                SwatchReading::query()->whereKey($ids)->delete();
+            }
+            foreach (array_chunk($this->made['swatches'] ?? [], 500) as $ids) {
+                Swatch::query()->whereKey($ids)->forceDelete();
+            }
+            foreach (array_chunk(array_reverse($this->made['versions'] ?? []), 500) as $ids) {
+                FormulaVersion::query()->whereKey($ids)->whereDoesntHave('pours')->whereDoesntHave('swatches')->delete();
+            }
+            $this->workshop->colourTargets()->whereKey($this->made['targets'] ?? [])->delete();
+            $this->workshop->formulas()->whereDoesntHave('versions')->delete();
+            $this->told();
+        });
     }
 
     private function parsed(string $text): Fields
@@ -83,7 +155,10 @@ final class SwatchImport
             $formula ??= $this->workshop->formulas()->where('name', $name)->first();
             $same = $formula === null ? null : $this->keep->kept($formula, $this->keep->content($version->object('recipe')), $note, anyNote: false);
             $this->versions[$called] = $same ?? ($this->keep)($name, $version->object('recipe'), $kind, ($this->versions[$parent ?? ''] ?? null)?->id, $note);
-            $this->new['formulas'] += $same === null && $this->versions[$called]->wasRecentlyCreated ? 1 : 0;
+            if ($same === null && $this->versions[$called]->wasRecentlyCreated) {
+                $this->made['versions'][] = $this->versions[$called]->id;
+                $this->new['formulas']++;
+            }
         }
         if ($in->has('retired') && $in->bool('retired')) {
             $this->workshop->formulas()->where('name', $name)->whereNull('retired_at')->update(['retired_at' => CarbonImmutable::now()]);
@@ -104,6 +179,7 @@ final class SwatchImport
                 'thickness_mm' => $in->positiveOrNull('thickness_mm', 200.0), 'note' => $in->textOrNull('note'),
             ])->load('readings');
             $this->touched[$swatch->id] = true;
+            $this->made['swatches'][] = $swatch->id;
             $this->new['swatches']++;
         }
         foreach ($in->objects('readings') as $reading) {
@@ -122,8 +198,9 @@ final class SwatchImport
         }
         ($this->read)($swatch, $said, $now);
         $made = $swatch->readings()->reorder()->latest('id')->first();
-        if ($leftOut) {
-            $made?->update(['left_out' => true]);
+        if ($made !== null) {
+            $this->made['readings'][] = $made->id;
+            $leftOut && $made->update(['left_out' => true]);
         }
         $swatch->load('readings');
         $this->touched[$swatch->id] = true;
@@ -134,14 +211,20 @@ final class SwatchImport
     {
         $in->only('name', 'lab');
         $target = $this->workshop->colourTargets()->updateOrCreate(['name' => mb_substr($in->text('name'), 0, 120)], ['lab' => Lab::from($in, 'lab')->toArray()]);
-        $this->new['targets'] += $target->wasRecentlyCreated ? 1 : 0;
+        if ($target->wasRecentlyCreated) {
+            $this->made['targets'][] = $target->id;
+            $this->new['targets']++;
+        }
     }
 
     /** The version a swatch names: from its own recipe where the file has one, else from what is kept here. */
     private function known(Fields $in, string $called): FormulaVersion
     {
         if ($in->has('recipe')) {
-            return $this->versions[$called] = ($this->keep)((string) preg_replace('/ · \d+$/u', '', $called), $in->object('recipe'), FormulaKind::Trial);
+            $kept = $this->versions[$called] = ($this->keep)((string) preg_replace('/ · \d+$/u', '', $called), $in->object('recipe'), FormulaKind::Trial);
+            $kept->wasRecentlyCreated && $this->made['versions'][] = $kept->id;
+
+            return $kept;
         }
         [$name, $number] = preg_match('/^(.*) · (\d+)$/u', $called, $part) === 1 ? [$part[1], (int) $part[2]] : [$called, 0];
 

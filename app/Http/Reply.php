@@ -51,6 +51,12 @@ final readonly class Reply
         return back()->withErrors([$field => self::say($wrong)]);
     }
 
+    /** What is wrong with a file, and where in it. */
+    public static function refusal(BadInput $wrong): string
+    {
+        return $wrong->field === 'file' || str_starts_with($wrong->field, 'line') ? self::say($wrong) : "{$wrong->field}: ".self::say($wrong);
+    }
+
     public static function say(BadInput|Phrase $what): string
     {
         return self::words()->say($what instanceof BadInput ? $what->says : $what);

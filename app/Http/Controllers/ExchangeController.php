@@ -10,16 +10,25 @@ use App\Exchange\Csv;
 use App\Exchange\SwatchExport;
 use App\Exchange\SwatchImport;
 use App\Http\Reply;
+use App\Jobs\TakeFileIn;
+use App\Models\Import;
+use App\Reads\ImportView;
 use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Swatches, formulas and colour targets, out and in. */
 final readonly class ExchangeController
 {
     private const LARGEST_FILE = 5_000_000;
+
+    /** More than this takes longer than a moment and is taken in beside the bench. */
+    private const AT_ONCE = 100_000;
 
     public function out(SwatchExport $export, string $what): Response
     {
@@ -40,11 +49,37 @@ final readonly class ExchangeController
             if (trim($text) === '' || ! mb_check_encoding($text, 'UTF-8')) {
                 throw BadInput::at('file', Phrase::written('Choose a JSON or CSV file in UTF-8 with something in it, of 5 MB at most.'));
             }
+            if (strlen($text) > self::AT_ONCE) {
+                return $this->later($request, $text);
+            }
             $new = $import($text, CarbonImmutable::now());
         } catch (BadInput $wrong) {
-            return back()->withErrors(['file' => $wrong->field === 'file' || str_starts_with($wrong->field, 'line') ? Reply::say($wrong) : "{$wrong->field}: ".Reply::say($wrong)]);
+            return back()->withErrors(['file' => Reply::refusal($wrong)]);
         }
 
-        return back()->with('said', sprintf('New: %d formula versions, %d swatches, %d readings, %d colours.', ...array_values($new)));
+        return back()->with('said', ImportView::said($new));
+    }
+
+    /** How far a large file is. */
+    public function import(Import $import): JsonResponse
+    {
+        return Reply::json((new ImportView($import))->toArray());
+    }
+
+    public function stop(Import $import): JsonResponse
+    {
+        Import::query()->whereKey($import->id)->whereIn('state', [Import::WAITING, Import::RUNNING])->update(['state' => Import::CANCELLED]);
+
+        return $this->import($import->refresh());
+    }
+
+    private function later(Request $request, string $text): RedirectResponse
+    {
+        $import = Import::query()->create(['file' => 'imports/'.Str::ulid()]);
+        Storage::put($import->file, $text);
+        $request->session()->put('import', $import->id);
+        TakeFileIn::dispatch($import->id);
+
+        return back();
     }
 }

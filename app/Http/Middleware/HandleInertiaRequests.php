@@ -23,8 +23,17 @@ final class HandleInertiaRequests extends Middleware
             'frame' => static fn (): array => Reply::frame(app(KeptFrame::class)->at(CarbonImmutable::now())->toArray()),
             'flash' => fn (): ?string => $this->said($request, 'said'),
             'undo' => fn (): ?string => $this->said($request, 'undo'),
+            'taking' => fn (): ?int => $this->taking($request),
             'onward' => fn (): ?array => $this->onward($request),
         ];
+    }
+
+    /** The large file this browser handed in last, until its end was shown once. */
+    private function taking(Request $request): ?int
+    {
+        $import = $request->hasSession() ? $request->session()->pull('import') : null;
+
+        return is_int($import) ? $import : null;
     }
 
     /** @return array{words: string, href: string}|null where one would go next */

@@ -1,13 +1,20 @@
 <script lang="ts">
     /** What can be taken out of this screen as files, and taking one in; a file is taken whole or not at all. */
-    import { router } from '@inertiajs/svelte';
+    import { page, router } from '@inertiajs/svelte';
     import { refused } from '../lib/refused';
+    import TakingIn from './TakingIn.svelte';
     import Wrong from './Wrong.svelte';
 
     type Props = { out: { href: string; what: string }[]; to: string; accept: string };
     let { out, to, accept }: Props = $props();
 
     const wrong = $derived(refused('file'));
+    // The page names it once; it stays on screen until it has ended.
+    let taking = $state<number | null>(null);
+    $effect(() => {
+        const named = page.props.taking as number | null;
+        taking = named ?? taking;
+    });
 
     function take(event: Event & { currentTarget: HTMLInputElement }): void {
         const file = event.currentTarget.files?.[0];
@@ -23,3 +30,4 @@
     <label class="btn btn-sm">Take a file in <input class="sr-only" type="file" {accept} onchange={take} /></label>
 </p>
 <Wrong says={wrong} />
+{#if taking !== null}{#key taking}<TakingIn id={taking} />{/key}{/if}

@@ -798,6 +798,15 @@ export type HardnessView = {
     drafts: DraftView[];
 };
 
+/** How far a file has been taken in. */
+export type ImportView = {
+    id: number;
+    state: 'waiting' | 'running' | 'done' | 'refused' | 'cancelled';
+    done: number;
+    total: number;
+    says: string;
+};
+
 /** A job: its piece and its chain, each link with its material and where its pours stand. */
 export type JobView = {
     id: number;

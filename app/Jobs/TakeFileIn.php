@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use Apalos\Core\Input\BadInput;
+use App\Exchange\Cancelled;
+use App\Exchange\SwatchImport;
+use App\Http\Reply;
+use App\Models\Import;
+use Carbon\CarbonImmutable;
+use Illuminate\Bus\Queueable;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Support\Facades\Storage;
+use Throwable;
+
+/** Takes a large file in beside the bench: in small steps, so that no fact waits for it, and it can be stopped between two. */
+final class TakeFileIn implements ShouldQueue
+{
+    use Dispatchable, Queueable;
+
+    public int $tries = 1;
+
+    public int $timeout = 840;
+
+    public function __construct(private readonly int $import) {}
+
+    public function handle(SwatchImport $take): void
+    {
+        $import = Import::query()->findOrFail($this->import);
+        if (Import::query()->whereKey($import->id)->where('state', Import::WAITING)->update(['state' => Import::RUNNING]) === 0) {
+            return;
+        }
+        try {
+            $new = $take->inSteps((string) Storage::get($import->file), CarbonImmutable::now(), static function (int $done, int $total) use ($import): void {
+                if (Import::query()->whereKey($import->id)->where('state', Import::RUNNING)->update(['done' => $done, 'total' => $total]) === 0) {
+                    throw new Cancelled;
+                }
+            });
+            $import->update(['state' => Import::DONE, 'new' => $new]);
+        } catch (Cancelled) {
+            $import->update(['state' => Import::CANCELLED]);
+        } catch (BadInput $wrong) {
+            $import->update(['state' => Import::REFUSED, 'wrong' => Reply::refusal($wrong)]);
+        } finally {
+            Storage::delete($import->file);
+        }
+    }
+
+    public function failed(Throwable $why): void
+    {
+        Import::query()->whereKey($this->import)->update(['state' => Import::REFUSED, 'wrong' => 'Something went wrong on the bench computer; nothing of the file was taken in. Try again.']);
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * A file that is being taken in beside the bench, piece by piece.
+ *
+ * @property int $id
+ * @property int $workshop_id
+ * @property string $file where it waits
+ * @property string $state waiting, running, done, refused or cancelled
+ * @property int $done
+ * @property int $total
+ * @property array{formulas: int, swatches: int, readings: int, targets: int}|null $new
+ * @property string|null $wrong
+ */
+final class Import extends Model
+{
+    use InWorkshop, KeepsMoments;
+
+    public const WAITING = 'waiting';
+
+    public const RUNNING = 'running';
+
+    public const DONE = 'done';
+
+    public const REFUSED = 'refused';
+
+    public const CANCELLED = 'cancelled';
+
+    protected $table = 'imports';
+
+    protected $fillable = ['workshop_id', 'file', 'state', 'done', 'total', 'new', 'wrong'];
+
+    protected $attributes = ['state' => self::WAITING, 'done' => 0, 'total' => 0, 'new' => null, 'wrong' => null];
+
+    protected function casts(): array
+    {
+        return ['done' => 'integer', 'total' => 'integer', 'new' => 'array'];
+    }
+}
