@@ -9,6 +9,8 @@ use App\Http\Reply;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Exceptions\ThrottleRequestsException;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Inertia;
 use Symfony\Component\HttpFoundation\Response;
@@ -17,6 +19,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php', api: __DIR__.'/../routes/api.php', commands: __DIR__.'/../routes/console.php')
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->prepend(Doors::class);
+        $middleware->throttleApi();
         $middleware->web(append: [HandleInertiaRequests::class]);
         // What a maker types is kept as typed: a lone space or an empty box is answered with a sentence, not turned into null.
         $middleware->convertEmptyStringsToNull(except: [static fn (): bool => true]);
@@ -24,9 +27,10 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontReport(BadInput::class);
         $exceptions->render(Reply::refused(...));
+        $exceptions->render(static fn (ThrottleRequestsException $often) => new JsonResponse(['error' => ['field' => '', 'message' => 'That is more than a workshop asks. Wait a moment, then go on.']], 429, $often->getHeaders()));
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->expectsJson());
         $exceptions->respond(static function (Response $response, Throwable $e, Request $request): Response {
-            if ($request->expectsJson() || ! in_array($response->getStatusCode(), [403, 404, 405, 419, 500, 503], true) || (config('app.debug') === true && $response->getStatusCode() === 500)) {
+            if ($request->expectsJson() || ! in_array($response->getStatusCode(), [403, 404, 405, 413, 419, 500, 503], true) || (config('app.debug') === true && $response->getStatusCode() === 500)) {
                 return $response;
             }
 

@@ -25,12 +25,17 @@ use App\Workshop\Recipes;
 use App\Workshop\RoomTemperature;
 use App\Workshop\Softeners;
 use Carbon\CarbonImmutable;
+use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 
 final class AppServiceProvider extends ServiceProvider
 {
+    private const API_A_MINUTE = 300;
+
     public function register(): void
     {
         $this->app->scoped(Library::class, static fn (): Library => new Library(base_path('library'), new KeptArrays(storage_path('framework/cache/library'))));
@@ -55,6 +60,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict(! $this->app->isProduction());
         Date::use(CarbonImmutable::class);
+        RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(self::API_A_MINUTE)->by($request->ip() ?? ''));
     }
 
     private static function lines(string $device): TcpLines

@@ -6,8 +6,10 @@ namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
+use App\Actions\KeepPhoto;
 use App\Exchange\ContactImport;
 use App\Http\Reply;
+use App\Http\Rules\Picture;
 use App\Models\OwnRule;
 use App\Models\TestPatch;
 use App\Models\Workshop;
@@ -19,6 +21,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\Response as HttpResponse;
@@ -69,16 +72,15 @@ final readonly class ContactController
         return back();
     }
 
-    public function read(Request $request, TestPatch $patch): RedirectResponse
+    public function read(Request $request, TestPatch $patch, KeepPhoto $keep): RedirectResponse
     {
         $said = $request->validate(
-            ['passed' => ['required', 'boolean'], 'note' => ['nullable', 'string', 'max:2000'], 'photo' => ['nullable', 'image', 'max:8192']],
-            ['passed.*' => 'Did it cure and come away clean? Say yes or no.', 'photo.*' => 'The photo must be a picture of 8 MB at most.'],
+            ['passed' => ['required', 'boolean'], 'note' => ['nullable', 'string', 'max:2000'], 'photo' => ['nullable', new Picture]],
+            ['passed.*' => 'Did it cure and come away clean? Say yes or no.'],
         );
-        $photo = $request->file('photo');
         $patch->update([
             'passed' => $request->boolean('passed'), 'note' => ($said['note'] ?? null) ?: null, 'read_at' => CarbonImmutable::now(),
-            'photo' => $photo === null ? $patch->photo : ($photo->store('patches') ?: null),
+            'photo' => $keep($request->file('photo'), 'patches', $patch->photo),
         ]);
 
         return back();
@@ -108,9 +110,10 @@ final readonly class ContactController
     public function import(Request $request, ContactImport $import): RedirectResponse
     {
         $file = $request->file('file');
-        $text = $file instanceof \Illuminate\Http\UploadedFile ? (string) file_get_contents($file->getRealPath()) : (string) $request->string('text');
+        $said = $request->input('text');
+        $text = $file instanceof UploadedFile ? ($file->isValid() && $file->getSize() <= self::LARGEST_FILE ? (string) file_get_contents($file->getRealPath()) : '') : (is_string($said) ? $said : '');
         try {
-            if (strlen($text) > self::LARGEST_FILE || trim($text) === '') {
+            if (strlen($text) > self::LARGEST_FILE || trim($text) === '' || ! mb_check_encoding($text, 'UTF-8')) {
                 throw BadInput::at('file', Phrase::written('Choose a file of rules and tests, of half a megabyte at most.'));
             }
             $new = $import($text);

@@ -9,8 +9,10 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\ComparisonResult;
 use App\Actions\KeepFormula;
+use App\Actions\KeepPhoto;
 use App\Actions\PourAgain;
 use App\Http\Reply;
+use App\Http\Rules\Picture;
 use App\Models\Formula;
 use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
@@ -91,9 +93,10 @@ final readonly class FormulaController
     }
 
     /** A new formula, or a new version of one: what is posted under a name that is there becomes its next version. */
-    public function store(Request $request, KeepFormula $keep): RedirectResponse
+    public function store(Request $request, KeepFormula $keep, KeepPhoto $keepPhoto): RedirectResponse
     {
-        $request->validate(['note' => ['nullable', 'string', 'max:4000'], 'photo' => ['nullable', 'image', 'max:8192']], ['note.*' => 'Keep the note under 4000 letters.', 'photo.*' => 'The photo must be a picture of 8 MB at most.']);
+        $photo = null;
+        $request->validate(['note' => ['nullable', 'string', 'max:4000'], 'photo' => ['nullable', new Picture]], ['note.*' => 'Keep the note under 4000 letters.']);
         try {
             $said = $request->input('recipe');
             $in = Fields::of(['name' => $request->input('name'), 'kind' => $request->input('kind', 'mix')]);
@@ -103,9 +106,12 @@ final readonly class FormulaController
                 throw BadInput::at('name', Phrase::written("There is already a formula named “{$name}”. Give this one a name of its own, or make it a version of that one."));
             }
             $parent = $request->input('parent');
-            $note = trim((string) $request->string('note'));
-            $version = $keep($name, $recipe, $in->choice('kind', FormulaKind::class), is_numeric($parent) ? (int) $parent : null, $note === '' ? null : $note, $request->file('photo')?->store('formulas') ?: null);
+            $note = trim(is_string($said = $request->input('note')) ? $said : '');
+            $photo = $keepPhoto($request->file('photo'), 'formulas');
+            $version = $keep($name, $recipe, $in->choice('kind', FormulaKind::class), is_numeric($parent) ? (int) $parent : null, $note === '' ? null : $note, $photo);
         } catch (BadInput $wrong) {
+            $photo === null || Storage::delete($photo);
+
             return back()->withErrors(['keep' => $wrong->isMissing ? 'Something in it has no amount yet. Say how much of each goes in.' : Reply::say($wrong)]);
         }
 
@@ -117,7 +123,7 @@ final readonly class FormulaController
     {
         try {
             if ($request->has('name')) {
-                $name = KeepFormula::named((string) $request->string('name'));
+                $name = KeepFormula::named(is_string($said = $request->input('name')) ? $said : '');
                 if ($this->workshop->formulas()->where('name', $name)->whereKeyNot($formula->id)->exists()) {
                     throw BadInput::at('name', Phrase::written("There is already a formula named “{$name}”. Choose another name."));
                 }
@@ -155,13 +161,13 @@ final readonly class FormulaController
     }
 
     /** What came of it, photographed after it was kept; only where there is no photo yet. */
-    public function addPhoto(Request $request, FormulaVersion $version): RedirectResponse
+    public function addPhoto(Request $request, FormulaVersion $version, KeepPhoto $keep): RedirectResponse
     {
-        $request->validate(['photo' => ['required', 'image', 'max:8192']], ['photo.*' => 'The photo must be a picture of 8 MB at most.']);
+        $request->validate(['photo' => ['required', new Picture]], ['photo.required' => KeepPhoto::NOT_ONE]);
         if ($version->photo !== null) {
             return back()->withErrors(['photo' => 'This version has its photo. Keep another with the swatch or the pour it shows.']);
         }
-        $version->update(['photo' => $request->file('photo')?->store('formulas') ?: null]);
+        $version->update(['photo' => $keep($request->file('photo'), 'formulas')]);
 
         return back()->with('said', "The photo is with {$version->called()}.");
     }

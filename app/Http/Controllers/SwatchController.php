@@ -11,8 +11,10 @@ use Apalos\Core\Result\Warning;
 use Apalos\Core\Tint\Lab;
 use Apalos\Core\Units\Shore;
 use Apalos\Core\Units\ShoreScale;
+use App\Actions\KeepPhoto;
 use App\Actions\ReadSwatch;
 use App\Http\Reply;
+use App\Http\Rules\Picture;
 use App\Models\FormulaVersion;
 use App\Models\Swatch;
 use App\Models\SwatchReading;
@@ -50,16 +52,16 @@ final readonly class SwatchController
         return Reply::page('swatches/Drawer', ['drawer' => (new DrawerView($answer, $this->workshop->swatches()->count(), $filter, $wrong, $this->library, $this->workshop))->toArray()]);
     }
 
-    public function store(Request $request): RedirectResponse
+    public function store(Request $request, KeepPhoto $keep): RedirectResponse
     {
         $said = $request->validate(
-            ['version' => ['required', 'integer'], 'name' => ['required', 'string', 'max:120'], 'thickness_mm' => ['nullable', 'numeric', 'gt:0', 'max:200'], 'note' => ['nullable', 'string', 'max:2000'], 'photo' => ['nullable', 'image', 'max:8192']],
-            ['version.*' => 'Say which version of a formula it is of.', 'name.*' => 'Write a label of 120 letters at most on it.', 'thickness_mm.*' => 'The thickness is in millimetres, more than 0 and 200 at most.', 'photo.*' => 'The photo must be a picture of 8 MB at most.'],
+            ['version' => ['required', 'integer'], 'name' => ['required', 'string', 'max:120'], 'thickness_mm' => ['nullable', 'numeric', 'gt:0', 'max:200'], 'note' => ['nullable', 'string', 'max:2000'], 'photo' => ['nullable', new Picture]],
+            ['version.*' => 'Say which version of a formula it is of.', 'name.*' => 'Write a label of 120 letters at most on it.', 'thickness_mm.*' => 'The thickness is in millimetres, more than 0 and 200 at most.'],
         );
         $version = FormulaVersion::query()->whereHas('formula', fn ($formula) => $formula->where('workshop_id', $this->workshop->id))->findOrFail((int) $said['version']);
         $swatch = $this->workshop->swatches()->create([
             'formula_version_id' => $version->id, 'name' => $said['name'], 'thickness_mm' => $said['thickness_mm'] ?? null, 'note' => ($said['note'] ?? null) ?: null,
-            'poured_at' => CarbonImmutable::now(), 'photo' => $request->file('photo')?->store('swatches') ?: null,
+            'poured_at' => CarbonImmutable::now(), 'photo' => $keep($request->file('photo'), 'swatches'),
         ]);
         $this->cards->take($swatch->id);
 
@@ -67,11 +69,11 @@ final readonly class SwatchController
     }
 
     /** Label, thickness, note, photo, and when it came out of its mould; what was read stays as it is. */
-    public function update(Request $request, Swatch $swatch): RedirectResponse
+    public function update(Request $request, Swatch $swatch, KeepPhoto $keep): RedirectResponse
     {
         $said = $request->validate(
-            ['name' => ['sometimes', 'required', 'string', 'max:120'], 'thickness_mm' => ['sometimes', 'nullable', 'numeric', 'gt:0', 'max:200'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000'], 'demoulded' => ['sometimes', 'boolean'], 'photo' => ['sometimes', 'nullable', 'image', 'max:8192']],
-            ['name.*' => 'Write a label of 120 letters at most on it.', 'thickness_mm.*' => 'The thickness is in millimetres, more than 0 and 200 at most.', 'note.*' => 'Keep the note under 2000 letters.', 'photo.*' => 'The photo must be a picture of 8 MB at most.'],
+            ['name' => ['sometimes', 'required', 'string', 'max:120'], 'thickness_mm' => ['sometimes', 'nullable', 'numeric', 'gt:0', 'max:200'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000'], 'demoulded' => ['sometimes', 'boolean'], 'photo' => ['sometimes', 'nullable', new Picture]],
+            ['name.*' => 'Write a label of 120 letters at most on it.', 'thickness_mm.*' => 'The thickness is in millimetres, more than 0 and 200 at most.', 'note.*' => 'Keep the note under 2000 letters.'],
         );
         $changes = array_intersect_key($said, ['name' => 0, 'thickness_mm' => 0, 'note' => 0]);
         if (array_key_exists('demoulded', $said)) {
@@ -79,7 +81,7 @@ final readonly class SwatchController
         }
         $photo = $request->file('photo');
         if ($photo !== null) {
-            $changes['photo'] = $photo->store('swatches') ?: null;
+            $changes['photo'] = $keep($photo, 'swatches', $swatch->photo);
         }
         $swatch->update(array_map(static fn (mixed $value): mixed => $value === '' ? null : $value, $changes));
         $this->cards->take($swatch->id);

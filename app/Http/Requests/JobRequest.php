@@ -19,7 +19,7 @@ final class JobRequest extends FormRequest
             'name' => ['required', 'string', 'max:120'],
             'purpose' => ['nullable', 'string', 'max:2000'],
             'quantity' => ['required', 'integer', 'between:1,100000'],
-            'due_on' => ['nullable', 'date_format:Y-m-d'],
+            'due_on' => ['nullable', 'date_format:Y-m-d', 'after:1999-12-31', 'before:2100-01-01'],
             'skin' => ['sometimes', 'boolean'],
             'chain' => ['sometimes', 'array', 'max:20'],
             'chain.*.kind' => ['required', Rule::enum(ImpressionKind::class)],
