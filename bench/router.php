@@ -7,4 +7,4 @@ header_register_callback(static function (): void {
     header('X-Peak: '.memory_get_peak_usage(true));
 });
 
-return require __DIR__.'/../vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php';
+return require __DIR__.'/../bin/router.php';

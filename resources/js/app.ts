@@ -4,7 +4,11 @@ import { RenewingClient } from './lib/token';
 import Frame from './parts/Frame.svelte';
 
 // A page's script comes when the page is opened.
-const pages = import.meta.glob<ResolvedComponent>('./pages/*/*.svelte');
+const pages = import.meta.glob<ResolvedComponent>([
+    './pages/{bench/Bench,contacts/Contacts,jobs/Job,jobs/Jobs,log/Log,lost/Lost,mould/Mould,pour/PourSheet,run/Run,stores/Stores}.svelte',
+    './pages/formulas/{Formula,Formulas}.svelte',
+    './pages/swatches/{Colour,Drawer,Hardness,Labels,Series,SeriesRun}.svelte',
+]);
 
 void createInertiaApp({
     http: new RenewingClient(),

@@ -6,7 +6,9 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 
 const root = resolve(import.meta.dirname, '../..');
-const router = 'vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php';
+const router = 'bin/router.php';
+/** As bin/demo sets them: a photo of 8 MB may come. */
+const limits = ['upload_max_filesize=9M', 'post_max_size=10M', 'memory_limit=768M'].flatMap((limit) => ['-d', limit]);
 
 function lines(port: number, line: string): Promise<string> {
     return new Promise((done, fail) => {
@@ -37,7 +39,7 @@ export class Shop {
     get #environment(): NodeJS.ProcessEnv {
         return {
             ...process.env,
-            APP_ENV: 'local',
+            APP_ENV: 'production',
             APP_DEBUG: 'false',
             APP_KEY: 'base64:MDEyMzQ1Njc4OWFiY2RlZjAxMjM0NTY3ODlhYmNkZWY=',
             DB_DATABASE: join(this.#folder, 'shop.sqlite'),
@@ -75,7 +77,7 @@ export class Shop {
     }
 
     async start(): Promise<void> {
-        this.#server = spawn('php', ['-d', 'opcache.enable_cli=1', '-S', `127.0.0.1:${String(this.port)}`, join(root, router)], {
+        this.#server = spawn('php', [...limits, '-d', 'opcache.enable_cli=1', '-S', `127.0.0.1:${String(this.port)}`, join(root, router)], {
             cwd: join(root, 'public'),
             env: this.#environment,
             stdio: 'ignore',

@@ -29,7 +29,14 @@
     <fieldset class="flex flex-wrap gap-1">
         <legend class="sr-only">Which</legend>
         {#each kinds as k (k.id)}<label class="chip" class:on={filter.kind === k.id}
-                ><input type="radio" class="sr-only" name="kind" value={k.id} bind:group={filter.kind} onchange={() => list.go()} />{k.name}</label
+                ><input
+                    type="radio"
+                    class="sr-only"
+                    name="kind"
+                    value={k.id}
+                    bind:group={filter.kind}
+                    onchange={() => list.go()}
+                />{k.name}</label
             >{/each}
     </fieldset>
     <label class="flex-1"

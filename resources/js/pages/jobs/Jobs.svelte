@@ -75,8 +75,9 @@
         </li>
     {:else}
         <li class="quiet mt-6 max-w-prose">
-            {#if shown.q !== ''}No job has that in its name.{:else}No jobs yet. A job is one piece to be made: what the first mould is taken from, the moulds, and the casts.
-            <button class="btn btn-sm mt-2" onclick={() => router.visit('/jobs?new=1')}>Describe the first one</button>{/if}
+            {#if shown.q !== ''}No job has that in its name.{:else}No jobs yet. A job is one piece to be made: what the first mould is taken
+                from, the moulds, and the casts.
+                <button class="btn btn-sm mt-2" onclick={() => router.visit('/jobs?new=1')}>Describe the first one</button>{/if}
         </li>
     {/each}
 </ul>

@@ -2,7 +2,10 @@
     let { status }: { status: number } = $props();
     const said: Record<number, [string, string]> = {
         404: ['There is nothing here', 'Perhaps it was put away, or the address lost a letter. What was poured is in the log.'],
-        413: ['That is more than fits', 'A photo may have 8 MB, a file 5 MB. Go back and choose a smaller one; what you typed is still there.'],
+        413: [
+            'That is more than fits',
+            'A photo may have 8 MB, a file 5 MB. Go back and choose a smaller one; what you typed is still there.',
+        ],
         419: ['This page has been open too long', 'Load it again. What was confirmed is kept.'],
         503: ['Back in a moment', 'The bench computer is busy with itself. What was confirmed is kept.'],
     };

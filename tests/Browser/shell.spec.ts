@@ -1,0 +1,72 @@
+import { castSheet, expect, test } from './shop';
+
+test('what was typed after the session ended is handed in all the same', async ({ page, context, shop }) => {
+    await page.goto(`${shop.url}/jobs`);
+    await page.getByRole('button', { name: /New job/ }).click();
+    await page.getByLabel('Piece').fill('Sat there over lunch');
+    // Two idle hours: the server has forgotten the session and with it the token.
+    await context.clearCookies();
+    await page.getByRole('button', { name: 'Start the job' }).click();
+
+    await expect(page.getByRole('heading', { name: 'Sat there over lunch' })).toBeVisible();
+});
+
+test('a sheet that stood open goes on being kept after the session ended', async ({ page, context, shop }) => {
+    await castSheet(page, shop, 'Idle sheet');
+    await expect(page.getByText('By mass')).toBeVisible();
+    await context.clearCookies();
+    await page.getByText('By mass').click();
+    await page.getByLabel('Grams wanted').fill('321');
+    await expect(page.getByTestId('mass')).toHaveText('321');
+    await page.reload();
+
+    await expect(page.getByLabel('Grams wanted')).toHaveValue('321');
+});
+
+test('the first screen comes in under 200 kB, packed, and its parts are kept', async ({ browser, shop }) => {
+    const page = await (await browser.newContext()).newPage();
+    const network = await page.context().newCDPSession(page);
+    await network.send('Network.enable');
+    let bytes = 0;
+    network.on('Network.loadingFinished', (part) => (bytes += part.encodedDataLength));
+    const kept: string[] = [];
+    page.on('response', (response) => {
+        if (response.url().includes('/build/assets/')) {
+            kept.push(response.headers()['cache-control'] ?? '');
+            expect(/\.(js|css)$/.test(response.url()) ? response.headers()['content-encoding'] : 'br', response.url()).toBe('br');
+        }
+    });
+    await page.goto(shop.url, { waitUntil: 'networkidle' });
+    await page.evaluate(() => document.fonts.ready);
+
+    expect(kept.length).toBeGreaterThan(4);
+    expect(new Set(kept)).toEqual(new Set(['public, max-age=31536000, immutable']));
+    expect(bytes).toBeGreaterThan(50_000);
+    expect(bytes).toBeLessThan(200_000);
+    await page.context().close();
+});
+
+test('no page runs a script that was written into it', async ({ page, shop }) => {
+    const refused: string[] = [];
+    page.on('console', (said) => {
+        if (/Content Security Policy/.test(said.text())) {
+            refused.push(said.text());
+        }
+    });
+    for (const address of [
+        '/',
+        '/jobs',
+        '/formulas',
+        '/swatches',
+        '/swatches/colour',
+        '/swatches/drawer',
+        '/swatches/series',
+        '/log',
+        '/stores',
+        '/contacts',
+    ]) {
+        await page.goto(`${shop.url}${address}`, { waitUntil: 'networkidle' });
+        await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    }
+    expect(refused).toEqual([]);
+});
