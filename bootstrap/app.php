@@ -3,9 +3,11 @@
 declare(strict_types=1);
 
 use Apalos\Core\Input\BadInput;
+use App\Database\CannotWrite;
 use App\Http\Middleware\Doors;
 use App\Http\Middleware\HandleInertiaRequests;
 use App\Http\Reply;
+use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -27,6 +29,11 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontReport(BadInput::class);
         $exceptions->render(Reply::refused(...));
+        $exceptions->render(static function (QueryException $failed, Request $request): ?Response {
+            $says = CannotWrite::because($failed);
+
+            return $says === null || $request->isMethodSafe() ? null : ($request->expectsJson() ? new JsonResponse(['error' => ['field' => '', 'message' => $says]], 503) : back()->withErrors(['disk' => $says]));
+        });
         $exceptions->render(static fn (ThrottleRequestsException $often) => new JsonResponse(['error' => ['field' => '', 'message' => 'That is more than a workshop asks. Wait a moment, then go on.']], 429, $often->getHeaders()));
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->expectsJson());
         $exceptions->respond(static function (Response $response, Throwable $e, Request $request): Response {

@@ -135,7 +135,7 @@ final class Pour extends Model
     public function scopeInShort(Builder $query): void
     {
         $query->select(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'state', 'grade', 'pieces', 'used_g', 'weighed_g', 'started_at'])
-            ->selectRaw("json_object('likely_ml', json_extract(plan, '$.likely_ml')) as plan");
+            ->addSelect('plan->likely_ml as likely_ml');
     }
 
     /** The house code of the base it is, or was to be, poured with. */

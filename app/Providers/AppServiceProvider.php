@@ -13,6 +13,8 @@ use App\Devices\TcpScale;
 use App\Devices\TcpThermometer;
 use App\Devices\ThermometerPort;
 use App\Models\Workshop;
+use App\Storage\ForgivingFileStore;
+use App\Storage\ForgivingSessions;
 use App\Workshop\ColourBook;
 use App\Workshop\ContactBook;
 use App\Workshop\CureClock;
@@ -28,8 +30,10 @@ use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Session;
 use Illuminate\Support\ServiceProvider;
 
 final class AppServiceProvider extends ServiceProvider
@@ -60,6 +64,8 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict(! $this->app->isProduction());
         Date::use(CarbonImmutable::class);
+        Cache::extend('forgiving-file', fn ($app, array $config) => Cache::repository(new ForgivingFileStore($app['files'], $config['path']), $config));
+        Session::extend('forgiving-file', static fn ($app) => new ForgivingSessions($app['files'], config()->string('session.files'), config()->integer('session.lifetime')));
         RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(self::API_A_MINUTE)->by($request->ip() ?? ''));
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
+use App\Database\CannotWrite;
 use App\Models\Workshop;
 
 /** What every screen's frame needs: whose bench, which units, how warm, what is live today. */
@@ -14,7 +15,7 @@ final readonly class FrameView implements View
     /**
      * @return array{
      *     workshop: array{name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float},
-     *     thermometer: bool, scale: bool, simulated: bool,
+     *     thermometer: bool, scale: bool, simulated: bool, trouble: string|null,
      *     strip: array{
      *         now_ms: int,
      *         lozenges: list<array{
@@ -46,6 +47,7 @@ final readonly class FrameView implements View
             'thermometer' => config()->string('devices.thermometer.address') !== '',
             'scale' => config()->string('devices.scale.address') !== '',
             'simulated' => config()->boolean('devices.simulated'),
+            'trouble' => CannotWrite::now(),
             'strip' => $this->strip->toArray(),
         ];
     }

@@ -117,7 +117,7 @@ final readonly class JobView implements View
                 'grams' => $pour->used_g ?? $pour->weighed_g,
                 'grade' => $pour->grade?->value,
                 'at_ms' => $pour->started_at === null ? null : (int) $pour->started_at->getTimestampMs(),
-                'planned_ml' => is_numeric($pour->plan['likely_ml'] ?? null) ? (float) $pour->plan['likely_ml'] : null,
+                'planned_ml' => is_numeric($likely = $pour->getAttribute('likely_ml')) ? (float) $likely : null,
             ], array_values($pours)),
         ];
     }

@@ -96,7 +96,7 @@ final class GrowthTest extends TestCase
         self::assertCount(count($first), $later);
         self::assertLessThanOrEqual($most, count($later), implode("\n", array_column($later, 'query')));
         foreach ($later as $asked) {
-            if (preg_match('/from "?(facts|pours)\b/', $asked['query'], $table) === 1) {
+            if (DB::getDriverName() === 'sqlite' && preg_match('/from "?(facts|pours)\b/', $asked['query'], $table) === 1) {
                 $plan = implode("\n", array_column(DB::select("explain query plan {$asked['query']}", $asked['bindings']), 'detail'));
                 self::assertStringNotContainsString("SCAN {$table[1]}", $plan, $asked['query']);
             }

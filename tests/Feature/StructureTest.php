@@ -24,7 +24,8 @@ final class StructureTest extends TestCase
         'Actions' => ['Models', 'Workshop', 'Facts'],
         'Exchange' => ['Models', 'Workshop', 'Actions'],
         'Database' => ['Models', 'Workshop'],
-        'Reads' => ['Models', 'Workshop', 'Devices'],
+        'Storage' => [],
+        'Reads' => ['Models', 'Workshop', 'Devices', 'Database'],
     ];
 
     /** @return iterable<string, array{string, list<string>}> */

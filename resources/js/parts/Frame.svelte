@@ -2,6 +2,7 @@
     import { page, router } from '@inertiajs/svelte';
     import { onMount, type Snippet } from 'svelte';
     import { ask } from '../lib/api';
+    import { refused } from '../lib/refused';
     import { bench } from '../lib/bench.svelte';
     import { begun, currentKeys, press, type Key } from '../lib/keys.svelte';
     import { deviceZone } from '../lib/when';
@@ -64,6 +65,9 @@
         document.documentElement.dataset.theme = name;
         localStorage.setItem('apalos.light', name);
     }
+
+    /** Why nothing can be written down just now. */
+    const cannot = $derived(bench.frame?.trouble ?? refused('disk'));
 
     $effect.pre(() => {
         bench.take(shared.frame);
@@ -152,6 +156,8 @@
 
 <Calls said={shared.flash} undo={shared.undo} onward={shared.onward} />
 
+{#if cannot !== null}<p class="cannot" role="alert">{cannot}</p>{/if}
+
 <main id="main">
     {@render children?.()}
 </main>
@@ -172,6 +178,12 @@
 </dialog>
 
 <style>
+    .cannot {
+        background: var(--color-error);
+        color: var(--color-error-content);
+        font-weight: 700;
+        padding: 0.75rem 1.25rem;
+    }
     nav {
         display: flex;
         flex-wrap: wrap;

@@ -699,6 +699,7 @@ export type FrameView = {
     thermometer: boolean;
     scale: boolean;
     simulated: boolean;
+    trouble: string | null;
     strip: {
         now_ms: number;
         lozenges: {
