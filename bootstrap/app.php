@@ -6,6 +6,7 @@ use Apalos\Core\Input\BadInput;
 use App\Database\CannotWrite;
 use App\Http\Middleware\Doors;
 use App\Http\Middleware\HandleInertiaRequests;
+use App\Http\Middleware\WholeWords;
 use App\Http\Reply;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
@@ -21,6 +22,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php', api: __DIR__.'/../routes/api.php', commands: __DIR__.'/../routes/console.php')
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->prepend(Doors::class);
+        $middleware->append(WholeWords::class);
         $middleware->throttleApi();
         $middleware->web(append: [HandleInertiaRequests::class]);
         // What a maker types is kept as typed: a lone space or an empty box is answered with a sentence, not turned into null.

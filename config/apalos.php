@@ -5,4 +5,6 @@ declare(strict_types=1);
 return [
     // Names and addresses, with commas between, under which the bench may be opened beside APP_URL and this machine itself.
     'hosts' => env('APP_HOSTS', ''),
+    // How often one address may ask the programming interface in a minute.
+    'api_a_minute' => (int) env('API_A_MINUTE', 300),
 ];

@@ -23,6 +23,7 @@ use App\Http\Controllers\StoresController;
 use App\Http\Controllers\SwatchController;
 use App\Http\Controllers\UpController;
 use App\Http\Controllers\WorkshopController;
+use App\Http\Middleware\FewAtOnce;
 use App\Http\Middleware\HandleInertiaRequests;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\Response;
@@ -54,7 +55,6 @@ Route::post('/impressions/{impression}/take-out', [ImpressionController::class, 
 Route::delete('/impressions/{impression}', [ImpressionController::class, 'destroy']);
 Route::post('/impressions/{impression}/restore', [ImpressionController::class, 'restore']);
 Route::put('/impressions/{impression}/contacts/{key}', [ContactChoiceController::class, 'choose'])->where('key', '[a-z0-9-]+');
-Route::get('/impressions/{impression}/contacts/{key}/ways', [ContactChoiceController::class, 'ways'])->where('key', '[a-z0-9-]+');
 Route::post('/impressions/{impression}/contacts/{key}/way', [ContactChoiceController::class, 'take'])->where('key', '[a-z0-9-]+');
 Route::post('/impressions/{impression}/pours', [ImpressionController::class, 'pour']);
 
@@ -67,24 +67,19 @@ Route::get('/pours/{pour}/run', [RunController::class, 'show']);
 Route::post('/pours/{pour}/events', [RunController::class, 'record']);
 
 Route::get('/contacts', [ContactController::class, 'board']);
-Route::post('/contacts/judge', [ContactController::class, 'judge']);
 Route::post('/contacts/patches', [ContactController::class, 'plan']);
 Route::post('/contacts/patches/{patch}', [ContactController::class, 'read'])->whereNumber('patch');
 Route::get('/contacts/patches/{patch}/photo', [ContactController::class, 'photo'])->whereNumber('patch');
 Route::get('/contacts.{format}', [ContactController::class, 'export'])->whereIn('format', ['yaml', 'json']);
-Route::post('/contacts/import', [ContactController::class, 'import']);
 Route::delete('/contacts/rules/{rule}', [ContactController::class, 'forget'])->whereNumber('rule');
 
 Route::get('/swatches', [HardnessController::class, 'show']);
-Route::post('/swatches/hardness', [HardnessController::class, 'ask']);
 Route::post('/swatches/hardness/sheet', [HardnessController::class, 'write']);
 Route::get('/swatches/colour', [ColourController::class, 'show']);
-Route::post('/swatches/colour', [ColourController::class, 'ask']);
 Route::post('/swatches/colour/sheet', [ColourController::class, 'write']);
 Route::post('/swatches/targets', [ColourController::class, 'keepTarget']);
 Route::delete('/swatches/targets/{target}', [ColourController::class, 'forgetTarget'])->whereNumber('target');
 Route::get('/swatches/series', [SeriesController::class, 'show']);
-Route::post('/swatches/series/plan', [SeriesController::class, 'plan']);
 Route::post('/swatches/series', [SeriesController::class, 'begin']);
 Route::get('/swatches/series/{series}', [SeriesController::class, 'run'])->whereNumber('series');
 Route::post('/swatches/series/{series}/facts', [SeriesController::class, 'record'])->whereNumber('series');
@@ -106,8 +101,6 @@ Route::post('/exchange/imports/{import}/stop', [ExchangeController::class, 'stop
 
 Route::get('/formulas', [FormulaController::class, 'index']);
 Route::post('/formulas', [FormulaController::class, 'store']);
-Route::post('/formulas/reckon', [FormulaController::class, 'reckon']);
-Route::post('/formulas/paint', [FormulaController::class, 'paint']);
 Route::get('/formulas/{formula}', [FormulaController::class, 'show'])->whereNumber('formula');
 Route::put('/formulas/{formula}', [FormulaController::class, 'update'])->whereNumber('formula');
 Route::post('/versions/{version}/pour', [FormulaController::class, 'pour'])->whereNumber('version');
@@ -123,6 +116,18 @@ Route::post('/devices/scale/tare', [DeviceController::class, 'tare']);
 Route::post('/devices/scale/take-over', [DeviceController::class, 'takeOver']);
 Route::post('/devices/scale/accept', [DeviceController::class, 'accept']);
 Route::post('/devices/scale/hand', [DeviceController::class, 'hand']);
+
+// What takes a moment to work out never keeps facts and the frame waiting.
+Route::middleware(FewAtOnce::class)->group(static function (): void {
+    Route::post('/contacts/judge', [ContactController::class, 'judge']);
+    Route::post('/swatches/hardness', [HardnessController::class, 'ask']);
+    Route::post('/swatches/colour', [ColourController::class, 'ask']);
+    Route::post('/swatches/series/plan', [SeriesController::class, 'plan']);
+    Route::post('/formulas/reckon', [FormulaController::class, 'reckon']);
+    Route::post('/formulas/paint', [FormulaController::class, 'paint']);
+    Route::post('/contacts/import', [ContactController::class, 'import']);
+    Route::get('/impressions/{impression}/contacts/{key}/ways', [ContactChoiceController::class, 'ways'])->where('key', '[a-z0-9-]+');
+});
 
 // Asked again and again while a page is open. A look needs no session, and must not use up what one page left for the next to say.
 Route::withoutMiddleware([StartSession::class, ShareErrorsFromSession::class, ValidateCsrfToken::class, HandleInertiaRequests::class])->group(static function (): void {

@@ -30,7 +30,7 @@ final readonly class ReviseChain
             $place = $links->search(static fn (Impression $link): bool => $link->id === $after);
             $position = $place === false ? $links->count() : $place + 1;
             $job->impressions()->where('position', '>=', $position)->increment('position');
-            $made = $job->impressions()->create([...$said, 'position' => $position]);
+            $made = $job->impressions()->create([...self::shaped($said, $job), 'position' => $position]);
             $this->check($job);
 
             return $made;
@@ -45,8 +45,9 @@ final readonly class ReviseChain
     public function change(Impression $impression, array $said): void
     {
         DB::transaction(function () use ($impression, $said): void {
-            $impression->update($said);
-            $this->check($impression->job()->firstOrFail());
+            $job = $impression->job()->firstOrFail();
+            $impression->update(self::shaped($said, $job));
+            $this->check($job);
         });
     }
 
@@ -78,6 +79,25 @@ final readonly class ReviseChain
             throw BadInput::at('impression', Phrase::written("“{$resting->implode('”, “')}” takes its shape from “{$impression->name}”. Give it another source first, or take it out before."));
         }
         $impression->delete();
+    }
+
+    /**
+     * @param  array<string, mixed>  $said
+     * @return array<string, mixed> with the link whose shape it takes as one of this job, or none
+     *
+     * @throws BadInput
+     */
+    private static function shaped(array $said, Job $job): array
+    {
+        $from = $said['from_id'] ?? null;
+        if ($from === null || $from === '') {
+            return array_key_exists('from_id', $said) ? [...$said, 'from_id' => null] : $said;
+        }
+        if (! is_numeric($from) || ! $job->impressions()->whereKey((int) $from)->exists()) {
+            throw BadInput::at('from_id', Phrase::written('It can only take its shape from another link of this job. Choose one of those.'));
+        }
+
+        return [...$said, 'from_id' => (int) $from];
     }
 
     private function check(Job $job): void

@@ -38,8 +38,6 @@ use Illuminate\Support\ServiceProvider;
 
 final class AppServiceProvider extends ServiceProvider
 {
-    private const API_A_MINUTE = 300;
-
     public function register(): void
     {
         $this->app->scoped(Library::class, static fn (): Library => new Library(base_path('library'), new KeptArrays(storage_path('framework/cache/library'))));
@@ -66,7 +64,7 @@ final class AppServiceProvider extends ServiceProvider
         Date::use(CarbonImmutable::class);
         Cache::extend('forgiving-file', fn ($app, array $config) => Cache::repository(new ForgivingFileStore($app['files'], $config['path']), $config));
         Session::extend('forgiving-file', static fn ($app) => new ForgivingSessions($app['files'], config()->string('session.files'), config()->integer('session.lifetime')));
-        RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(self::API_A_MINUTE)->by($request->ip() ?? ''));
+        RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(config()->integer('apalos.api_a_minute'))->by($request->ip() ?? ''));
     }
 
     private static function lines(string $device): TcpLines

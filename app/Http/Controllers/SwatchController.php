@@ -34,7 +34,7 @@ use Symfony\Component\HttpFoundation\Response as HttpResponse;
 /** The swatch drawer: what lies in it, what was read of each, and putting one in. */
 final readonly class SwatchController
 {
-    private const ON_A_PAGE = 18;
+    private const ON_A_PAGE = 30;
 
     public function __construct(private Workshop $workshop, private Library $library, private CardWriter $cards) {}
 

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
+use Closure;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * Questions that take the computer a moment go two at a time, so that facts, the frame and the run always find somebody free. And
+ * no question is longer than a sheet of paper.
+ */
+final class FewAtOnce
+{
+    private const PLACES = 2;
+
+    private const WAIT_MS = 1500;
+
+    private const LOOK_EVERY_MS = 25;
+
+    private const LONGEST_BYTES = 200_000;
+
+    /** @param  Closure(Request): Response  $next */
+    public function handle(Request $request, Closure $next): Response
+    {
+        if (strlen($request->getContent()) > self::LONGEST_BYTES) {
+            throw BadInput::at('', Phrase::written('That is too much for one question: 200 000 characters are the most. Ask in parts.'));
+        }
+        $place = $this->place();
+        if ($place === null) {
+            return new JsonResponse(['error' => ['field' => '', 'message' => 'The bench computer is busy reckoning. It is asked again by itself in a moment.']], 503, ['Retry-After' => '2']);
+        }
+        try {
+            return $next($request);
+        } finally {
+            fclose($place);
+        }
+    }
+
+    /**
+     * Held by a lock that ends with its process, however that ends.
+     *
+     * @return resource|null
+     */
+    private function place()
+    {
+        $until = hrtime(true) + self::WAIT_MS * 1_000_000;
+        do {
+            for ($i = 0; $i < self::PLACES; $i++) {
+                $file = @fopen(storage_path("framework/cache/place-{$i}"), 'c');
+                if ($file === false) {
+                    // Where no lock can be kept, as on a full disk, nobody is kept waiting.
+                    return fopen('php://memory', 'r') ?: null;
+                }
+                if (flock($file, LOCK_EX | LOCK_NB)) {
+                    return $file;
+                }
+                fclose($file);
+            }
+            usleep(self::LOOK_EVERY_MS * 1000);
+        } while (hrtime(true) < $until);
+
+        return null;
+    }
+}

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Attack;
+
+use PDO;
+
+/** Questions and forms that are nearly right: one thing in each is of the wrong kind, too long, too large, missing, or mischief. */
+final class Nonsense
+{
+    private const STRANGE = [
+        null, true, false, 0, -1, 1e308, -1e308, 1e-320, 'x', '', ' ', '0', '-0', '1e999', 'NaN', '+8000 years', '12026-01-05', '05/01/2026', 'tomorrow', "\u{0}", "\u{202E}abc", '../../etc/passwd',
+        "' or 1=1 --", '<script>alert(1)</script>', '{{7*7}}', '%00', [], [[]], ['a' => ['b' => []]], [1, 2, 3], ['x'], '9999999999999999999999', 'Ünïcödé ✂', '=1+1',
+    ];
+
+    /** @var list<array{string, string, array<string, mixed>, bool}> method, address, body, whether it is a form */
+    private array $known;
+
+    public function __construct(PDO $db, int $seed)
+    {
+        mt_srand($seed);
+        $one = static fn (string $sql): int => (int) $db->query($sql)->fetchColumn();
+        $running = $one("select id from pours where state in ('running', 'waiting') order by id desc limit 1");
+        $draft = $one("select id from pours where state = 'draft' order by id limit 1");
+        $link = $one("select id from impressions where kind = 'cast' order by id limit 1");
+        [$job, $swatch, $version, $formula] = [$one('select id from jobs limit 1'), $one('select id from swatches limit 1'), $one('select id from formula_versions limit 1'), $one('select id from formulas limit 1')];
+        $recipe = ['base' => 'pr-10', 'additives' => [['code' => 'sf-1', 'amount' => 60, 'basis' => 'pct_of_ab', 'into' => 'after']]];
+        $sheet = ['volume' => ['method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 50, 'h_mm' => 20], 'part' => null, 'allowance_pct' => 8], 'target' => ['waste_pct' => 5], 'formula' => $recipe, 'plan' => ['scale' => ['division_g' => 0.1, 'capacity_g' => 3000], 'vessel' => ['capacity_ml' => 500, 'tare_g' => 12, 'degas' => false, 'rise_factor' => 3], 'mix_min' => 3, 'degas_min' => 0, 'pour_g_per_min' => 150], 'formula_name' => 'N'];
+        $this->known = [
+            ['POST', '/api/reckon/volume', ['method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 50, 'h_mm' => 20], 'allowance_pct' => 8], false],
+            ['POST', '/api/reckon/cure', ['base' => ['pot_life_min' => 22, 'recoat_open_min' => 45, 'recoat_close_min' => 120, 'demould_min' => 240, 'service_min' => 1440, 'ref_c' => 23, 'q10' => 2], 'room_c' => 19, 'mass_g' => null, 'logs' => [['room_c' => 20, 'kind' => 'gel', 'minutes' => 25]]], false],
+            ['POST', '/api/reckon/harden', ['base' => ['shore' => 10, 'scale' => 'A', 'k' => 2.7, 'max_pct' => 100], 'swatches' => [['pct_of_ab' => 30, 'reading' => 40, 'scale' => '00']], 'target' => ['reading' => 20, 'scale' => '00'], 'at_pct_of_ab' => [0, 10]], false],
+            ['POST', '/api/reckon/contact', ['fresh' => ['family' => 'silicone-platinum', 'skin_safe' => true], 'surface' => ['id' => 'plaster', 'damp' => true], 'intent' => 'separate', 'release' => null], false],
+            ['POST', '/swatches/hardness', ['base' => 'pr-10', 'softener' => 'sf-1', 'target' => ['reading' => 30, 'scale' => '00'], 'thinnest_mm' => 3, 'batch' => ['mass_g' => 100]], false],
+            ['POST', '/swatches/colour', ['base' => 'pr-10', 'loads' => ['pi-fawn' => 0.5], 'thickness_mm' => 2, 'backing' => 'light'], false],
+            ['POST', '/swatches/series/plan', ['kind' => 'softener', 'recipe' => ['base' => 'pr-10', 'additives' => []], 'softener' => 'sf-1', 'steps' => [0, 30, 60], 'puck_ml' => 20, 'spare_pct' => 5], false],
+            ['POST', '/formulas/reckon', ['recipe' => $recipe, 'mass_g' => 120, 'paint' => false], false],
+            ['PUT', "/pours/{$draft}/sheet", $sheet, false],
+            ['POST', "/pours/{$running}/events", ['key' => 'nonsense', 'kind' => 'noted', 'payload' => ['text' => 'x', 'fault' => null]], false],
+            ['POST', "/pours/{$running}/events", ['key' => 'nonsense-2', 'kind' => 'weighed', 'payload' => ['step' => '0:weigh:1', 'reading_g' => 3]], false],
+            ['PUT', '/workshop', ['name' => 'N', 'units' => 'metric', 'room_c' => 20, 'day_starts_min' => 420, 'time_zone' => 'UTC', 'scale_division_g' => 0.1], false],
+            ['POST', '/contacts/judge', ['fresh' => ['family' => 'silicone-platinum'], 'surface' => ['id' => 'wax', 'hours_since_cure' => 3]], false],
+            ['POST', '/jobs', ['name' => 'N', 'purpose' => 'p', 'quantity' => 2, 'due_on' => '2026-12-01', 'skin' => '1', 'chain' => [['kind' => 'cast', 'name' => 'C', 'material' => 'pr-10']]], true],
+            ['PUT', "/jobs/{$job}", ['name' => 'N', 'purpose' => 'p', 'quantity' => 2, 'due_on' => '2026-12-01'], true],
+            ['POST', "/jobs/{$job}/impressions", ['kind' => 'mould', 'name' => 'M', 'material' => 'pr-25', 'role' => 'whole'], true],
+            ['PUT', "/impressions/{$link}", ['kind' => 'cast', 'name' => 'M', 'material' => 'pr-10', 'from_id' => '', 'wall' => '', 'bed' => ''], true],
+            ['POST', "/swatches/{$swatch}", ['name' => 'S', 'thickness_mm' => '8', 'note' => 'n', 'demoulded' => '1'], true],
+            ['POST', "/swatches/{$swatch}/readings", ['kind' => 'hardness', 'scale' => '00', 'readings' => [30, 31], 'at' => '2026-11-25 10:00'], true],
+            ['POST', '/swatches', ['version' => $version, 'name' => 'S', 'thickness_mm' => '3', 'note' => ''], true],
+            ['POST', '/swatches/targets', ['name' => 'T', 'lab' => [60, 10, 10]], true],
+            ['POST', '/formulas', ['name' => 'F', 'kind' => 'mix', 'recipe' => json_encode($recipe), 'note' => 'n', 'parent' => $version], true],
+            ['PUT', "/formulas/{$formula}", ['name' => 'F2', 'retired' => '0'], true],
+            ['POST', "/versions/{$version}/pour", ['impression_id' => $link, 'mass_g' => '100'], true],
+            ['POST', "/pours/{$running}/again", ['mass_g' => '100'], true],
+            ['POST', '/contacts/patches', ['fresh' => 'silicone-platinum', 'surface' => 'plaster', 'base' => 'pr-10', 'place' => 'back'], true],
+            ['POST', '/contacts/import', ['text' => '{"rules": [], "tests": [{"fresh": "silicone-platinum", "surface": "plaster", "passed": true, "read_at": "2026-01-05T10:00:00Z"}]}'], true],
+            ['GET', '/log', ['q' => 'a', 'grade' => 'good', 'fault' => 'bubbles', 'base' => 'pr-10', 'page' => '2'], true],
+            ['GET', '/swatches/drawer', ['q' => 'a', 'base' => 'pr-10', 'hardness' => '00-30', 'colour' => '60 10 10', 'page' => '1', 'swatch' => '3'], true],
+            ['GET', '/jobs', ['q' => 'a', 'page' => '1'], true],
+            ['GET', '/formulas', ['q' => 'a', 'kind' => 'mix', 'page' => '1'], true],
+            ['GET', "/formulas/{$formula}", ['version' => $version, 'with' => '2'], true],
+            ['GET', '/find', ['q' => 'owl'], true],
+            ['GET', '/swatches/labels', ['ids' => '1,2,3'], true],
+            ['GET', '/swatches/series', ['kind' => 'tint', 'base' => 'pr-10', 'pigment' => 'pi-fawn'], true],
+        ];
+    }
+
+    /** @return array{0: string, 1: string, 2?: string|null, 3?: list<string>} */
+    public function request(): array
+    {
+        [$method, $address, $body, $isForm] = $this->known[mt_rand(0, count($this->known) - 1)];
+        for ($i = mt_rand(1, 3); $i > 0; $i--) {
+            $body = $this->spoilt($body);
+        }
+        if ($method === 'GET') {
+            // Longer ones the server itself turns away.
+            return ['GET', $address.'?'.substr(http_build_query(is_array($body) ? $body : []), 0, 3000), null, ['Accept: text/html']];
+        }
+        if ($isForm) {
+            return [$method, $address, http_build_query(is_array($body) ? $body : ['x' => $body]), ['Accept: text/html', 'Content-Type: application/x-www-form-urlencoded']];
+        }
+        $json = (string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR);
+
+        return [$method, $address, mt_rand(0, 14) === 0 ? substr($json, 0, mt_rand(0, strlen($json))) : $json];
+    }
+
+    private function spoilt(mixed $value): mixed
+    {
+        if (! is_array($value) || $value === [] || mt_rand(0, 9) === 0) {
+            return $this->strange($value);
+        }
+        $key = array_rand($value);
+        switch (mt_rand(0, 6)) {
+            case 0:
+                unset($value[$key]);
+                break;
+            case 1:
+                $value['unknown_'.mt_rand(0, 9)] = $this->strange(null);
+                break;
+            case 2:
+                $value[$key] = array_fill(0, mt_rand(1, 300), $value[$key]);
+                break;
+            default:
+                $value[$key] = $this->spoilt($value[$key]);
+        }
+
+        return $value;
+    }
+
+    private function strange(mixed $instead): mixed
+    {
+        return match (mt_rand(0, 9)) {
+            0 => str_repeat('long ', mt_rand(1, 4000)),
+            1 => is_numeric($instead) ? $instead * 10 ** mt_rand(-12, 12) : mt_rand(-100_000, 100_000) / 7,
+            2 => is_numeric($instead) ? -$instead : random_bytes(6),
+            default => self::STRANGE[mt_rand(0, count(self::STRANGE) - 1)],
+        };
+    }
+}

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+// Attacks a bench of its own: pulls its plug, presses everything at once, and hands it nonsense. php tests/Attack/attack.php [--long]
+// [--seed N]. Ends with 1 where a confirmed fact was lost or doubled, or anything was answered with a breakdown.
+
+use Tests\Attack\Bench;
+use Tests\Attack\Nonsense;
+
+require __DIR__.'/../../vendor/autoload.php';
+
+$long = in_array('--long', $argv, true);
+$at = array_search('--seed', $argv, true);
+$seed = $at === false ? random_int(1, 1_000_000) : (int) ($argv[$at + 1] ?? 1);
+mt_srand($seed);
+[$kills, $storm, $mutations] = $long ? [200, 1000, 20_000] : [8, 200, 800];
+$wrong = [];
+$fault = static function (string $what) use (&$wrong): void {
+    $wrong[] = $what;
+    echo "  !! {$what}\n";
+};
+$bench = new Bench;
+register_shutdown_function($bench->close(...));
+$bench->start();
+$db = $bench->database();
+$column = static fn (string $sql): array => $db->query($sql)->fetchAll(PDO::FETCH_COLUMN);
+echo "seed {$seed}\n";
+
+// -- The plug is pulled while facts arrive: what was confirmed is there, once; what was not can be sent again.
+$pour = (int) $column("select id from pours where state = 'waiting' order by id desc limit 1")[0];
+[$confirmed, $sent] = [[], []];
+for ($i = 0; $i < $kills; $i++) {
+    $facts = [];
+    for ($n = 0; $n < 30; $n++) {
+        $facts[] = ['POST', "/pours/{$pour}/events", ['key' => "kill-{$i}-{$n}", 'kind' => 'noted', 'payload' => ['text' => "pulled {$i}.{$n}"]]];
+        $sent["kill-{$i}-{$n}"] = $facts[$n];
+    }
+    $child = pcntl_fork();
+    if ($child === 0) {
+        usleep(mt_rand(20_000, 900_000));
+        $bench->kill();
+        posix_kill(posix_getpid(), SIGKILL);
+    }
+    foreach ($bench->atOnce($facts, 4) as $n => $answer) {
+        if ($answer['status'] === 200) {
+            $confirmed["kill-{$i}-{$n}"] = true;
+        } elseif ($answer['status'] >= 500) {
+            $fault("a fact was answered with {$answer['status']} when the plug was pulled");
+        }
+    }
+    pcntl_waitpid($child, $status);
+    $bench->kill();
+    $bench->start();
+}
+$there = array_count_values($column("select key from facts where stream_id = {$pour} and key like 'kill-%'"));
+foreach ($confirmed as $key => $yes) {
+    ($there[$key] ?? 0) === 1 || $fault("{$key} was confirmed and is there ".($there[$key] ?? 0).' times');
+}
+foreach ($bench->atOnce(array_values($sent), 4) as $answer) {
+    $answer['status'] === 200 || $fault("sent again, a fact was answered with {$answer['status']}");
+}
+$there = array_count_values($column("select key from facts where stream_id = {$pour} and key like 'kill-%'"));
+count($there) === count($sent) && max($there) === 1 || $fault('sent again, not every fact is there once');
+count($confirmed) > 0 && count($confirmed) < count($sent) || $fault('the plug was never pulled between two facts: '.count($confirmed).' of '.count($sent).' came through');
+$column('pragma integrity_check') === ['ok'] || $fault('the database is damaged');
+printf("%d kills: %d facts confirmed, %d sent in all, each there once\n", $kills, count($confirmed), count($sent));
+
+// -- Everything at once.
+$link = (int) $column("select id from impressions where kind = 'cast' and deleted_at is null order by id limit 1")[0];
+$db->exec("delete from pours where impression_id = {$link} and state = 'draft'");
+$drafts = [];
+for ($i = 0; $i < 20; $i++) {
+    $job = $db->query("insert into jobs (workshop_id, name, quantity, created_at, updated_at) values (1, 'Storm {$i}', 1, '2026-01-01', '2026-01-01') returning id")->fetchColumn();
+    $of = $db->query("insert into impressions (workshop_id, job_id, position, kind, name, material) values (1, {$job}, 0, 'cast', 'Cast', 'pr-10') returning id")->fetchColumn();
+    $sheet = $db->quote((string) json_encode(['volume' => null, 'target' => ['mass_g' => 100, 'waste_pct' => 0], 'formula' => ['base' => 'pr-10', 'additives' => []], 'plan' => ['scale' => ['division_g' => 0.1, 'capacity_g' => 3000], 'vessel' => null, 'mix_min' => 3, 'degas_min' => 0, 'pour_g_per_min' => 150], 'formula_name' => 'Storm']));
+    $drafts[] = (int) $db->query("insert into pours (workshop_id, impression_id, sheet, state, created_at, updated_at) values (1, {$of}, {$sheet}, 'draft', '2026-01-01', '2026-01-01') returning id")->fetchColumn();
+}
+$form = ['Content-Type: application/x-www-form-urlencoded', 'Accept: text/html'];
+$kinds = [
+    static fn (int $i): array => ['POST', "/pours/{$pour}/events", ['key' => "storm-{$i}", 'kind' => 'noted', 'payload' => ['text' => "storm {$i}"]]],
+    static fn (int $i): array => ['POST', "/pours/{$drafts[$i % 20]}/run", '', $form],
+    static fn (int $i): array => ['POST', "/impressions/{$link}/pours", '', $form],
+    static fn (int $i): array => ['POST', '/formulas', http_build_query(['name' => 'Storm mix', 'recipe' => json_encode(['base' => 'pr-10', 'additives' => [['code' => 'sf-1', 'amount' => 1 + $i % 40, 'basis' => 'pct_of_ab', 'into' => 'after']]])]), $form],
+    static fn (int $i): array => ['GET', '/frame'],
+    static fn (int $i): array => ['PUT', '/workshop', ['room_c' => 15 + $i % 10]],
+    static fn (int $i): array => ['GET', '/', null, ['Accept: text/html']],
+    static fn (int $i): array => ['POST', '/api/reckon/harden', ['base' => ['shore' => 10, 'scale' => 'A', 'max_pct' => 100], 'at_pct_of_ab' => [$i % 90]]],
+];
+$requests = array_map(static fn (int $i): array => $kinds[$i % count($kinds)](intdiv($i, count($kinds))), range(0, $storm - 1));
+$answers = $bench->atOnce($requests, 40);
+foreach ($answers as $i => $answer) {
+    // Two reckonings at a time: whoever waits longer is told to ask again.
+    $isTold = $answer['status'] === 503 && str_starts_with($requests[$i][1], '/api/');
+    $answer['status'] > 0 && $answer['status'] < 400 || $isTold || $fault("{$requests[$i][0]} {$requests[$i][1]}, among others, was answered with {$answer['status']}: ".substr($answer['body'], 0, 200));
+}
+$each = intdiv($storm, count($kinds));
+(int) $column("select count(distinct key) from facts where stream_id = {$pour} and key like 'storm-%'")[0] === count(array_filter($requests, static fn (array $r): bool => $r[1] === "/pours/{$pour}/events")) || $fault('not every fact of the storm is there');
+(int) $column("select count(*) from pours where impression_id = {$link} and state = 'draft'")[0] === 1 || $fault('many presses on one button made more than one draft');
+$begun = (int) $column('select count(*) from pours where id in ('.implode(',', $drafts).") and state = 'running' and started_at is not null")[0];
+$begun === min(20, $each) || $fault("of 20 runs begun together, {$begun} have begun");
+$numbers = $column("select number from formula_versions join formulas on formulas.id = formula_id where formulas.name = 'Storm mix' order by number");
+$numbers === range(1, min(40, $each)) || $fault('the versions of one formula, kept at once, are numbered '.implode(', ', $numbers));
+$slowest = max(array_column($answers, 's'));
+printf("%d requests, 40 at once: the slowest %.1f s\n", $storm, $slowest);
+
+// -- Nonsense.
+$nonsense = new Nonsense($db, $seed);
+$made = 0;
+$slow = 0.0;
+while ($made < $mutations) {
+    $some = array_map(static fn (): array => $nonsense->request(), range(1, min(200, $mutations - $made)));
+    foreach ($bench->atOnce($some, 6) as $i => $answer) {
+        $what = "{$some[$i][0]} {$some[$i][1]} ".(is_string($some[$i][2] ?? null) ? substr($some[$i][2], 0, 300) : '');
+        $busy = $answer['status'] === 503 && str_contains($answer['body'], 'busy reckoning');
+        $answer['status'] > 0 && $answer['status'] < 500 || $busy || $fault("{$what} was answered with {$answer['status']} ".substr($answer['body'], 0, 150));
+        preg_match('#(Stack trace|vendor/laravel|SQLSTATE|\.php:\d+)#', $answer['body']) === 0 || $fault("{$what} shows what is behind");
+        $slow = max($slow, $answer['s']);
+    }
+    $made += count($some);
+    if (count($wrong) > 25) {
+        break;
+    }
+}
+foreach (['/', '/frame', '/jobs', '/formulas', '/swatches', '/swatches/drawer', '/swatches/labels', '/log', '/log.csv', '/stores', '/contacts', '/exchange/swatches.json'] as $page) {
+    $status = $bench->send('GET', $page, null, ['Accept: text/html'])['status'];
+    $status === 200 || $fault("after the nonsense {$page} answers {$status}");
+}
+printf("%d mutated requests: the slowest %.1f s\n", $made, $slow);
+$slow < 10.0 || $fault('something mutated took longer than ten seconds');
+echo $wrong === [] ? "It held.\n" : count($wrong)." things gave way (seed {$seed}).\n";
+exit($wrong === [] ? 0 : 1);
