@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
+use Apalos\Core\Pour\Recipe;
 use Apalos\Core\Tint\Difference;
 use Apalos\Core\Tint\Lab;
 use Apalos\Core\Units\Shore;
@@ -13,12 +14,13 @@ use App\Models\Workshop;
 use App\Workshop\DrawerCards;
 use App\Workshop\KnownSwatch;
 use App\Workshop\Recipes;
+use App\Workshop\Rows;
 use Illuminate\Database\Eloquent\Builder;
 
 /**
  * The swatch drawer, with what is nearest to a hardness and a colour on top.
  *
- * @phpstan-type DrawerRow array{known: KnownSwatch, card: DrawerCard, delta_e: float|null, points: float|null}
+ * @phpstan-type DrawerRow array{known: KnownSwatch, card: DrawerCard, formula: string, formula_href: string, delta_e: float|null, points: float|null}
  */
 final readonly class DrawerQuery
 {
@@ -50,16 +52,35 @@ final readonly class DrawerQuery
         $cards = $hardness === null && $colour === null
             ? $query->orderByDesc('swatch_id')->offset($slice->offset())->limit($slice->size)->get()->all()
             : $this->nearest($query, $hardness, $colour, $slice);
-        $swatches = $this->workshop->swatches()->with(['version.formula', 'readings'])->whereKey(array_map(static fn (DrawerCard $card): int => $card->swatch_id, $cards))->get()->keyBy('id');
+        $ids = array_map(static fn (DrawerCard $card): int => $card->swatch_id, $cards);
+        $swatches = $this->workshop->swatches()->with('readings')->whereKey($ids)->get()->keyBy('id');
+        $versions = $this->versions($swatches->pluck('formula_version_id')->unique()->values()->all());
         $rows = [];
         foreach ($cards as $card) {
             $swatch = $swatches->get($card->swatch_id);
             if ($swatch instanceof Swatch) {
-                $rows[] = ['known' => new KnownSwatch($swatch, $this->recipes->of($swatch->version)), 'card' => $card, 'delta_e' => self::seen($colour, $card), 'points' => self::points($hardness, $card)];
+                $of = $versions[$swatch->formula_version_id];
+                $rows[] = ['known' => new KnownSwatch($swatch, $of['recipe']), 'card' => $card, 'formula' => $of['called'], 'formula_href' => $of['href'], 'delta_e' => self::seen($colour, $card), 'points' => self::points($hardness, $card)];
             }
         }
 
         return ['rows' => $rows, 'slice' => $slice, 'found' => $found];
+    }
+
+    /**
+     * @param  array<int, int>  $ids
+     * @return array<int, array{recipe: Recipe|null, called: string, href: string}> what they say and how they are called, by id
+     */
+    private function versions(array $ids): array
+    {
+        $versions = [];
+        foreach (Rows::of('formula_versions')->join('formulas', 'formulas.id', '=', 'formula_versions.formula_id')->whereIn('formula_versions.id', $ids)->get(['formula_versions.id', 'formula_versions.number', 'formula_versions.recipe', 'formulas.id as formula_id', 'formulas.name']) as $row) {
+            /** @var array<string, mixed> $said */
+            $said = json_decode((string) $row->recipe, true);
+            $versions[(int) $row->id] = ['recipe' => $this->recipes->read($said), 'called' => "{$row->name} · {$row->number}", 'href' => "/formulas/{$row->formula_id}?version={$row->id}"];
+        }
+
+        return $versions;
     }
 
     /**

@@ -88,7 +88,7 @@ final readonly class DrawerView implements View
 
         return [
             'id' => $swatch->id, 'name' => $swatch->name, 'base' => $known->recipe->base->name ?? 'no longer on the shelf',
-            'formula' => $swatch->version->called(), 'formula_href' => "/formulas/{$swatch->version->formula_id}?version={$swatch->formula_version_id}", 'inside' => self::inside($known),
+            'formula' => $row['formula'], 'formula_href' => $row['formula_href'], 'inside' => self::inside($known),
             'hardness' => $hardness === null ? null : [...$hardness->median()->toArray(), 'written' => $hardness->median()->written(), 'spread' => $hardness->spread(), 'count' => count($hardness->readings)],
             'white' => $known->over('white')?->srgb(), 'black' => $known->over('black')?->srgb(), 'lab' => $known->colour()?->toArray(), 'within' => ($known->last('colour', 'white') ?? $known->last('colour'))?->within_delta_e,
             'translucency' => $through === null ? null : ['words' => $through->inWords(), 'ratio' => $through->contrastRatio, 'delta_e' => $through->deltaE],

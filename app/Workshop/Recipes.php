@@ -17,8 +17,14 @@ final readonly class Recipes
     /** Null where a material of it is no longer on the shelf. */
     public function of(FormulaVersion $version): ?Recipe
     {
+        return $this->read($version->recipe);
+    }
+
+    /** @param  array<string, mixed>  $said  as a version keeps it */
+    public function read(array $said): ?Recipe
+    {
         try {
-            $recipe = Recipe::from(Fields::of($version->recipe), $this->library->shelf());
+            $recipe = Recipe::from(Fields::of($said), $this->library->shelf());
             $recipe->composition();
 
             return $recipe;
