@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Exception;
 use Illuminate\Support\Carbon;
 
 /** Moments are kept in UTC, whatever offset they were said with: ten o’clock five hours east of there is five o’clock here. */
@@ -32,14 +33,30 @@ trait KeepsMoments
     }
 
     /**
-     * As it stands in the table it needs no guessing at its format: a page reads hundreds of moments.
+     * As it stands in the table it needs no guessing at its format: a page reads hundreds of moments. What cannot be read there is the
+     * beginning of time, which every screen shows as unreadable: one bad record stops no page.
      *
      * @param  mixed  $value
      * @return Carbon  or its unchangeable sibling, which all that is cast here becomes anyway
      */
     protected function asDateTime($value)
     {
+        if (! is_string($value)) {
+            return parent::asDateTime($value);
+        }
+
         // @phpstan-ignore return.type
-        return is_string($value) && preg_match('/^\d{4}-\d\d-\d\d \d\d:\d\d:\d\d(\.\d+)?$/', $value) === 1 ? new CarbonImmutable($value, 'UTC') : parent::asDateTime($value);
+        return preg_match('/^\d{4}-\d\d-\d\d( \d\d:\d\d:\d\d(\.\d+)?)?$/', $value) === 1 ? new CarbonImmutable($value, 'UTC') : self::guessed($value);
+    }
+
+    private static function guessed(string $value): CarbonImmutable
+    {
+        try {
+            $read = new CarbonImmutable($value, 'UTC');
+
+            return $read->year >= 1900 && $read->year <= 2200 ? $read : CarbonImmutable::createFromTimestampUTC(0);
+        } catch (Exception) {
+            return CarbonImmutable::createFromTimestampUTC(0);
+        }
     }
 }

@@ -45,7 +45,7 @@ final readonly class DrawerQuery
             $query->where('base_code', $base);
         }
         foreach (preg_split('/\s+/', mb_strtolower($words), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
-            $query->whereRaw("words like ? escape '\\'", ['%'.addcslashes($word, '%_\\').'%']);
+            $query->whereRaw("words like ? escape '!'", [Like::pattern($word)]);
         }
         $found = $query->count();
         $slice = ($swatch === null ? $slice : $slice->holding($query->clone()->where('swatch_id', '>', $swatch)->count()))->within($found);

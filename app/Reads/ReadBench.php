@@ -37,6 +37,9 @@ final readonly class ReadBench
                 default => $this->item($pour, 'now', 'It is open: look at it and say how it came out', $pour->weighed_g, 'g', 'poured', null, null, 'run', 'Grade it'),
             };
         }
+        foreach ($this->work->damaged() as $pour) {
+            $items[] = ['id' => "pour-{$pour->id}", 'group' => 'now', 'title' => $pour->title(), 'base' => '', 'what' => 'its record is damaged and cannot be read; put a backup back, or leave it', 'number' => null, 'unit' => null, 'label' => '', 'from_ms' => null, 'to_ms' => null, 'href' => "/pours/{$pour->id}/run", 'colour' => '#cfc4ae', 'action' => 'Look'];
+        }
         foreach ($this->work->series() as $series) {
             $items[] = $this->series($series);
         }

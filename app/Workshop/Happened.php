@@ -24,7 +24,7 @@ final readonly class Happened
         $happened = array_fill_keys($streams, []);
         foreach (self::rows($kind, $streams) as $row) {
             /** @var array<string, mixed> $payload */
-            $payload = json_decode((string) $row->payload, true, 64, JSON_THROW_ON_ERROR);
+            $payload = (array) json_decode((string) $row->payload, true, 64);
             $happened[(int) $row->stream_id][] = new self((int) $row->id, (string) $row->key, (string) $row->kind, self::ms((string) $row->at), $payload, $row->said === null ? null : (string) $row->said);
         }
 

@@ -24,6 +24,9 @@ final class LiveWork
     /** @var list<RecordedRun>|null */
     private ?array $runs = null;
 
+    /** @var list<Pour> */
+    private array $damaged = [];
+
     /** @var list<Pour>|null */
     private ?array $planned = null;
 
@@ -42,10 +45,18 @@ final class LiveWork
             $live = Pour::query()->withTitle()->live()->orderByRaw("case state when 'running' then 0 else 1 end")->orderByDesc('started_at')->limit(self::MOST_LIVE)->get();
             $begun = $live->min('started_at');
             $this->room->reach($begun instanceof CarbonImmutable ? $begun : CarbonImmutable::now());
-            $this->runs = RecordedRun::all(array_values($live->sortBy('started_at')->all()));
+            [$this->runs, $this->damaged] = RecordedRun::legible(array_values($live->sortBy('started_at')->all()));
         }
 
         return $this->runs;
+    }
+
+    /** @return list<Pour> live as well, but nobody can read how they stand */
+    public function damaged(): array
+    {
+        $this->runs();
+
+        return $this->damaged;
     }
 
     /** @return list<Pour> drafts, the one touched last first */

@@ -6,6 +6,7 @@ namespace App\Workshop;
 
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Facts\Fact as CoreFact;
+use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\RunPlan;
@@ -15,6 +16,8 @@ use Apalos\Core\Scale\Expected;
 use App\Models\Pour;
 use Carbon\CarbonImmutable;
 use LogicException;
+use TypeError;
+use ValueError;
 
 /** A run as recorded: its frozen plan, its facts, and the state the core reads off them. */
 final readonly class RecordedRun
@@ -40,6 +43,28 @@ final readonly class RecordedRun
         $facts = Happened::in(self::STREAM, array_map(static fn (Pour $pour): int => $pour->id, $pours));
 
         return array_map(static fn (Pour $pour): self => self::from($pour, $facts[$pour->id]), $pours);
+    }
+
+    /**
+     * Those of them that can be read: one that is damaged keeps nobody from the others.
+     *
+     * @param  list<Pour>  $pours
+     * @return array{list<self>, list<Pour>} and those that cannot
+     */
+    public static function legible(array $pours): array
+    {
+        [$runs, $damaged] = [[], []];
+        $facts = Happened::in(self::STREAM, array_map(static fn (Pour $pour): int => $pour->id, $pours));
+        foreach ($pours as $pour) {
+            try {
+                $runs[] = self::from($pour, $facts[$pour->id]);
+            } catch (BadInput|LogicException|ValueError|TypeError $broken) {
+                report($broken);
+                $damaged[] = $pour;
+            }
+        }
+
+        return [$runs, $damaged];
     }
 
     /** @param  list<Happened>  $facts */

@@ -102,7 +102,7 @@ final class KeptFrameTest extends TestCase
         $this->begun();
         $this->frame();
         DB::table('workshops')->update(['mark' => 'another']);
-        DB::unprepared('drop trigger turn_pours_update');
+        DB::unprepared('drop trigger turn_pours_update'.(DB::getDriverName() === 'pgsql' ? ' on pours' : ''));
         DB::table('pours')->update(['state' => 'graded']);
 
         self::assertSame([], $this->frame()['strip']['lozenges']);

@@ -21,17 +21,21 @@ final class LiftFactsTest extends TestCase
 {
     private const BEFORE = ['2026_01_01_000000_create_workshop', '2026_02_01_000000_contacts', '2026_03_01_000000_swatches', '2026_04_01_000000_series'];
 
+    /** What these tests lift is always SQLite: nothing else was there before. */
+    private string $usual = 'sqlite';
+
     protected function setUp(): void
     {
         parent::setUp();
         config(['database.connections.before' => [...config()->array('database.connections.sqlite'), 'database' => ':memory:']]);
         $this->migrate(self::BEFORE);
+        $this->usual = DB::getDefaultConnection();
         DB::setDefaultConnection('before');
     }
 
     protected function tearDown(): void
     {
-        DB::setDefaultConnection('sqlite');
+        DB::setDefaultConnection($this->usual);
         parent::tearDown();
     }
 

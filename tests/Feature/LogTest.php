@@ -42,4 +42,15 @@ final class LogTest extends TestCase
         self::assertSame(['88.8', '1', 'good', 'flash lines', "'=2+5\nsecond line, with a comma"], array_slice($rows[1], 8));
         self::assertSame(1, substr_count($this->get('/log.csv?grade=poor')->streamedContent(), "\r\n"));
     }
+
+    public function test_capitals_of_every_alphabet_are_found_by_their_small_letters(): void
+    {
+        $pour = $this->graded('good', [], 'ÜBERMASS, Größe neun, 50 % off_cut!');
+        foreach (['übermass', 'GRÖSSE' => 0, 'größe', 'GRÖßE', '50 %', 'off_cut!', 'cut!'] as $words => $found) {
+            [$words, $found] = is_int($words) ? [$found, 1] : [$words, $found];
+            $this->get('/log?'.http_build_query(['q' => $words]))->assertInertia(static fn ($page) => $page->where('log.pages.total', $found));
+        }
+        $this->get('/log?'.http_build_query(['q' => '5%off']))->assertInertia(static fn ($page) => $page->where('log.pages.total', 0));
+        self::assertNotNull($pour->id);
+    }
 }

@@ -54,7 +54,7 @@ final class WordsTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function screens(): iterable
     {
-        foreach (['/', '/jobs', '/contacts', '/log', '/formulas', '/swatches/drawer', '/swatches', '/swatches/colour', '/swatches/series', '/stores', '/jobs/1', '/jobs/1/mould', '/pours/1'] as $url) {
+        foreach (['/', '/jobs', '/contacts', '/log', '/formulas', '/swatches/drawer', '/swatches', '/swatches/colour', '/swatches/series', '/stores', '/jobs/{job}', '/jobs/{job}/mould', '/pours/{pour}'] as $url) {
             yield $url => [$url];
         }
     }
@@ -64,9 +64,9 @@ final class WordsTest extends TestCase
     public function test_no_screen_says_metric_to_a_workshop_that_reads_ounces(string $url): void
     {
         $this->puck(30.0, '00', 43.0);
-        $this->draft();
+        $pour = $this->draft();
         $this->putJson('/workshop', ['units' => 'imperial'])->assertOk();
-        $this->get($url)->assertOk()->assertInertia(function (AssertableInertia $page): void {
+        $this->get(strtr($url, ['{job}' => (string) $pour->impression->job_id, '{pour}' => (string) $pour->id]))->assertOk()->assertInertia(function (AssertableInertia $page): void {
             $props = $page->toArray()['props'];
             array_walk_recursive($props, static function (mixed $value, int|string $key): void {
                 if (is_string($value) && ! in_array($key, ['summary', 'notes'], true) && preg_match('/^[a-z_0-9]+$/', $value) !== 1) {

@@ -30,7 +30,7 @@ describe('a moment is read on the workshop’s clock', () => {
 
     test('a zone nobody knows leaves the device’s own', () => {
         setZone('Moon/Base');
-        expect(clockTime(0)).toMatch(/^\d\d:\d\d$/);
+        expect(clockTime(1)).toMatch(/^\d\d:\d\d$/);
     });
 });
 
@@ -132,4 +132,9 @@ test('zones go by the names of today, and the one chosen is among them', () => {
     expect(zones('UTC')).not.toContain('Asia/Calcutta');
     expect(zones('Asia/Calcutta')).toContain('Asia/Calcutta');
     expect(new Set(zones('UTC')).size).toBe(zones('UTC').length);
+});
+
+test('a moment nobody could read is said to be unreadable, not to be in 1970', () => {
+    expect(dayAndTime(0)).toBe('no readable date');
+    expect(dateOf(0)).toBe('no readable date');
 });

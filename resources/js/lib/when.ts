@@ -53,8 +53,11 @@ export const deviceZone = (): string => called(Intl.DateTimeFormat().resolvedOpt
 export const zones = (chosen: string): string[] =>
     [...new Set(['UTC', chosen, deviceZone(), ...Intl.supportedValuesOf('timeZone').map(called)])].sort();
 
+/** A moment that could not be read where it is kept comes as the beginning of time. */
+const UNREADABLE = 'no readable date';
+
 const written = (ms: number, how: Intl.DateTimeFormatOptions): string =>
-    new Intl.DateTimeFormat('en-GB', { ...how, timeZone: zone }).format(ms);
+    ms === 0 ? UNREADABLE : new Intl.DateTimeFormat('en-GB', { ...how, timeZone: zone }).format(ms);
 
 export const clockTime = (ms: number): string => written(ms, { hour: '2-digit', minute: '2-digit' });
 
