@@ -3,6 +3,7 @@ import {
     atMinutes,
     calendarDay,
     clockTime,
+    dateOf,
     dayAndTime,
     fullHours,
     midnight,

@@ -135,4 +135,47 @@ final class HardenInvariantsTest extends TestCase
             self::assertSame([$wild], $named);
         });
     }
+
+    public function test_how_far_a_puck_is_off_without_itself_is_what_learning_without_it_says(): void
+    {
+        $this->everyBase(function (Shore $base, float $k, int $seed): void {
+            $pucks = self::pucks($base, $k, [0, 15, 15, 40, 60, 95], $seed, 0.6);
+            $all = SoftenerModel::learnt($base, 2.7, $pucks);
+            foreach ($pucks as $i => $puck) {
+                $others = SoftenerModel::learnt($base, 2.7, array_values(array_diff_key($pucks, [$i => 0])));
+
+                self::assertEqualsWithDelta($others->residual($puck), $all->residualLeftOut($puck), 1e-7);
+                self::assertEqualsWithDelta([$others->c, $others->k, $others->sd(0.5)], [$all->without($puck)->c, $all->without($puck)->k, $all->without($puck)->sd(0.5)], 1e-7);
+            }
+        });
+    }
+
+    public function test_contradictions_are_those_that_setting_aside_the_worst_again_and_again_leaves(): void
+    {
+        $this->everyBase(function (Shore $base, float $k, int $seed): void {
+            $pucks = self::pucks($base, $k, [0, 10, 20, 30, 45, 45, 60, 80, 100], $seed, 1.2);
+            $kept = $pucks;
+            do {
+                $off = array_map(static fn (int $i): float => abs(SoftenerModel::learnt($base, 2.7, array_values(array_diff_key($kept, [$i => 0])))->residual($kept[$i])), array_keys($kept));
+                $off = array_combine(array_keys($kept), $off);
+                arsort($off);
+                $worst = array_key_first($off);
+                $isFar = $worst !== null && $off[$worst] > 3.0;
+                if ($isFar) {
+                    unset($kept[$worst]);
+                }
+            } while ($isFar && $kept !== []);
+
+            self::assertSame(array_keys(array_diff_key($pucks, $kept)), array_keys(array_filter(Contradictions::among($base, 2.7, $pucks), static fn (JudgedPuck $puck): bool => $puck->isOutlier)));
+        });
+    }
+
+    public function test_a_model_that_was_kept_is_the_one_that_was_learnt(): void
+    {
+        $this->everyBase(function (Shore $base, float $k, int $seed): void {
+            $learnt = SoftenerModel::learnt($base, 2.7, self::pucks($base, $k, [0, 30, 60], $seed));
+
+            self::assertEquals($learnt, SoftenerModel::from($learnt->toArray()));
+        });
+    }
 }

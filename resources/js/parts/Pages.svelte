@@ -8,8 +8,8 @@
 
 {#if pages.pages > 1}
     <nav class="mt-4 flex flex-wrap items-center gap-3" aria-label="Pages">
-        {#if pages.page > 1}<Link class="btn" href={href(pages.page - 1)} {only} preserveState>Page before</Link>{/if}
+        {#if pages.page > 1}<Link class="btn min-h-11" href={href(pages.page - 1)} {only} preserveState>Page before</Link>{/if}
         <p>Page <span class="fig">{pages.page}</span> of <span class="fig">{pages.pages}</span></p>
-        {#if pages.page < pages.pages}<Link class="btn" href={href(pages.page + 1)} {only} preserveState>Next page</Link>{/if}
+        {#if pages.page < pages.pages}<Link class="btn min-h-11" href={href(pages.page + 1)} {only} preserveState>Next page</Link>{/if}
     </nav>
 {/if}

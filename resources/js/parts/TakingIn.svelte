@@ -43,7 +43,7 @@
         {#if !ends}
             <progress class="progress w-48" max={Math.max(1, at.total)} value={at.done} aria-label="How much of the file is in"></progress>
             <span class="fig">{at.done} of {at.total}</span>
-            <button class="btn" onclick={() => void stop()}>Stop</button>
+            <button class="btn min-h-11" onclick={() => void stop()}>Stop</button>
         {/if}
     </div>
 {/if}

@@ -167,6 +167,20 @@
         .row {
             grid-template-columns: minmax(0, 1fr) auto;
         }
+        /* What it was comes first, with how much; when and how well stand under it. */
+        .row > :nth-child(1) {
+            grid-area: 2 / 1;
+        }
+        .row > :nth-child(2) {
+            grid-area: 1 / 1;
+        }
+        .row > :nth-child(3) {
+            grid-area: 1 / 2;
+        }
+        .row > :nth-child(4) {
+            grid-area: 2 / 2;
+            text-align: right;
+        }
         .row > :last-child {
             grid-column: 1 / -1;
         }
