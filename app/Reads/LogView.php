@@ -14,8 +14,9 @@ final readonly class LogView implements View
     /**
      * @param  Collection<int, Pour>  $pours
      * @param  array{q: string, grade: string, fault: string, base: string}  $filter
+     * @param  array<string, int>  $spread  how many of each grade, of all that was found
      */
-    public function __construct(private Collection $pours, private Library $library, private array $filter, private Slice $slice, private int $total, private bool $isMore) {}
+    public function __construct(private Collection $pours, private Library $library, private array $filter, private Slice $slice, private int $total, private bool $isMore, private array $spread) {}
 
     /**
      * @return array{
@@ -23,7 +24,7 @@ final readonly class LogView implements View
      *         id: int, at_ms: int, job_id: int, job: string, impression: string, kind: string, base: string, formula: string, formula_href: string|null,
      *         planned_g: float|null, used_g: float|null, pieces: int, grade: string, faults: list<array{name: string, cause: string, next: string}>, note: string, colour: string
      *     }>,
-     *     pages: array{page: int, pages: int, total: int}, more: bool, filter: array{q: string, grade: string, fault: string, base: string},
+     *     pages: array{page: int, pages: int, total: int}, more: bool, spread: array<string, int>, filter: array{q: string, grade: string, fault: string, base: string},
      *     faults: array<string, string>, bases: array<string, string>
      * }
      */
@@ -56,7 +57,7 @@ final readonly class LogView implements View
                     'colour' => $base->colour ?? '#cfc4ae',
                 ];
             })->all()),
-            'pages' => $this->slice->toArray($this->total), 'more' => $this->isMore,
+            'pages' => $this->slice->toArray($this->total), 'more' => $this->isMore, 'spread' => $this->spread,
             'filter' => $this->filter,
             'faults' => array_map(static fn (array $fault): string => $fault['name'], $faults),
             'bases' => array_map(static fn (\Apalos\Core\Material\BaseSheet $base): string => $base->name, $bases),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Pour;
+use Illuminate\Support\Facades\DB;
 use Tests\TestCase;
 
 final class LogTest extends TestCase
@@ -52,5 +53,25 @@ final class LogTest extends TestCase
         }
         $this->get('/log?'.http_build_query(['q' => '5%off']))->assertInertia(static fn ($page) => $page->where('log.pages.total', 0));
         self::assertNotNull($pour->id);
+    }
+
+    public function test_a_long_log_is_turned_page_by_page_and_its_grades_are_counted_over_all_of_it(): void
+    {
+        $pour = $this->graded('good', [], '');
+        $row = array_diff_key((array) DB::table('pours')->where('id', $pour->id)->first(), ['id' => 0]);
+        for ($i = 0; $i < 40; $i++) {
+            DB::table('pours')->insert([...$row, 'grade' => $i % 4 === 0 ? 'poor' : 'superb', 'graded_at' => sprintf('2025-01-01 10:00:%02d.000', $i)]);
+        }
+        $page = fn (string $query): array => $this->get("/log{$query}")->inertiaProps('log');
+        [$first, $second] = [$page(''), $page('?page=2')];
+
+        self::assertSame(['page' => 1, 'pages' => 2, 'total' => 41], $first['pages']);
+        self::assertEquals(['good' => 1, 'poor' => 10, 'superb' => 30], $first['spread']);
+        self::assertSame([30, 11], [count($first['rows']), count($second['rows'])]);
+        self::assertSame([], array_intersect(array_column($first['rows'], 'id'), array_column($second['rows'], 'id')));
+        self::assertSame(2, $page('?page=99')['pages']['page'], 'past the end is the end');
+        foreach (['0', '-1', 'x', '1e3', '999999999999'] as $nonsense) {
+            self::assertContains($page("?page={$nonsense}")['pages']['page'], [1, 2]);
+        }
     }
 }

@@ -30,11 +30,11 @@ final readonly class LogController
         $query = ($this->query)($filter);
 
         // Nobody turns hundreds of pages: past that it is enough to know that there is more.
-        $found = $query->limit(self::MOST)->toBase()->pluck('id')->all();
+        $found = $query->limit(self::MOST)->toBase()->pluck('grade', 'id')->all();
         $total = count($found);
         $slice = Slice::asked($request, self::ON_A_PAGE)->within($total);
 
-        return Reply::page('log/Log', ['log' => (new LogView($this->rows(array_slice($found, $slice->offset(), $slice->size)), $this->library, $filter, $slice, $total, $total === self::MOST))->toArray()]);
+        return Reply::page('log/Log', ['log' => (new LogView($this->rows(array_slice(array_keys($found), $slice->offset(), $slice->size)), $this->library, $filter, $slice, $total, $total === self::MOST, array_count_values(array_map(strval(...), $found))))->toArray()]);
     }
 
     /** Everything the filter lets through, in metric units, as RFC 4180 CSV in UTF-8. */

@@ -936,6 +936,7 @@ export type LogView = {
         total: number;
     };
     more: boolean;
+    spread: Record<string, number>;
     filter: {
         q: string;
         grade: string;
