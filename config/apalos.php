@@ -5,6 +5,8 @@ declare(strict_types=1);
 return [
     // Names and addresses, with commas between, under which the bench may be opened beside APP_URL and this machine itself.
     'hosts' => env('APP_HOSTS', ''),
+    // Addresses of proxies before the bench whose word for address and scheme is believed, with commas between.
+    'proxies' => env('APP_PROXIES', ''),
     // How often one address may ask the programming interface in a minute.
     'api_a_minute' => (int) env('API_A_MINUTE', 300),
 ];

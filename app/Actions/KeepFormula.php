@@ -47,7 +47,7 @@ final readonly class KeepFormula
             return $formula->versions()->create([
                 'number' => ($latest->number ?? 0) + 1, 'recipe' => $content, 'parent_id' => $parent ?? ($formula->kind === FormulaKind::Trial ? null : $latest?->id), 'note' => $note, 'photo' => $photo,
             ])->setRelation('formula', $formula);
-        });
+        }, 3);
     }
 
     /**

@@ -22,15 +22,14 @@ final readonly class KeepPhoto
     private const QUALITY = 85;
 
     /**
-     * @param  string|null  $instead  what it takes the place of, which is deleted
      * @return string|null where it is kept; null where there is none
      *
      * @throws ValidationException for what cannot be unpacked
      */
-    public function __invoke(mixed $photo, string $folder, ?string $instead = null): ?string
+    public function __invoke(mixed $photo, string $folder): ?string
     {
         if (! $photo instanceof UploadedFile) {
-            return $instead;
+            return null;
         }
         try {
             $picture = (new ImageManager(new Driver, autoOrientation: true, decodeAnimation: false, strip: true))->read($photo->getRealPath());
@@ -40,10 +39,13 @@ final readonly class KeepPhoto
         }
         $path = "{$folder}/".Str::ulid().'.jpg';
         Storage::put($path, $kept);
-        if ($instead !== null) {
-            Storage::delete($instead);
-        }
 
         return $path;
+    }
+
+    /** Of a photo whose place another has taken, once that is written down. */
+    public static function forget(?string $path): void
+    {
+        $path === null || Storage::delete($path);
     }
 }

@@ -27,7 +27,7 @@ final readonly class PlanPour
 
             // Two presses may come at once: the second finds the sheet of the first.
             return $impression->pours()->createOrFirst(['draft_of' => $impression->id], ['sheet' => $last->sheet ?? $this->fresh($impression), 'state' => PourState::Draft]);
-        });
+        }, 3);
     }
 
     /** @return array<string, mixed> */

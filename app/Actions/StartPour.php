@@ -71,7 +71,7 @@ final readonly class StartPour
             ])->save();
 
             return $fresh;
-        });
+        }, 3);
     }
 
     /**

@@ -29,6 +29,7 @@ use App\Workshop\Softeners;
 use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Date;
@@ -62,6 +63,9 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict(! $this->app->isProduction());
         Date::use(CarbonImmutable::class);
+        if (config()->string('apalos.proxies') !== '') {
+            TrustProxies::at(array_map(trim(...), explode(',', config()->string('apalos.proxies'))));
+        }
         Cache::extend('forgiving-file', fn ($app, array $config) => Cache::repository(new ForgivingFileStore($app['files'], $config['path']), $config));
         Session::extend('forgiving-file', static fn ($app) => new ForgivingSessions($app['files'], config()->string('session.files'), config()->integer('session.lifetime')));
         RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(config()->integer('apalos.api_a_minute'))->by($request->ip() ?? ''));

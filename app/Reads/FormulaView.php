@@ -23,7 +23,7 @@ use Illuminate\Support\Collection;
  *
  * @phpstan-type VersionShape array{
  *     id: int, number: int, recipe: array{base: string, additives: list<array{code: string, amount: float, basis: string, into: string}>}, parent: array{called: string, href: string}|null,
- *     children: list<array{called: string, href: string}>, note: string, photo: bool, kept_ms: int, swatches: int,
+ *     children: list<array{called: string, href: string}>, note: string, photo: bool, kept_ms: int, swatches: int, pours_in_all: int,
  *     pours: list<array{id: int, name: string, grams: float|null, grade: string|null, at_ms: int|null, href: string}>
  * }
  */
@@ -92,7 +92,7 @@ final readonly class FormulaView implements View
         return [
             'id' => $version->id, 'number' => $version->number, 'recipe' => $version->recipe, 'parent' => $version->parent === null ? null : $link($version->parent),
             'children' => array_values($version->children->reject(static fn (FormulaVersion $child): bool => $child->formula_id === $version->formula_id)->map($link)->all()),
-            'note' => $version->note ?? '', 'photo' => $version->photo !== null, 'kept_ms' => (int) $version->created_at->getTimestampMs(), 'swatches' => (int) $version->getAttribute('swatches_count'),
+            'note' => $version->note ?? '', 'photo' => $version->photo !== null, 'kept_ms' => (int) $version->created_at->getTimestampMs(), 'swatches' => (int) $version->getAttribute('swatches_count'), 'pours_in_all' => (int) $version->getAttribute('pours_count'),
             'pours' => array_map(static fn (Pour $pour): array => [
                 'id' => $pour->id, 'name' => "{$pour->impression->job->name}, {$pour->impression->name}", 'grams' => $pour->used_g ?? $pour->weighed_g, 'grade' => $pour->grade?->value,
                 'at_ms' => $pour->started_at === null ? null : (int) $pour->started_at->getTimestampMs(), 'href' => "/pours/{$pour->id}/run",

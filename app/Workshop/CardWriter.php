@@ -51,6 +51,21 @@ final readonly class CardWriter
         return "{$this->workshop->cards_stamp}/{$this->workshop->cards_turn}";
     }
 
+    /**
+     * Changes a swatch and its card together, or neither.
+     *
+     * @param  callable(): Swatch  $change
+     */
+    public function after(callable $change): Swatch
+    {
+        return DB::transaction(function () use ($change): Swatch {
+            $swatch = $change();
+            $this->take($swatch->id);
+
+            return $swatch;
+        });
+    }
+
     /** After a swatch, or what was read of it, has changed. */
     public function take(int ...$swatches): void
     {

@@ -68,6 +68,14 @@ final class DoorsTest extends TestCase
         $this->postJson('/devices/thermometer', [], ['Origin' => self::own()])->assertOk();
     }
 
+    public function test_behind_a_proxy_that_speaks_tls_its_own_address_is_its_own(): void
+    {
+        config(['app.url' => 'https://bench.example']);
+
+        $this->postJson('http://bench.example/devices/thermometer', [], ['Origin' => 'https://bench.example'])->assertOk();
+        $this->postJson('http://bench.example/devices/thermometer', [], ['Origin' => 'https://bench.example.elsewhere'])->assertForbidden();
+    }
+
     public function test_nobody_is_sent_away_to_another_page(): void
     {
         $pour = $this->draft();

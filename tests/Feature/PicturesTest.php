@@ -127,4 +127,12 @@ final class PicturesTest extends TestCase
 
         self::assertSame([], Storage::allFiles());
     }
+
+    public function test_more_than_the_server_lets_in_is_answered_with_a_screen_or_a_sentence(): void
+    {
+        $swatch = $this->puck(60, '00', 26);
+        $huge = ['CONTENT_LENGTH' => (string) (1024 ** 4)];
+        $this->call('POST', "/swatches/{$swatch->id}", server: $huge)->assertStatus(413)->assertInertia(fn ($page) => $page->component('lost/Lost')->where('status', 413));
+        self::assertNotSame('', $this->call('POST', '/api/reckon/mix', server: [...$huge, 'HTTP_ACCEPT' => 'application/json'])->assertStatus(413)->json('message'));
+    }
 }

@@ -78,10 +78,12 @@ final readonly class ContactController
             ['passed' => ['required', 'boolean'], 'note' => ['nullable', 'string', 'max:2000'], 'photo' => ['nullable', new Picture]],
             ['passed.*' => 'Did it cure and come away clean? Say yes or no.'],
         );
+        $before = $patch->photo;
         $patch->update([
             'passed' => $request->boolean('passed'), 'note' => ($said['note'] ?? null) ?: null, 'read_at' => CarbonImmutable::now(),
-            'photo' => $keep($request->file('photo'), 'patches', $patch->photo),
+            'photo' => $keep($request->file('photo'), 'patches') ?? $before,
         ]);
+        $patch->photo === $before || KeepPhoto::forget($before);
 
         return back();
     }

@@ -64,7 +64,7 @@ final readonly class FormulaController
     public function show(Request $request, Formula $formula): Response
     {
         $asked = (int) $request->query('version', '0');
-        $formula->load(['versions' => static fn ($versions) => $versions->reorder()->orderByRaw('case when id = ? then 0 else 1 end', [$asked])->orderByDesc('number')->limit(self::VERSIONS_SHOWN)->withCount('swatches')]);
+        $formula->load(['versions' => static fn ($versions) => $versions->reorder()->orderByRaw('case when id = ? then 0 else 1 end', [$asked])->orderByDesc('number')->limit(self::VERSIONS_SHOWN)->withCount(['swatches', 'pours'])]);
         $formula->setRelation('versions', $formula->versions->sortBy('number')->values());
         $formula->versions->load(['parent.formula', 'children.formula', 'formula']);
         $chosen = $formula->versions->firstWhere('id', $asked) ?? $formula->versions->last() ?? abort(404);

@@ -59,11 +59,11 @@ final readonly class SwatchController
             ['version.*' => 'Say which version of a formula it is of.', 'name.*' => 'Write a label of 120 letters at most on it.', 'thickness_mm.*' => 'The thickness is in millimetres, more than 0 and 200 at most.'],
         );
         $version = FormulaVersion::query()->whereHas('formula', fn ($formula) => $formula->where('workshop_id', $this->workshop->id))->findOrFail((int) $said['version']);
-        $swatch = $this->workshop->swatches()->create([
+        $photo = $keep($request->file('photo'), 'swatches');
+        $swatch = $this->cards->after(fn (): Swatch => $this->workshop->swatches()->create([
             'formula_version_id' => $version->id, 'name' => $said['name'], 'thickness_mm' => $said['thickness_mm'] ?? null, 'note' => ($said['note'] ?? null) ?: null,
-            'poured_at' => CarbonImmutable::now(), 'photo' => $keep($request->file('photo'), 'swatches'),
-        ]);
-        $this->cards->take($swatch->id);
+            'poured_at' => CarbonImmutable::now(), 'photo' => $photo,
+        ]));
 
         return redirect()->to("/swatches/drawer#swatch-{$swatch->id}")->with('said', "“{$swatch->name}” is in the drawer. Read it when it has settled.");
     }
@@ -81,10 +81,11 @@ final readonly class SwatchController
         }
         $photo = $request->file('photo');
         if ($photo !== null) {
-            $changes['photo'] = $keep($photo, 'swatches', $swatch->photo);
+            $changes['photo'] = $keep($photo, 'swatches');
         }
-        $swatch->update(array_map(static fn (mixed $value): mixed => $value === '' ? null : $value, $changes));
-        $this->cards->take($swatch->id);
+        $before = $swatch->photo;
+        $this->cards->after(static fn (): Swatch => tap($swatch)->update(array_map(static fn (mixed $value): mixed => $value === '' ? null : $value, $changes)));
+        $swatch->photo === $before || KeepPhoto::forget($before);
 
         return back();
     }
@@ -92,8 +93,12 @@ final readonly class SwatchController
     public function read(Request $request, Swatch $swatch, ReadSwatch $read): RedirectResponse
     {
         try {
-            $doubts = $read($swatch, Fields::of($request->except('_method')), CarbonImmutable::now());
-            $this->cards->take($swatch->id);
+            $doubts = [];
+            $this->cards->after(static function () use (&$doubts, $read, $swatch, $request): Swatch {
+                $doubts = $read($swatch, Fields::of($request->except('_method')), CarbonImmutable::now());
+
+                return $swatch;
+            });
         } catch (BadInput $wrong) {
             return Reply::back("swatch-{$swatch->id}", $wrong);
         }
@@ -104,24 +109,29 @@ final readonly class SwatchController
     /** Leaves a reading out of every reckoning, or takes it in again. */
     public function leaveOut(Request $request, SwatchReading $reading): RedirectResponse
     {
-        $reading->update(['left_out' => $request->boolean('left_out')]);
-        $this->cards->take($reading->swatch_id);
+        $this->cards->after(static function () use ($reading, $request): Swatch {
+            $reading->update(['left_out' => $request->boolean('left_out')]);
+
+            return $reading->swatch;
+        });
 
         return back()->with('said', $reading->left_out ? 'It no longer counts; it stays written down.' : 'It counts again.');
     }
 
     public function destroy(Swatch $swatch): RedirectResponse
     {
-        $swatch->delete();
-        $this->cards->take($swatch->id);
+        $this->cards->after(static function () use ($swatch): Swatch {
+            $swatch->delete();
+
+            return $swatch;
+        });
 
         return back()->with('said', "“{$swatch->name}” is out of the drawer.")->with('undo', "/swatches/{$swatch->id}/restore");
     }
 
     public function restore(int $swatch): RedirectResponse
     {
-        $this->workshop->swatches()->withTrashed()->findOrFail($swatch)->restore();
-        $this->cards->take($swatch);
+        $this->cards->after(fn (): Swatch => tap($this->workshop->swatches()->withTrashed()->findOrFail($swatch))->restore());
 
         return back();
     }

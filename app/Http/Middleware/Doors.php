@@ -71,7 +71,10 @@ final class Doors
     {
         $said = $request->headers->get($header);
 
-        return $said !== null && $said !== '' && ! str_starts_with("{$said}/", $request->getSchemeAndHttpHost().'/');
+        // Behind a proxy that speaks TLS its own address is the one it was given.
+        $own = [$request->getSchemeAndHttpHost(), rtrim(config()->string('app.url'), '/')];
+
+        return $said !== null && $said !== '' && array_filter($own, static fn (string $address): bool => str_starts_with("{$said}/", "{$address}/")) === [];
     }
 
     private static function refused(int $status, string $says): Response

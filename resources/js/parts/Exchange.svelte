@@ -2,13 +2,15 @@
     /** What can be taken out of this screen as files, and taking one in; a file is taken whole or not at all. */
     import { page, router } from '@inertiajs/svelte';
     import { refused } from '../lib/refused';
+    import { tooLarge } from '../lib/size';
     import TakingIn from './TakingIn.svelte';
     import Wrong from './Wrong.svelte';
 
     type Props = { out: { href: string; what: string }[]; to: string; accept: string };
     let { out, to, accept }: Props = $props();
 
-    const wrong = $derived(refused('file'));
+    let large = $state<string | null>(null);
+    const wrong = $derived(large ?? refused('file'));
     // The page names it once; it stays on screen until it has ended.
     let taking = $state<number | null>(null);
     $effect(() => {
@@ -18,7 +20,8 @@
 
     function take(event: Event & { currentTarget: HTMLInputElement }): void {
         const file = event.currentTarget.files?.[0];
-        if (file !== undefined) {
+        large = tooLarge(file, 5, 'A file');
+        if (file !== undefined && large === null) {
             router.post(to, { file }, { forceFormData: true, preserveScroll: true });
             event.currentTarget.value = '';
         }

@@ -621,6 +621,7 @@ export type FormulaView = {
         photo: boolean;
         kept_ms: number;
         swatches: number;
+        pours_in_all: number;
         pours: ({
             id: number;
             name: string;

@@ -26,11 +26,14 @@
                     <span class="quiet text-sm">{dayAndTime(v.kept_ms)}</span>
                     {#if v.note !== ''}<span class="note text-sm">{v.note}</span>{/if}
                     {#if v.pours.length > 0}<span class="quiet text-sm block"
-                            >{v.pours.length} {v.pours.length === 1 ? 'pour' : 'pours'}</span
+                            >{v.pours_in_all} {v.pours_in_all === 1 ? 'pour' : 'pours'}</span
                         >{/if}
                 </a>
             </li>
         {/each}
+        {#if page.versions_in_all > page.versions.length}<li class="quiet p-2 text-sm">
+                and {page.versions_in_all - page.versions.length} older
+            </li>{/if}
     </ul>
     <div class="flex flex-wrap gap-1">
         <button class="btn btn-sm" aria-expanded={renaming} onclick={() => (renaming = !renaming)}>Rename</button>

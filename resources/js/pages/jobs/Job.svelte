@@ -188,6 +188,13 @@
                     </li>
                 {/each}
             </ul>
+            {#if link.pours_in_all > link.pours.length}
+                <p class="mt-2">
+                    <a class="link inline-block py-2" href="/log?{new URLSearchParams({ q: job.name }).toString()}"
+                        >{link.pours_in_all - link.pours.length} earlier, in the log</a
+                    >
+                </p>
+            {/if}
         </div>
     </section>
 {/if}
