@@ -8,7 +8,6 @@ use App\Http\Middleware\Doors;
 use App\Http\Middleware\HandleInertiaRequests;
 use App\Http\Middleware\WholeWords;
 use App\Http\Reply;
-use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -31,9 +30,10 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontReport(BadInput::class);
         $exceptions->render(Reply::refused(...));
-        $exceptions->render(static function (QueryException $failed, Request $request): ?Response {
+        $exceptions->render(static function (PDOException $failed, Request $request): ?Response {
             $says = CannotWrite::because($failed);
 
+            // Not of a question alone: a transaction fails when it is closed.
             return $says === null || $request->isMethodSafe() ? null : ($request->expectsJson() ? new JsonResponse(['error' => ['field' => '', 'message' => $says]], 503) : back()->withErrors(['disk' => $says]));
         });
         $exceptions->render(static fn (ThrottleRequestsException $often) => new JsonResponse(['error' => ['field' => '', 'message' => 'That is more than a workshop asks. Wait a moment, then go on.']], 429, $often->getHeaders()));

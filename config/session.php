@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 return [
-    'driver' => env('SESSION_DRIVER', 'forgiving-file'),
+    'driver' => env('SESSION_DRIVER', 'file'),
     // A bench stands open all day, and over the week-end. Where a session ended all the same, its page takes a new token by itself.
     'lifetime' => 30 * 24 * 60,
     'expire_on_close' => false,

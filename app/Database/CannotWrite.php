@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Database;
 
-use Illuminate\Database\QueryException;
+use PDOException;
 
 /** Why nothing can be written down just now, in words; reading goes on. */
 final readonly class CannotWrite
@@ -18,7 +18,7 @@ final readonly class CannotWrite
     /** Below this nothing is certain to be written any more. */
     private const LEAST_FREE_BYTES = 4_000_000;
 
-    public static function because(QueryException $failed): ?string
+    public static function because(PDOException $failed): ?string
     {
         return match (true) {
             preg_match('/database or disk is full|No space left|disk I\/O error|could not extend file/i', $failed->getMessage()) === 1 => self::FULL,

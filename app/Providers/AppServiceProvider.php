@@ -67,7 +67,7 @@ final class AppServiceProvider extends ServiceProvider
             TrustProxies::at(array_map(trim(...), explode(',', config()->string('apalos.proxies'))));
         }
         Cache::extend('forgiving-file', fn ($app, array $config) => Cache::repository(new ForgivingFileStore($app['files'], $config['path']), $config));
-        Session::extend('forgiving-file', static fn ($app) => new ForgivingSessions($app['files'], config()->string('session.files'), config()->integer('session.lifetime')));
+        Session::extend('file', static fn ($app) => new ForgivingSessions($app['files'], config()->string('session.files'), config()->integer('session.lifetime')));
         RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(config()->integer('apalos.api_a_minute'))->by($request->ip() ?? ''));
     }
 

@@ -82,6 +82,7 @@ final class BadRecordTest extends TestCase
     public function test_why_nothing_can_be_written(string $says, string $words): void
     {
         self::assertStringContainsString($words, (string) CannotWrite::because(new QueryException('sqlite', 'insert', [], new PDOException($says))));
+        self::assertStringContainsString($words, (string) CannotWrite::because(new PDOException($says)), 'also where a transaction is closed');
         self::assertNull(CannotWrite::because(new QueryException('sqlite', 'insert', [], new PDOException('no such column: x'))));
     }
 
