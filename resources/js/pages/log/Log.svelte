@@ -21,9 +21,7 @@
     const off = (row: LogView['rows'][number]): number | null =>
         row.used_g === null || row.planned_g === null || row.planned_g === 0 ? null : (row.used_g / row.planned_g - 1) * 100;
     // How each grade is spread over all that was found, drawn as one bar: where the shop stands at a glance.
-    const spread = $derived(
-        grades.map((grade) => ({ grade, n: log.spread[grade] ?? 0 })).filter((g) => g.n > 0),
-    );
+    const spread = $derived(grades.map((grade) => ({ grade, n: log.spread[grade] ?? 0 })).filter((g) => g.n > 0));
 </script>
 
 <svelte:head><title>Log · Apalos</title></svelte:head>
