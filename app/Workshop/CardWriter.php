@@ -37,7 +37,8 @@ final readonly class CardWriter
             DB::transaction(function () use ($stamp): void {
                 $this->workshop->swatches()->chunkById(self::AT_ONCE, fn ($swatches) => $this->write(array_values($swatches->all())));
                 $this->weigh(array_keys($this->softeners->choices()));
-                $this->workshop->update(['cards_stamp' => $stamp, 'cards_turn' => $this->workshop->cards_turn + 1]);
+                // Counted by the database: somebody may have changed a card meanwhile.
+                $this->workshop->increment('cards_turn', 1, ['cards_stamp' => $stamp]);
             });
         } catch (QueryException $locked) {
             // Nothing can be written down now: what was known before is better than no page.

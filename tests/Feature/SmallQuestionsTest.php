@@ -105,7 +105,7 @@ final class SmallQuestionsTest extends TestCase
                 $steps[] = $asked->bindings[0];
             }
         });
-        app()->call([new \App\Jobs\TakeFileIn($import->id), 'handle']);
+        app()->call([new \App\Queue\TakeFileIn($import->id), 'handle']);
 
         $this->getJson("/exchange/imports/{$import->id}")->assertJsonPath('state', 'done')->assertJsonPath('says', 'New: 0 formula versions, 450 swatches, 450 readings, 0 colours.');
         self::assertSame(450, $this->workshop->swatches()->count());
@@ -128,12 +128,29 @@ final class SmallQuestionsTest extends TestCase
                     $this->postJson("/exchange/imports/{$import->id}/stop")->assertOk();
                 }
             });
-            app()->call([new \App\Jobs\TakeFileIn($import->id), 'handle']);
+            app()->call([new \App\Queue\TakeFileIn($import->id), 'handle']);
 
             $this->getJson("/exchange/imports/{$import->id}")->assertJsonPath('state', $end);
             self::assertSame(['Puck 60 %'], $this->workshop->swatches()->pluck('name')->all());
             self::assertSame(['pr-10 pucks'], $this->workshop->formulas()->pluck('name')->all());
             self::assertSame(1, DB::table('drawer_cards')->count());
         }
+    }
+
+    public function test_one_that_was_torn_off_is_completed_by_taking_it_again(): void
+    {
+        Storage::fake();
+        Queue::fake();
+        $this->post('/exchange', ['file' => $this->file(450)]);
+        $import = Import::query()->firstOrFail();
+        // The worker was killed after its first steps: nobody took anything out again.
+        app(\App\Exchange\SwatchImport::class)((string) $this->file(60)->getContent(), $this->now);
+        (new \App\Queue\TakeFileIn($import->id))->failed(new \RuntimeException('killed'));
+        $this->getJson("/exchange/imports/{$import->id}")->assertJsonPath('state', 'refused')->assertJsonPath('says', fn (string $says): bool => str_contains($says, 'not taken twice'));
+
+        $this->post('/exchange', ['file' => $this->file(450)]);
+        app()->call([new \App\Queue\TakeFileIn(Import::query()->orderByDesc('id')->firstOrFail()->id), 'handle']);
+        self::assertSame(450, $this->workshop->swatches()->count());
+        self::assertSame(450, DB::table('swatch_readings')->count());
     }
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Jobs;
+namespace App\Queue;
 
 use Apalos\Core\Input\BadInput;
 use App\Exchange\Cancelled;
@@ -51,6 +51,6 @@ final class TakeFileIn implements ShouldQueue
 
     public function failed(Throwable $why): void
     {
-        Import::query()->whereKey($this->import)->update(['state' => Import::REFUSED, 'wrong' => 'Something went wrong on the bench computer; nothing of the file was taken in. Try again.']);
+        Import::query()->whereKey($this->import)->update(['state' => Import::REFUSED, 'wrong' => 'It broke off on the bench computer. Take the file in again: what is here already is not taken twice.']);
     }
 }
