@@ -15,6 +15,9 @@ final readonly class Fields
     /** No workshop weighs, measures or waits for more than this; a larger number is a slip of the hand. */
     public const HUGE = 1_000_000.0;
 
+    /** Nothing at a bench is measured finer than this; what is nearer to nothing, and not nothing, is a slip as well. */
+    public const TINY = 1e-9;
+
     /** Entries of a list, where nothing else is said. */
     public const MOST = 100;
 
@@ -259,6 +262,9 @@ final readonly class Fields
         }
         if (! is_finite((float) $value)) {
             throw BadInput::at($this->at($key), Phrase::of('input.too_large_to_mean'));
+        }
+        if ($value != 0 && abs($value) < self::TINY) {
+            throw BadInput::at($this->at($key), Phrase::of('input.too_small_to_mean'));
         }
 
         return (float) $value;

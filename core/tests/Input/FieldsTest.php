@@ -24,6 +24,7 @@ final class FieldsTest extends TestCase
         yield 'a list' => [$number, [1], 'cup.x', 'a list'];
         yield 'true' => [$number, true, 'cup.x', 'true'];
         yield 'not finite' => [$number, INF, 'cup.x', 'too large to mean anything'];
+        yield 'nearer to nothing than anything can be measured' => [$number, 1.0e-320, 'cup.x', 'too near to zero to mean anything'];
         yield 'not a number' => [$number, NAN, 'cup.x', 'too large to mean anything'];
         yield 'too small' => [$number, -0.5, 'cup.x', '0 or more; it was -0.5'];
         yield 'too large' => [$number, 101, 'cup.x', '100 at most; it was 101'];
