@@ -21,6 +21,7 @@ use App\Http\Controllers\RunController;
 use App\Http\Controllers\SeriesController;
 use App\Http\Controllers\StoresController;
 use App\Http\Controllers\SwatchController;
+use App\Http\Controllers\TypedController;
 use App\Http\Controllers\UpController;
 use App\Http\Controllers\WorkshopController;
 use App\Http\Middleware\FewAtOnce;
@@ -107,9 +108,19 @@ Route::post('/versions/{version}/pour', [FormulaController::class, 'pour'])->whe
 Route::get('/versions/{version}/photo', [FormulaController::class, 'photo'])->whereNumber('version');
 Route::post('/versions/{version}/photo', [FormulaController::class, 'addPhoto'])->whereNumber('version');
 
-Route::get('/stores/{code?}', StoresController::class)->where('code', '[a-z0-9-]+');
+Route::get('/stores.{format}', [StoresController::class, 'out'])->whereIn('format', ['yaml', 'json']);
+Route::post('/stores', [StoresController::class, 'in']);
+Route::get('/stores/new/sheet', [StoresController::class, 'blank']);
+Route::post('/stores/sheets', [StoresController::class, 'keep']);
+Route::get('/stores/{code}/change', [StoresController::class, 'change'])->where('code', '[a-z0-9-]+');
+Route::put('/stores/{code}/shelf', [StoresController::class, 'stock'])->where('code', '[a-z0-9-]+');
+Route::get('/stores/{code?}', [StoresController::class, 'show'])->where('code', '[a-z0-9-]+');
 Route::get('/log', [LogController::class, 'index']);
 Route::get('/log.csv', [LogController::class, 'csv']);
+
+Route::get('/typed', [TypedController::class, 'show']);
+Route::put('/typed', [TypedController::class, 'update']);
+Route::delete('/typed', [TypedController::class, 'destroy']);
 
 Route::put('/workshop', [WorkshopController::class, 'update']);
 Route::post('/devices/scale/tare', [DeviceController::class, 'tare']);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Str;
@@ -23,6 +24,12 @@ use Illuminate\Support\Str;
  * @property int $turn how often anything changed that every screen has around it; the database counts
  * @property string|null $cards_stamp for which shelf the cards of the drawer were written
  * @property int $cards_turn how often a card changed since
+ * @property string|null $shelf_mark differs as soon as a sheet of the shop's own does; null where it has none
+ * @property list<string>|null $off_shelf what of the library this shop does not have
+ * @property string|null $currency three letters
+ * @property list<array{ml: float, tare_g: float|null}>|null $cups the cups it mixes in, smallest first
+ * @property bool|null $vacuum whether it has a chamber
+ * @property CarbonImmutable|null $set_up_at null in the first hour
  * @property int $day_starts_min
  * @property int $day_ends_min
  */
@@ -32,6 +39,7 @@ final class Workshop extends Model
 
     protected $fillable = [
         'name', 'units', 'room_source', 'muted', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'time_zone', 'cards_stamp', 'cards_turn',
+        'shelf_mark', 'off_shelf', 'currency', 'cups', 'vacuum', 'set_up_at',
     ];
 
     protected static function booted(): void
@@ -43,7 +51,7 @@ final class Workshop extends Model
 
     protected function casts(): array
     {
-        return ['muted' => 'boolean', 'scale_division_g' => 'float', 'scale_capacity_g' => 'float', 'turn' => 'integer', 'cards_turn' => 'integer', 'day_starts_min' => 'integer', 'day_ends_min' => 'integer'];
+        return ['muted' => 'boolean', 'scale_division_g' => 'float', 'scale_capacity_g' => 'float', 'turn' => 'integer', 'cards_turn' => 'integer', 'day_starts_min' => 'integer', 'day_ends_min' => 'integer', 'off_shelf' => 'array', 'cups' => 'array', 'vacuum' => 'boolean'];
     }
 
     /** @return HasMany<Job, $this> */

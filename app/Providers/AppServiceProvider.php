@@ -23,6 +23,7 @@ use App\Workshop\HardnessBook;
 use App\Workshop\KeptArrays;
 use App\Workshop\Library;
 use App\Workshop\LiveWork;
+use App\Workshop\OwnShelf;
 use App\Workshop\Recipes;
 use App\Workshop\RoomTemperature;
 use App\Workshop\Softeners;
@@ -41,7 +42,9 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->scoped(Library::class, static fn (): Library => new Library(base_path('library'), new KeptArrays(storage_path('framework/cache/library'))));
+        $this->app->scoped(Library::class, static fn (): Library => new Library(base_path('library'), app(KeptArrays::class), static fn (): OwnShelf => app(OwnShelf::class)));
+        $this->app->singleton(KeptArrays::class, static fn (): KeptArrays => new KeptArrays(storage_path('framework/cache/library')));
+        $this->app->scoped(OwnShelf::class);
         $this->app->scoped(Workshop::class, static fn (): Workshop => Workshop::here());
         // Not kept: units may change while a request is under way.
         $this->app->bind(Phrasebook::class, static fn ($app): Phrasebook => $app->make(Library::class)->words()->in(Measures::from($app->make(Workshop::class)->units)));

@@ -34,7 +34,7 @@ final readonly class ColourView implements View
     public function toArray(): array
     {
         $shelf = $this->library->shelf();
-        $takes = array_filter($shelf->bases, static fn (BaseSheet $base): bool => $base->limitFor(AdditiveRole::Pigment) !== null);
+        $takes = array_filter($shelf->bases, fn (BaseSheet $base): bool => $base->code === $this->base || (isset($this->library->atHand()->bases[$base->code]) && $base->limitFor(AdditiveRole::Pigment) !== null));
 
         return [
             'base' => $this->base,

@@ -44,7 +44,7 @@ final readonly class ContactBoardView implements View
             ])->all()),
             'releases' => array_map(static fn ($r): string => $r->name, $knowledge->releases),
             'sealers' => array_map(static fn ($s): string => $s->name, $knowledge->sealers),
-            'bases' => array_values(array_map(static fn ($b): array => ['code' => $b->code, 'name' => $b->name, 'family' => $b->family], $this->library->shelf()->bases)),
+            'bases' => array_values(array_map(static fn ($b): array => ['code' => $b->code, 'name' => $b->name, 'family' => $b->family], $this->library->atHand()->bases)),
             'own_rules' => array_values($this->workshop->ownRules()->orderBy('id')->get()->map(static fn (OwnRule $own): array => [
                 'id' => $own->id, 'name' => $own->name, 'text' => is_string($own->rule['text'] ?? null) ? $own->rule['text'] : '',
             ])->all()),

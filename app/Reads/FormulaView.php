@@ -61,7 +61,7 @@ final readonly class FormulaView implements View
                 'id' => $link->id, 'name' => "{$link->job->name}, {$link->name}", 'same_base' => $link->material === $this->chosen->recipe['base'],
                 'begun' => (int) $link->getAttribute('drafts_count') > 0,
             ])->sortByDesc('same_base')->all()),
-            'shelf' => (new ShelfView($this->library->shelf()))->toArray(),
+            'shelf' => (new ShelfView($this->library))->toArray(),
         ];
     }
 

@@ -57,7 +57,7 @@ final readonly class FormulasView implements View
                 ];
             })->all()),
             'pages' => $this->slice->toArray($this->total), 'filter' => $this->filter,
-            'shelf' => (new ShelfView($this->library->shelf()))->toArray(),
+            'shelf' => (new ShelfView($this->library))->toArray(),
         ];
     }
 

@@ -28,7 +28,7 @@ final readonly class HardnessView implements View
     {
         $shelf = $this->library->shelf();
         [$bases, $pucks] = [[], $this->cards->counts()];
-        foreach ($this->softeners->choices() as $code => $softeners) {
+        foreach (array_intersect_key($this->softeners->choices(), $this->library->atHand()->bases) as $code => $softeners) {
             $bases[] = [
                 'code' => $code, 'name' => $shelf->bases[$code]->name, 'shore' => $shelf->bases[$code]->shore() ?? '', 'pucks' => ($pucks[$code][''] ?? 0) + ($pucks[$code][$softeners[0] ?? ''] ?? 0),
                 'softeners' => array_map(static fn (string $softener): array => ['code' => $softener, 'name' => $shelf->additives[$softener]->name, 'into' => $shelf->additives[$softener]->into->value], $softeners),

@@ -102,7 +102,7 @@ final readonly class JobView implements View
             'note' => $impression->note ?? '',
             'status' => $sofar->status($impression->id, $impression->kind),
             'pourable' => $impression->kind !== ImpressionKind::Original,
-            'not_for_skin' => $this->job->skin && $impression->kind === ImpressionKind::Cast && $sheet !== null && ! $sheet->sheet()->bool('skin_safe'),
+            'not_for_skin' => $this->job->skin && $impression->kind === ImpressionKind::Cast && $sheet !== null && ! $sheet->isForSkin(),
             'contacts' => array_map($this->contact(...), $this->contacts->of($impression, $chain, $chain->link($impression->id))),
             'surface' => $impression->surface,
             'role' => $impression->role->value,

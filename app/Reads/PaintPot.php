@@ -34,7 +34,7 @@ final readonly class PaintPot
             $recipe, $in->positive('area_mm2', 1e8), $in->positive('film_mm', self::THICKEST_MM), (int) $in->number('coats', 1.0, self::MOST_COATS),
             $in->number('waste_pct', 0.0, 300.0), new Scale(Grams::of($this->workshop->scale_division_g), null), $this->room->now(),
         );
-        $holds = $this->contacts->judge($this->contacts->asked(['fresh' => ['family' => $recipe->base->family, 'skin_safe' => $recipe->base->sheet()->bool('skin_safe')], 'surface' => ['id' => $this->library->usual('painted')], 'intent' => 'bond']));
+        $holds = $this->contacts->judge($this->contacts->asked(['fresh' => ['family' => $recipe->base->family, 'skin_safe' => $recipe->base->isForSkin()], 'surface' => ['id' => $this->library->usual('painted')], 'intent' => 'bond']));
 
         return new PaintAnswerView($pot, $holds);
     }

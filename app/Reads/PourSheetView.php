@@ -46,7 +46,7 @@ final readonly class PourSheetView implements View
             'impression' => $this->pour->impression->name,
             'kind' => $this->pour->impression->kind->value,
             'sheet' => $this->pour->sheet,
-            'shelf' => (new ShelfView($this->library->shelf()))->toArray(),
+            'shelf' => (new ShelfView($this->library))->toArray(),
             'formulas' => array_values($this->formulas->map(static fn (FormulaVersion $version): array => [
                 'id' => $version->id, 'name' => $version->formula->name, 'number' => $version->number, 'recipe' => $version->recipe,
             ])->all()),

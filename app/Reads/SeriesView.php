@@ -25,7 +25,7 @@ final readonly class SeriesView implements View
     {
         $shelf = $this->library->shelf();
         $choices = $this->softeners->choices();
-        $bases = array_filter($shelf->bases, static fn (BaseSheet $base): bool => isset($choices[$base->code]) || $base->limitFor(AdditiveRole::Pigment) !== null);
+        $bases = array_filter($this->library->atHand()->bases, static fn (BaseSheet $base): bool => isset($choices[$base->code]) || $base->limitFor(AdditiveRole::Pigment) !== null);
 
         return [
             'kind' => $this->kind === 'tint' ? 'tint' : 'softener',
@@ -36,7 +36,7 @@ final readonly class SeriesView implements View
                 'softeners' => array_map(static fn (string $code): array => ['code' => $code, 'name' => $shelf->additives[$code]->name, 'limit_pct' => $base->bears($shelf->additives[$code])], $choices[$base->code] ?? []),
                 'pigment_basis' => $base->limitFor(AdditiveRole::Pigment)->basis->value ?? 'pct_of_total', 'pigment_into' => $base->limitFor(AdditiveRole::Pigment)->into->value ?? 'a',
             ], $bases)),
-            'pigments' => array_values(array_map(static fn ($a): array => ['code' => $a->code, 'name' => $a->name, 'colour' => $a->colour, 'families' => $a->families], array_filter($shelf->additives, static fn ($a): bool => $a->role === AdditiveRole::Pigment))),
+            'pigments' => array_values(array_map(static fn ($a): array => ['code' => $a->code, 'name' => $a->name, 'colour' => $a->colour, 'families' => $a->families], array_filter($this->library->atHand()->additives, static fn ($a): bool => $a->role === AdditiveRole::Pigment))),
         ];
     }
 }

@@ -104,6 +104,6 @@ final class ContactBook
     /** With what would make it safe, from this shop's shelf. */
     public function answer(ContactRequest $request): ContactAnswer
     {
-        return ContactAnswer::to($request, $this->knowledge(), $this->library->shelf());
+        return ContactAnswer::to($request, $this->knowledge(), $this->library->atHand());
     }
 }

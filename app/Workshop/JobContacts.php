@@ -79,7 +79,7 @@ final class JobContacts
             $solvent = self::moment($chosen['solvent_at'] ?? null);
             $worn = $impression->kind === ImpressionKind::Cast && $impression->job->skin;
             $request = $this->contacts->asked([
-                'fresh' => ['family' => $link->fresh->id, 'skin_safe' => $base?->sheet()->bool('skin_safe') ?? false],
+                'fresh' => ['family' => $link->fresh->id, 'skin_safe' => $base?->isForSkin() ?? false],
                 'surface' => array_filter([
                     'id' => $touch->surface->id, 'hours_since_cure' => $cured === null ? null : self::since($cured, $now) / 60.0, 'solvent_min_ago' => $solvent === null ? null : self::since($solvent, $now),
                     'damp' => $chosen['damp'] ?? null, 'latex_touched' => $chosen['latex_touched'] ?? null, 'sealed_with' => ($chosen['sealed_with'] ?? '') === '' ? null : $chosen['sealed_with'],

@@ -9,14 +9,24 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Material\Shelf;
 use Apalos\Core\Mould\MouldLibrary;
 use Apalos\Core\Phrase\Phrasebook;
+use Apalos\Core\Sheet\Completion;
+use Apalos\Core\Sheet\SheetForm;
+use Apalos\Core\Sheet\SheetKind;
 use Symfony\Component\Yaml\Yaml;
 
-/** The knowledge in `library/`, read from disk and kept as PHP knows it until a file changes. */
+/** The knowledge in `library/`, read from disk and kept as PHP knows it until a file changes, and beside it the sheets this shop has written. */
 final class Library
 {
     private ?Shelf $shelf = null;
 
+    private ?Shelf $atHand = null;
+
+    private ?Knowledge $shipped = null;
+
     private ?Knowledge $knowledge = null;
+
+    /** @var \Closure(): OwnShelf */
+    private readonly \Closure $own;
 
     /** @var array<string, array{files: list<string>, stamp: string}> */
     private array $looked = [];
@@ -24,19 +34,77 @@ final class Library
     /** @var array<string, array<string, array<string, mixed>>> */
     private array $read = [];
 
-    public function __construct(private readonly string $folder, private readonly KeptArrays $kept) {}
+    /** @param  callable(): OwnShelf  $own  asked only where sheets are: an empty folder has words all the same */
+    public function __construct(private readonly string $folder, private readonly KeptArrays $kept, callable $own)
+    {
+        $this->own = $own(...);
+    }
 
     public function shelf(): Shelf
     {
-        return $this->shelf ??= Shelf::of(array_values($this->read('materials/*.yaml')));
+        return $this->shelf ??= Shelf::of([...array_values($this->read('materials/*.yaml')), ...array_values($this->own('base')), ...array_values($this->own('additive'))]);
+    }
+
+    /** What of it this shop has. */
+    public function atHand(): Shelf
+    {
+        return $this->atHand ??= $this->shelf()->without(($this->own)()->off());
+    }
+
+    /** @return array<string, array<string, mixed>> sheets of the shop's own, by code */
+    public function own(string $kind): array
+    {
+        $sheets = ($this->own)()->sheets($this->stampOf('contacts/*.yaml').$this->stampOf('usual.yaml'), fn (array $sheet): array => $this->completion()->of($sheet));
+
+        return $sheets[$kind] ?? [];
+    }
+
+    /** @return array<string, array<string, mixed>> every sheet of a kind by code, shipped ones first */
+    public function sheets(SheetKind $kind): array
+    {
+        return [...$this->shippedOf($kind), ...$this->own($kind->value)];
+    }
+
+    /** @return array<string, mixed>|null a sheet as it was written: nothing stands in for what was left open */
+    public function written(SheetKind $kind, string $code): ?array
+    {
+        $shipped = $this->shippedOf($kind)[$code] ?? null;
+
+        return $shipped === null ? OwnShelf::current()->where('code', $code)->where('kind', $kind)->first()?->sheet : ['code' => $code, ...$shipped];
+    }
+
+    /** @return array<string, array<string, mixed>> */
+    private function shippedOf(SheetKind $kind): array
+    {
+        if ($kind === SheetKind::Base || $kind === SheetKind::Additive) {
+            return array_filter($this->read('materials/*.yaml'), static fn (array $sheet): bool => ($sheet['kind'] ?? null) === $kind->value);
+        }
+
+        /** @var array<string, array<string, mixed>> */
+        return $this->read('contacts/*.yaml')["{$kind->value}s"];
+    }
+
+    public function completion(): Completion
+    {
+        return new Completion(Fields::of($this->read('usual.yaml')['usual'] ?? [], 'usual'), $this->shippedKnowledge()->families, $this->shippedKnowledge()->surfaces);
+    }
+
+    public function sheetForm(SheetKind $kind): SheetForm
+    {
+        return SheetForm::of($kind, $this->read('sheet-fields.yaml')['sheet-fields'][$kind->value] ?? []);
     }
 
     /** What the library knows of contacts, before the shop's own rules. */
     public function knowledge(): Knowledge
     {
+        return $this->knowledge ??= $this->shippedKnowledge()->and($this->own('surface'), $this->own('release'), $this->own('sealer'))->without(($this->own)()->off());
+    }
+
+    private function shippedKnowledge(): Knowledge
+    {
         $read = $this->read('contacts/*.yaml');
 
-        return $this->knowledge ??= Knowledge::of($read['families'], $read['surfaces'], $read['rules'], $read['releases'], $read['sealers'], $this->cautions());
+        return $this->shipped ??= Knowledge::of($read['families'], $read['surfaces'], $read['rules'], $read['releases'], $read['sealers'], $this->cautions());
     }
 
     public function moulds(): MouldLibrary
@@ -60,7 +128,9 @@ final class Library
     /** What is taken for granted until somebody says otherwise: `base`, `casting`, `original`, `painted`. */
     public function usual(string $what): string
     {
-        return Fields::of($this->read('usual.yaml')['usual'] ?? [], 'usual')->text($what);
+        $usual = Fields::of($this->read('usual.yaml')['usual'] ?? [], 'usual')->text($what);
+
+        return $what !== 'base' || isset($this->atHand()->bases[$usual]) ? $usual : (string) (array_key_first($this->atHand()->bases) ?? $usual);
     }
 
     /** @return array<string, array{name: string, cause: string, next: string}> by id */
@@ -70,10 +140,15 @@ final class Library
         return $this->read('faults.yaml')['faults'] ?? [];
     }
 
-    /** Differs as soon as one of these files does. */
+    /** Differs as soon as one of these files, or a sheet of the shop's own, does. */
     public function stamp(string $folder = 'materials'): string
     {
-        return $this->look("{$folder}/*.yaml")['stamp'];
+        return $this->stampOf("{$folder}/*.yaml").($this->own)()->mark();
+    }
+
+    private function stampOf(string $pattern): string
+    {
+        return $this->look($pattern)['stamp'];
     }
 
     /** @return array{files: list<string>, stamp: string} */

@@ -180,7 +180,7 @@ final class ContactsTest extends TestCase
         $board = $this->get('/contacts')->assertOk()->inertiaProps('board');
 
         self::assertCount(16, $board['cells']);
-        self::assertCount(30, $board['cells']['latex']);
+        self::assertCount(32, $board['cells']['latex']);
         self::assertSame('stop', $board['cells']['silicone-platinum']['silicone-tin']['verdict']);
         $this->postJson('/contacts/judge', ['fresh' => ['family' => 'jam']])->assertUnprocessable();
     }

@@ -131,7 +131,7 @@ final class FrameTest extends TestCase
     public function test_sheets_are_read_with_the_times_of_this_room(): void
     {
         $this->get('/stores/pr-10')->assertInertia(static fn ($page) => $page->component('stores/Stores')->where('open', 'pr-10')
-            ->where('bases', static fn ($bases): bool => abs(collect($bases)->firstWhere('code', 'pr-10')['here']['pot_life_min']['likely'] - 22 * 2 ** 0.3) < 1e-6));
+            ->where('base.here.pot_life_min.likely', static fn (float $minutes): bool => abs($minutes - 22 * 2 ** 0.3) < 1e-6));
         $this->get('/stores/zz-99')->assertNotFound();
     }
 

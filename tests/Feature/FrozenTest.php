@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\Series;
 use App\Workshop\KeptArrays;
 use App\Workshop\Library;
+use App\Workshop\OwnShelf;
 use Illuminate\Filesystem\Filesystem;
 use Symfony\Component\Yaml\Yaml;
 use Tests\MakesSwatches;
@@ -24,7 +25,7 @@ final class FrozenTest extends TestCase
         parent::setUp();
         $this->folder = sys_get_temp_dir().'/apalos-library-'.getmypid();
         (new Filesystem)->copyDirectory(base_path('library'), $this->folder);
-        $this->app->scoped(Library::class, fn (): Library => new Library($this->folder, new KeptArrays("{$this->folder}/kept")));
+        $this->app->scoped(Library::class, fn (): Library => new Library($this->folder, new KeptArrays("{$this->folder}/kept"), static fn (): OwnShelf => app(OwnShelf::class)));
     }
 
     protected function tearDown(): void
@@ -82,8 +83,8 @@ final class FrozenTest extends TestCase
         ];
         $before = $all();
         $this->editEverything();
-        $sheet = $this->get('/stores/pr-10')->assertOk()->inertiaProps('bases');
-        self::assertStringStartsWith('Renamed', $sheet[0]['name'], 'The shelf has changed,');
+        $sheet = $this->get('/stores/pr-10')->assertOk()->inertiaProps('base');
+        self::assertStringStartsWith('Renamed', $sheet['name'], 'The shelf has changed,');
         self::assertSame($before, $all(), 'and what was begun has not.');
 
         // And it can be finished as it was begun.

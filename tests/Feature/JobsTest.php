@@ -55,6 +55,7 @@ final class JobsTest extends TestCase
         $copy = Impression::query()->where('name', 'Hard copy')->firstOrFail();
         $this->put("/impressions/{$copy->id}", ['kind' => 'copy', 'name' => 'Sanded copy', 'material' => 'rf-70', 'note' => '400 grit'])->assertRedirect();
         $this->put("/impressions/{$copy->id}", ['kind' => 'sausage', 'name' => ''])->assertSessionHasErrors(['kind', 'name']);
+        $this->put("/impressions/{$copy->id}", ['kind' => 'copy', 'name' => 'x', 'role' => ' '])->assertSessionHasErrors(['role']);
 
         self::assertSame(['Sanded copy', '400 grit'], [$copy->refresh()->name, $copy->note]);
     }

@@ -51,8 +51,7 @@ final class OneClockTest extends TestCase
         $said['the plan on the sheet'] = $sheet['mix']['pot_life_min'];
         $said['the clock on the sheet'] = $sheet['cure']['pot_life_min']['likely'];
         $this->get('/stores/pr-10')->assertInertia(function (AssertableInertia $page) use (&$said): void {
-            $bases = array_column($page->toArray()['props']['bases'], 'here', 'code');
-            $said['the stores'] = $bases['pr-10']['pot_life_min']['likely'];
+            $said['the stores'] = $page->toArray()['props']['base']['here']['pot_life_min']['likely'];
         });
         $said['the softener screen'] = $this->postJson('/swatches/hardness', ['base' => 'pr-10', 'softener' => 'sf-1', 'target' => ['scale' => 'A', 'reading' => 10]])->assertOk()->json('cost.pot_life_min');
 

@@ -83,10 +83,10 @@ final class JobController
         return redirect()->to("/jobs/{$job}");
     }
 
-    /** @return list<array{code: string, name: string, shore: string|null, family: string}> */
+    /** @return list<array{code: string, name: string, shore: string|null, family: string, here: bool}> */
     private static function materials(Library $library): array
     {
-        return array_values(array_map(static fn ($base): array => ['code' => $base->code, 'name' => $base->name, 'shore' => $base->shore(), 'family' => $base->family], $library->shelf()->bases));
+        return array_values(array_map(static fn ($base): array => ['code' => $base->code, 'name' => $base->name, 'shore' => $base->shore(), 'family' => $base->family, 'here' => isset($library->atHand()->bases[$base->code])], $library->shelf()->bases));
     }
 
     /** @return array{surfaces: array<string, string>, releases: array<string, array{name: string, how: string, hides: int, paint: string, skin_safe: bool, vapour: bool, coats: int, minutes: float, every: int, cost: float}>, sealers: array<string, string>} */

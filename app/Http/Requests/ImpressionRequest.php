@@ -24,7 +24,7 @@ final class ImpressionRequest extends FormRequest
             'surface' => ['sometimes', 'nullable', 'string', 'max:60', new KnownSurface],
             'wall' => ['sometimes', 'nullable', 'string', 'max:60', new KnownSurface],
             'bed' => ['sometimes', 'nullable', 'string', 'max:60', new KnownSurface],
-            'role' => ['sometimes', Rule::enum(MouldPart::class)],
+            'role' => ['sometimes', 'required', Rule::enum(MouldPart::class)],
             'from_id' => ['sometimes', 'nullable', 'integer'],
             'after' => ['sometimes', 'nullable', 'integer'],
         ];

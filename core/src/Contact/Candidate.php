@@ -23,7 +23,7 @@ final readonly class Candidate
         foreach ($shelf->bases as $base) {
             $family = $knowledge->families[$base->family] ?? null;
             if ($family !== null) {
-                $candidates[] = new self($base->code, $base->name, $family, $base->sheet()->bool('skin_safe'), ($base->times['demould_min'] ?? null)?->min);
+                $candidates[] = new self($base->code, $base->name, $family, $base->isForSkin(), ($base->times['demould_min'] ?? null)?->min);
             }
         }
 

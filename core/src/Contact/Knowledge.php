@@ -20,9 +20,10 @@ final readonly class Knowledge
      * @param  array<string, Release>  $releases
      * @param  array<string, Sealer>  $sealers
      * @param  array<string, string>  $cautions
+     * @param  list<string>  $notAtHand  releases and sealers that are known but not here to be used
      */
     private function __construct(
-        public array $families, public array $surfaces, public array $rules, public array $releases, public array $sealers, public array $cautions,
+        public array $families, public array $surfaces, public array $rules, public array $releases, public array $sealers, public array $cautions, private array $notAtHand = [],
     ) {}
 
     /**
@@ -89,18 +90,48 @@ final readonly class Knowledge
     }
 
     /**
+     * The same with surfaces, releases and sealers of the shop's own.
+     *
+     * @param  array<array-key, mixed>  $surfaces  by id; likewise the rest
+     * @param  array<array-key, mixed>  $releases
+     * @param  array<array-key, mixed>  $sealers
+     */
+    public function and(array $surfaces, array $releases, array $sealers): self
+    {
+        return new self(
+            $this->families, [...$this->surfaces, ...self::each($surfaces, Surface::from(...))], $this->rules, [...$this->releases, ...self::each($releases, Release::from(...))],
+            [...$this->sealers, ...self::each($sealers, Sealer::from(...))], $this->cautions, $this->notAtHand,
+        );
+    }
+
+    /**
+     * The same where some releases and sealers are not here to be used: they are still known by name, but never proposed.
+     *
+     * @param  list<string>  $ids
+     */
+    public function without(array $ids): self
+    {
+        return new self($this->families, $this->surfaces, $this->rules, $this->releases, $this->sealers, $this->cautions, $ids);
+    }
+
+    public function isAtHand(Release|Sealer $what): bool
+    {
+        return ! in_array($what->id, $this->notAtHand, true);
+    }
+
+    /**
      * The same with no rules but these.
      *
      * @param  list<Rule>  $rules
      */
     public function only(array $rules): self
     {
-        return new self($this->families, $this->surfaces, $rules, $this->releases, $this->sealers, $this->cautions);
+        return new self($this->families, $this->surfaces, $rules, $this->releases, $this->sealers, $this->cautions, $this->notAtHand);
     }
 
     /** The same with rules of the shop's own added. */
     public function with(Rule ...$own): self
     {
-        return new self($this->families, $this->surfaces, [...$this->rules, ...array_values($own)], $this->releases, $this->sealers, $this->cautions);
+        return new self($this->families, $this->surfaces, [...$this->rules, ...array_values($own)], $this->releases, $this->sealers, $this->cautions, $this->notAtHand);
     }
 }

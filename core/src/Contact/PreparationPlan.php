@@ -51,7 +51,7 @@ final readonly class PreparationPlan
     /** @return \Generator<Preparation> */
     private function seal(ContactRequest $request, Knowledge $knowledge): \Generator
     {
-        $fitting = array_filter($knowledge->sealers, static fn (Sealer $sealer): bool => $sealer->isFor($request->surface));
+        $fitting = array_filter($knowledge->sealers, static fn (Sealer $sealer): bool => $knowledge->isAtHand($sealer) && $sealer->isFor($request->surface));
         usort($fitting, static fn (Sealer $a, Sealer $b): int => [$a->isDoubtfulUnder($request->fresh), $a->minutes()] <=> [$b->isDoubtfulUnder($request->fresh), $b->minutes()]);
         $sealer = $fitting[0] ?? null;
         if ($sealer !== null) {

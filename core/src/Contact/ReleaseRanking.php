@@ -15,7 +15,7 @@ final readonly class ReleaseRanking
     {
         $ranked = [];
         foreach ($knowledge->releases as $release) {
-            if (! $release->isFor($request->fresh, $request->surface) || $release->ruins($request->fresh, $request->surface) !== null
+            if (! ($knowledge->isAtHand($release) || $release === $request->release) || ! $release->isFor($request->fresh, $request->surface) || $release->ruins($request->fresh, $request->surface) !== null
                 || ($request->onSkin && ! $release->skinSafe) || ($request->paintAfter && $release->paint === 'never')) {
                 continue;
             }

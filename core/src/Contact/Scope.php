@@ -28,7 +28,8 @@ final readonly class Scope
             return 2;
         }
         foreach ($groups as $group) {
-            if (isset($this->words["@{$group}"])) {
+            // A surface of the shop’s own may behave like another: then the rules for that one hold for it as well.
+            if (isset($this->words["@{$group}"]) || isset($this->words[$group])) {
                 return 1;
             }
         }

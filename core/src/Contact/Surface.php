@@ -9,6 +9,9 @@ use Apalos\Core\Input\Fields;
 /** Something that a fresh material may touch. */
 final readonly class Surface
 {
+    /** The group of what nobody can name. */
+    public const UNKNOWN = 'unknown';
+
     /** @param  list<string>  $groups */
     private function __construct(public string $id, public string $name, public array $groups, public bool $porous, public ?string $before = null) {}
 

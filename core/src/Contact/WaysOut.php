@@ -85,7 +85,7 @@ final readonly class WaysOut
     /** @return \Generator<Change> */
     private function changes(ContactRequest $request, ContactResult $result): \Generator
     {
-        foreach ($this->knowledge->sealers as $sealer) {
+        foreach (array_filter($this->knowledge->sealers, $this->knowledge->isAtHand(...)) as $sealer) {
             if ($request->state->sealedWith === null && $sealer->isFor($request->surface)) {
                 $kind = $result->inhibition === Inhibition::None ? WayKind::Seal : WayKind::Barrier;
                 yield new Change($kind, $sealer->id, Phrase::written($sealer->name), $sealer->minutes(), null, $request->with(state: $request->state->with(sealedWith: $sealer->id)));

@@ -18,6 +18,7 @@ final readonly class AdditiveSheet
      * @param  list<string>  $families  the bases it is meant for
      * @param  list<string>  $hazards  ids of cautions
      * @param  Minutes|null  $flash  how long a solvent takes to leave a brushed film
+     * @param  list<string>  $leftOpen  what its sheet does not say and something stands in for
      * @param  array<string, mixed>  $written  the sheet as written, for reading
      */
     private function __construct(
@@ -35,6 +36,7 @@ final readonly class AdditiveSheet
         public ?Softening $softening,
         public ?Minutes $flash,
         public bool $paintOnly,
+        public array $leftOpen,
         private array $written,
     ) {}
 
@@ -60,6 +62,7 @@ final readonly class AdditiveSheet
             ($softening = $in->objectOrNull('softening')) === null ? null : Softening::from($softening),
             ($flash = $in->positiveOrNull('flash_min')) === null ? null : Minutes::of($flash),
             $in->has('paint_only') && $in->bool('paint_only'),
+            $in->strings('left_open'),
             $sheet,
         );
     }
@@ -68,6 +71,12 @@ final readonly class AdditiveSheet
     public function sheet(): Fields
     {
         return Fields::of($this->written, $this->code);
+    }
+
+    /** Its sheet does not say; what is reckoned with stands in for it. */
+    public function leavesOpen(string $field): bool
+    {
+        return in_array($field, $this->leftOpen, true);
     }
 
     public function suits(BaseSheet $base): bool

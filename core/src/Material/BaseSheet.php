@@ -25,6 +25,7 @@ final readonly class BaseSheet
      * @param  array{reading: float, scale: string}|null  $hardness
      * @param  list<AdditiveLimit>  $limits
      * @param  list<string>  $hazards  ids of cautions
+     * @param  list<string>  $leftOpen  what its sheet does not say and something stands in for
      * @param  array<string, mixed>  $written  the sheet as written, for reading
      */
     private function __construct(
@@ -48,6 +49,7 @@ final readonly class BaseSheet
         public array $limits,
         public array $hazards,
         public string $colour,
+        public array $leftOpen,
         private array $written,
     ) {}
 
@@ -85,6 +87,7 @@ final readonly class BaseSheet
             array_map(AdditiveLimit::from(...), $in->objects('limits')),
             self::strings($sheet['hazards'] ?? []),
             $in->text('colour'),
+            $in->strings('left_open'),
             $sheet,
         );
     }
@@ -93,6 +96,17 @@ final readonly class BaseSheet
     public function sheet(): Fields
     {
         return Fields::of($this->written, $this->code);
+    }
+
+    /** Its sheet does not say; what is reckoned with stands in for it. */
+    public function leavesOpen(string $field): bool
+    {
+        return in_array($field, $this->leftOpen, true);
+    }
+
+    public function isForSkin(): bool
+    {
+        return $this->sheet()->bool('skin_safe');
     }
 
     public function limitFor(AdditiveRole $role): ?AdditiveLimit

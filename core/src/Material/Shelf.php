@@ -34,6 +34,16 @@ final readonly class Shelf
         return new self($bases, $additives);
     }
 
+    /**
+     * The same without what a shop does not have.
+     *
+     * @param  list<string>  $codes
+     */
+    public function without(array $codes): self
+    {
+        return new self(array_diff_key($this->bases, array_flip($codes)), array_diff_key($this->additives, array_flip($codes)));
+    }
+
     public function base(string $code, string $field = 'base'): BaseSheet
     {
         return $this->bases[$code] ?? throw BadInput::at($field, Phrase::of('material.no_such_base', ['code' => $code]));

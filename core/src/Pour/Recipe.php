@@ -15,6 +15,7 @@ use Apalos\Core\Mix\Basis;
 use Apalos\Core\Mix\Composition;
 use Apalos\Core\Mix\Into;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
 
 /** A formula read against the shelf: the base's sheet, and what goes into it, in order. */
@@ -57,7 +58,7 @@ final readonly class Recipe
             return $limit->max;
         }
 
-        return $limit === null && $sheet->basis === $basis ? $sheet->max : null;
+        return $limit === null && $sheet->basis === $basis && ! $sheet->leavesOpen('max') ? $sheet->max : null;
     }
 
     /** @return list<Additive> */
@@ -124,7 +125,7 @@ final readonly class Recipe
      */
     public function warnings(bool $asPaint = false): array
     {
-        $warnings = [];
+        $warnings = $this->leansOn();
         foreach ($this->entries as ['sheet' => $sheet, 'additive' => $additive]) {
             if ($additive->amount <= 0.0) {
                 continue;
@@ -138,6 +139,26 @@ final readonly class Recipe
             $limit = $this->base->limitFor($sheet->role);
             if ($limit !== null && $limit->basis !== $additive->basis) {
                 $warnings = [...$warnings, ...$this->pastTheLimit($sheet, $additive, $limit)];
+            }
+        }
+
+        return $warnings;
+    }
+
+    /**
+     * What the sheets in it leave open and the answers lean on all the same.
+     *
+     * @return list<Warning>
+     */
+    private function leansOn(): array
+    {
+        $warnings = [];
+        foreach (array_intersect($this->base->leftOpen, ['sg', 'pot_life_min', 'demould_min', 'ref_c', 'q10', 'alpha']) as $field) {
+            $warnings[] = new Warning("unknown_{$field}", Phrase::of("pour.unknown_{$field}", ['base' => $this->base->name, 'sg' => $this->base->sgMixed->gPerMl ?? 0.0, 'ref' => Quantity::temperature($this->base->reference)]));
+        }
+        foreach ($this->sheets() as $sheet) {
+            if ($sheet->leavesOpen('sg')) {
+                $warnings[] = new Warning('unknown_sg', Phrase::of('pour.unknown_sg_of_additive', ['name' => $sheet->name]));
             }
         }
 

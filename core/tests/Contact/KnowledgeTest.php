@@ -93,7 +93,7 @@ final class KnowledgeTest extends TestCase
                 $pairs++;
             }
         }
-        self::assertSame(16 * 30, $pairs);
+        self::assertSame(16 * 32, $pairs);
     }
 
     public function test_every_rule_speaks_of_something_that_exists_and_decides_somewhere(): void

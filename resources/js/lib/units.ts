@@ -1,7 +1,9 @@
+import { amount, ML_PER_FLUID_OUNCE } from './entry';
+
 /** Everything is stored and computed in metric; this is the only place where it is turned into what is read and typed. */
 export type Units = 'metric' | 'imperial';
 
-export type Quantity = 'mass' | 'volume' | 'length' | 'film' | 'area' | 'temperature' | 'rate' | 'minutes' | 'percent' | 'plain';
+export type Quantity = 'mass' | 'volume' | 'fluid' | 'length' | 'film' | 'area' | 'temperature' | 'rate' | 'minutes' | 'percent' | 'plain';
 
 /** `finer` is how many more decimals it takes to be read as finely as the metric unit. */
 type Unit = { sign: string; of: (metric: number) => number; back: (shown: number) => number; decimals: number; finer: number };
@@ -22,6 +24,7 @@ const table: Record<Units, Record<Quantity, Unit>> = {
     metric: {
         mass: same('g', 1),
         volume: same('ml', 0),
+        fluid: same('ml', 0),
         length: same('mm', 1),
         film: scaled('µm', 0.001, 0),
         area: scaled('cm²', 100, 1),
@@ -34,6 +37,7 @@ const table: Record<Units, Record<Quantity, Unit>> = {
     imperial: {
         mass: scaled('oz', GRAMS_PER_OUNCE, 3, 2),
         volume: scaled('in³', ML_PER_CUBIC_INCH, 1, 1),
+        fluid: scaled('fl oz', ML_PER_FLUID_OUNCE, 2, 1),
         length: scaled('in', 25.4, 3, 2),
         film: scaled('mil', 0.0254, 1),
         area: scaled('in²', 645.16, 2, 1),
@@ -76,16 +80,11 @@ export type Entry = number | string | null;
 
 /** What was typed, in metric: a number, null when empty, or the text itself when it is no number, so that nothing is lost. */
 export function typed(text: string, quantity: Quantity, units: Units): Entry {
-    const plain = text.trim().replace(/\s+/g, '').replace('−', '-');
-    if (plain === '') {
+    if (text.trim() === '') {
         return null;
     }
-    const point = /^-?\d*,\d+$/.test(plain) ? plain.replace(',', '.') : plain;
-    if (!/^-?(\d+\.?\d*|\.\d+)$/.test(point)) {
-        return text;
-    }
-    const metric = table[units][quantity].back(Number(point));
-    return Number(metric.toPrecision(12));
+    const metric = amount(text, quantity, table[units][quantity].back);
+    return metric === null ? text : Number(metric.toPrecision(12));
 }
 
 /** The decimals a scale of this step shows: one for 0.1 or 0.2 g, two for 0.05 g, none for 1 g. */

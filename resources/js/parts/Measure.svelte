@@ -12,12 +12,15 @@
         /** Nothing is there yet: said quietly. */
         missing?: boolean;
         hint?: string;
+        /** The unit of what is no length, mass or time. */
+        suffix?: string;
         /** Decimals it stands with while nobody types; as many as it needs where nothing is said. */
         fine?: number;
         onchange?: (value: number | string | null) => void;
     };
-    let { label, kind, value = $bindable(), error = null, missing = false, hint = '', fine, onchange }: Props = $props();
+    let { label, kind, value = $bindable(), error = null, missing = false, hint = '', suffix = '', fine, onchange }: Props = $props();
     const id = $props.id();
+    const unit = $derived(suffix === '' ? sign(kind, bench.units) : suffix);
 
     const shown = (): string =>
         typeof value === 'string'
@@ -59,7 +62,7 @@
             aria-invalid={error !== null && !missing}
             aria-describedby={error !== null || hint !== '' ? `${id}-say` : undefined}
         />
-        {#if sign(kind, bench.units) !== ''}<span class="unit">{sign(kind, bench.units)}</span>{/if}
+        {#if unit !== ''}<span class="unit">{unit}</span>{/if}
     </span>
     {#if error !== null && !missing}
         <p class="say wrong" id="{id}-say" role="alert">{error}</p>

@@ -23,10 +23,10 @@
 
     const base = $derived(shelf.bases.find((b) => b.code === recipe.base) ?? null);
     const suitable = $derived(
-        shelf.additives.filter((a) => (base === null || a.families.includes(base.family)) && (paint || !a.paint_only)),
+        shelf.additives.filter((a) => a.here && (base === null || a.families.includes(base.family)) && (paint || !a.paint_only)),
     );
     const addable = $derived(suitable.filter((a) => !recipe.additives.some((line) => line.code === a.code)));
-    const families = $derived([...new Set(shelf.bases.map((b) => b.family))]);
+    const families = $derived([...new Set(shelf.bases.filter((b) => b.here || b.code === recipe.base).map((b) => b.family))]);
     const bases = [
         ['pct_of_ab', '% of A+B'],
         ['pct_of_a', '% of A'],
@@ -70,7 +70,9 @@
     {#if base === null}<option value={recipe.base}>choose a base</option>{/if}
     {#each families as family (family)}
         <optgroup label={family.replace('-', ' ')}>
-            {#each shelf.bases.filter((b) => b.family === family) as b (b.code)}<option value={b.code}>{b.name}</option>{/each}
+            {#each shelf.bases.filter((b) => b.family === family && (b.here || b.code === recipe.base)) as b (b.code)}<option value={b.code}
+                    >{b.name}</option
+                >{/each}
         </optgroup>
     {/each}
 </Choice>

@@ -353,6 +353,87 @@ export type VolumeResult = {
     }[];
 };
 
+/** The sheet of something stirred in, to read. */
+export type AdditiveSheetView = {
+    code: string;
+    name: string;
+    role: string;
+    summary: string;
+    colour: string;
+    families: string[];
+    sg: number;
+    basis: string;
+    into: string;
+    max: number;
+    softening: {
+        pct_of_ab: number;
+        stiffness: number;
+        tear: number;
+        stretch: number;
+        pot_life: number;
+    }[];
+    bleed_from_pct: number | null;
+    flash_min: number | null;
+    paint_only: boolean;
+    cautions: {
+        title: string;
+        text: string;
+    }[];
+    measured: string[];
+    typical: string[];
+    left_open: string[];
+    notes: string;
+};
+
+/** The sheet of a base to read, with its times as they are in the room now. */
+export type BaseSheetView = {
+    code: string;
+    name: string;
+    family: string;
+    summary: string;
+    shore: string | null;
+    colour: string;
+    ratio: string;
+    part_names: {
+        a: string;
+        b?: string;
+    };
+    sg: {
+        a: number | null;
+        b: number | null;
+        mixed: number | null;
+    };
+    times: Record<string, number>;
+    here: Record<string, {
+        low: number;
+        likely: number;
+        high: number;
+    }>;
+    rests_on: number;
+    of_g: number | null;
+    ref_c: number;
+    by_volume_ok: boolean;
+    vacuum: string;
+    brushed: boolean;
+    moisture: boolean;
+    skin_safe: boolean;
+    facts: Record<string, number | null>;
+    limits: {
+        role: string;
+        max: number;
+        basis: string;
+        into: string;
+    }[];
+    cautions: {
+        title: string;
+        text: string;
+    }[];
+    measured: string[];
+    typical: string[];
+    left_open: string[];
+    notes: string;
+};
+
 /** The bench: what needs hands now, next and later, each with the one number that matters; and what waits to be read. */
 export type BenchView = {
     items: ({
@@ -1199,7 +1280,7 @@ export type SeriesView = {
     }[];
 };
 
-/** What a recipe can be written with. */
+/** What a recipe can be written with; what is not here is known where it already stands. */
 export type ShelfView = {
     bases: ({
         code: string;
@@ -1212,6 +1293,7 @@ export type ShelfView = {
         vacuum: string;
         colour: string;
         family: string;
+        here: boolean;
     })[];
     additives: {
         code: string;
@@ -1222,87 +1304,46 @@ export type ShelfView = {
         into: string;
         colour: string;
         paint_only: boolean;
+        here: boolean;
     }[];
 };
 
-/** The shelf: every sheet to read, with its times as they are in the room now. */
+/** The shelf: what is on it and what is not, and one sheet to read. */
 export type StoresView = {
     open: string | null;
-    bases: ({
+    empty: boolean;
+    list: ({
+        kind: string;
         code: string;
         name: string;
-        family: string;
-        summary: string;
-        shore: string | null;
-        colour: string;
-        ratio: string;
-        part_names: {
-            a: string;
-            b?: string;
-        };
-        sg: {
-            a: number | null;
-            b: number | null;
-            mixed: number | null;
-        };
-        times: Record<string, number>;
-        here: Record<string, {
-            low: number;
-            likely: number;
-            high: number;
-        }>;
-        rests_on: number;
-        of_g: number | null;
-        ref_c: number;
-        by_volume_ok: boolean;
-        vacuum: string;
-        brushed: boolean;
-        moisture: boolean;
-        skin_safe: boolean;
-        facts: Record<string, number | null>;
-        limits: {
-            role: string;
-            max: number;
-            basis: string;
-            into: string;
-        }[];
-        cautions: {
-            title: string;
-            text: string;
-        }[];
-        measured: string[];
-        typical: string[];
-        notes: string;
+        colour: string | null;
+        own: boolean;
+        here: boolean;
     })[];
-    additives: ({
+    base: BaseSheetView | null;
+    additive: AdditiveSheetView | null;
+    other: {
+        kind: string;
         code: string;
         name: string;
-        role: string;
-        summary: string;
-        colour: string;
-        families: string[];
-        sg: number;
-        basis: string;
-        into: string;
-        max: number;
-        softening: {
-            pct_of_ab: number;
-            stiffness: number;
-            tear: number;
-            stretch: number;
-            pot_life: number;
+        lines: ({
+            label: string;
+            value: string | null;
+            open: string;
+        })[];
+    } | null;
+    own: {
+        version: number;
+        versions: {
+            version: number;
+            at_ms: number;
+            changed: string[];
         }[];
-        bleed_from_pct: number | null;
-        flash_min: number | null;
-        paint_only: boolean;
-        cautions: {
-            title: string;
-            text: string;
+        left_open: {
+            label: string;
+            open: string;
         }[];
-        measured: string[];
-        typical: string[];
-        notes: string;
-    })[];
+    } | null;
 };
 
 /** The day strip as it is at a moment. */
@@ -1340,4 +1381,50 @@ export type StripView = {
         title: string;
         open_ms: number;
     }[];
+};
+
+/** A sheet being written: what is asked, what stands there already, and what can be named. */
+export type WriteSheetView = {
+    form: {
+        kind: string;
+        title: string;
+        says: string;
+        groups: ({
+            title: string;
+            fields: ({
+                at: string;
+                ask: string;
+                label: string;
+                unit: string | null;
+                needed: boolean;
+                why: string;
+                open: string;
+                of: Record<string, string>;
+                fields: ({
+                    at: string;
+                    ask: string;
+                    label: string;
+                    unit: string | null;
+                    of: Record<string, string>;
+                })[];
+            })[];
+        })[];
+    };
+    kinds: {
+        kind: string;
+        title: string;
+        says: string;
+    }[];
+    sheet: Record<string, unknown>;
+    from: string | null;
+    changes: string | null;
+    named: Record<string, string>;
+    lists: {
+        families: string[];
+        fresh: string[];
+        surfaces: string[];
+        likes: string[];
+        cautions: string[];
+        roles: string[];
+    };
 };

@@ -7,7 +7,7 @@
     import Wrong from '../../parts/Wrong.svelte';
     import type { JobView } from '../../types/server';
     import MaterialPick from './MaterialPick.svelte';
-    import type { Material } from './NewJob.svelte';
+    import { firstOf, type Material } from './NewJob.svelte';
 
     type Props = {
         materials: Material[];
@@ -26,7 +26,7 @@
         untrack(() => ({
             kind: link?.kind ?? 'cast',
             name: link?.name ?? '',
-            material: link?.material_code ?? (link?.kind === 'original' ? link.material : 'pr-10'),
+            material: link?.material_code ?? (link?.kind === 'original' ? link.material : firstOf(materials, 'pr-10')),
             note: link?.note ?? '',
             surface: link?.surface ?? '',
             role: link?.role ?? 'whole',

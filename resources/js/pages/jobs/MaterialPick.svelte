@@ -4,14 +4,15 @@
     import Choice from '../../parts/Choice.svelte';
 
     let { label, materials, value = $bindable() }: { label: string; materials: Material[]; value: string } = $props();
-    const families = $derived([...new Set(materials.map((m) => m.family))]);
+    const offered = $derived(materials.filter((m) => m.here || m.code === value));
+    const families = $derived([...new Set(offered.map((m) => m.family))]);
 </script>
 
 <Choice {label} bind:value>
     {#if value !== '' && !materials.some((m) => m.code === value)}<option {value}>{value}</option>{/if}
     {#each families as family (family)}
         <optgroup label={family.replace('-', ' ')}>
-            {#each materials.filter((m) => m.family === family) as m (m.code)}<option value={m.code}>{m.name}</option>{/each}
+            {#each offered.filter((m) => m.family === family) as m (m.code)}<option value={m.code}>{m.name}</option>{/each}
         </optgroup>
     {/each}
 </Choice>

@@ -1,5 +1,9 @@
 <script module lang="ts">
-    export type Material = { code: string; name: string; shore: string | null; family: string };
+    export type Material = { code: string; name: string; shore: string | null; family: string; here: boolean };
+
+    /** The one that is usual where it is here, else the first that is. */
+    export const firstOf = (materials: Material[], usual: string): string =>
+        (materials.find((m) => m.here && m.code === usual) ?? materials.find((m) => m.here))?.code ?? '';
 </script>
 
 <script lang="ts">
@@ -19,8 +23,8 @@
         skin: false,
         original: '',
         surface: '',
-        mould: 'pr-25',
-        cast: 'pr-10',
+        mould: firstOf(materials, 'pr-25'),
+        cast: firstOf(materials, 'pr-10'),
     });
 
     function make(event: SubmitEvent): void {

@@ -1,8 +1,8 @@
 <script lang="ts">
     import Cautions from '../../parts/Cautions.svelte';
-    import type { StoresView } from '../../types/server';
+    import type { AdditiveSheetView } from '../../types/server';
 
-    let { sheet }: { sheet: StoresView['additives'][number] } = $props();
+    let { sheet }: { sheet: AdditiveSheetView } = $props();
 </script>
 
 <div class="border-l-[14px] pl-5" style="border-color:{sheet.colour}">

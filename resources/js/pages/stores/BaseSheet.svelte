@@ -2,9 +2,9 @@
     import { bench } from '../../lib/bench.svelte';
     import { figure, measure, minutes } from '../../lib/units';
     import Cautions from '../../parts/Cautions.svelte';
-    import type { StoresView } from '../../types/server';
+    import type { BaseSheetView } from '../../types/server';
 
-    let { sheet }: { sheet: StoresView['bases'][number] } = $props();
+    let { sheet }: { sheet: BaseSheetView } = $props();
     const times = [
         ['pot_life_min', 'pours for'],
         ['recoat_open_min', 'next coat from'],

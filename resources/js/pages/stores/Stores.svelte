@@ -2,78 +2,176 @@
     import { router } from '@inertiajs/svelte';
     import { onMount } from 'svelte';
     import { screenKeys } from '../../lib/keys.svelte';
+    import { dayAndTime } from '../../lib/when';
+    import Exchange from '../../parts/Exchange.svelte';
     import type { StoresView } from '../../types/server';
     import AdditiveSheet from './AdditiveSheet.svelte';
     import BaseSheet from './BaseSheet.svelte';
 
-    let { bases, additives, open }: StoresView = $props();
-    const codes = $derived([...bases, ...additives].map((s) => s.code));
-    const chosen = $derived(open ?? codes[0] ?? '');
-    const base = $derived(bases.find((b) => b.code === chosen));
-    const additive = $derived(additives.find((a) => a.code === chosen));
+    let { list, base, additive, other, own, open, empty }: StoresView = $props();
+    const groups = [
+        ['base', 'Bases'],
+        ['additive', 'To stir in'],
+        ['release', 'Releases'],
+        ['sealer', 'Sealers'],
+        ['surface', 'Surfaces'],
+    ] as const;
+    const shown = $derived(base?.code ?? additive?.code ?? other?.code ?? '');
+    const chosen = $derived(list.find((s) => s.code === shown));
+    const here = $derived(list.filter((s) => s.here));
+    const off = $derived(list.filter((s) => !s.here));
 
     function step(by: number): void {
-        const at = codes.indexOf(chosen);
-        router.visit(`/stores/${codes[(at + by + codes.length) % codes.length] ?? ''}`, { preserveScroll: true });
+        const at = here.findIndex((s) => s.code === shown);
+        router.visit(`/stores/${here[(at + by + here.length) % here.length]?.code ?? ''}`, { preserveScroll: true });
     }
+    const put = (isHere: boolean): void => router.put(`/stores/${shown}/shelf`, { here: isHere }, { preserveScroll: true });
 
     onMount(() =>
         screenKeys([
             { press: 'j', does: 'Next sheet', run: () => step(1) },
             { press: 'k', does: 'Sheet before', run: () => step(-1) },
+            { press: 'w', does: 'Write a sheet', run: () => router.visit('/stores/new/sheet') },
         ]),
     );
 </script>
 
 <svelte:head><title>Stores · Apalos</title></svelte:head>
 
-<h1 class="sr-only">Stores: the sheets</h1>
+{#snippet names(sheets: StoresView['list'])}
+    <ul>
+        {#each sheets as s (s.kind + s.code)}
+            <li>
+                <a href="/stores/{s.code}" aria-current={s.code === shown ? 'true' : undefined}
+                    ><i style="background:{s.colour ?? 'transparent'}" class:bare={s.colour === null}></i><span
+                        >{s.name}{#if s.own}<small>own</small>{/if}</span
+                    ></a
+                >
+            </li>
+        {/each}
+    </ul>
+{/snippet}
+
+<div class="flex flex-wrap items-center justify-between gap-2">
+    <h1 class="text-3xl">Stores</h1>
+    <a class="btn btn-primary" href="/stores/new/sheet">Write a sheet</a>
+</div>
+{#if empty}
+    <p class="mt-3 max-w-prose text-lg">
+        Your shelf is empty. It holds the sheets of what you work with: every gram, every minute and every warning comes from them.
+        <a class="link" href="/first">Tick what you have</a>, or write a sheet from your supplier’s data sheet.
+    </p>
+{/if}
 <div class="stores">
-    <nav aria-label="Sheets">
-        <h2 class="text-xl">Bases</h2>
-        <ul>
-            {#each bases as b (b.code)}
-                <li>
-                    <a href="/stores/{b.code}" aria-current={b.code === chosen ? 'true' : undefined}
-                        ><i style="background:{b.colour}"></i><span>{b.name}</span></a
-                    >
-                </li>
-            {/each}
-        </ul>
-        <h2 class="mt-4 text-xl">To stir in</h2>
-        <ul>
-            {#each additives as a (a.code)}
-                <li>
-                    <a href="/stores/{a.code}" aria-current={a.code === chosen ? 'true' : undefined}
-                        ><i style="background:{a.colour}"></i><span>{a.name}</span></a
-                    >
-                </li>
-            {/each}
-        </ul>
-    </nav>
     <article>
-        {#if base !== undefined}<BaseSheet sheet={base} />{:else if additive !== undefined}<AdditiveSheet sheet={additive} />{/if}
+        {#if chosen !== undefined}
+            {#if base !== null}<BaseSheet sheet={base} />{:else if additive !== null}<AdditiveSheet
+                    sheet={additive}
+                />{:else if other !== null}
+                <h2 class="text-3xl">{other.name}</h2>
+                <p class="quiet">house code <span class="fig">{other.code}</span> · {other.kind}</p>
+                <dl class="lines">
+                    {#each other.lines.filter((l) => l.value !== null && !['House code', 'Name'].includes(l.label)) as line (line.label)}<dt
+                        >
+                            {line.label}
+                        </dt>
+                        <dd>{line.value}</dd>{/each}
+                </dl>
+            {/if}
+            {#if own !== null}
+                <section class="mt-6 grid gap-2" aria-label="Versions">
+                    {#if own.left_open.length > 0}
+                        <details>
+                            <summary class="link min-h-11 py-2"
+                                >{own.left_open.length === 1 ? 'One thing is' : `${String(own.left_open.length)} things are`} left open</summary
+                            >
+                            <dl class="lines">
+                                {#each own.left_open as field (field.label)}<dt>{field.label}</dt>
+                                    <dd>still works: {field.open}</dd>{/each}
+                            </dl>
+                        </details>
+                    {/if}
+                    <ul class="text-sm">
+                        {#each own.versions as version (version.version)}
+                            <li>
+                                <b>Version {version.version}</b>, {dayAndTime(version.at_ms)}{version.changed.length === 0
+                                    ? ''
+                                    : `: ${version.changed.join(', ').toLowerCase()} changed`}
+                            </li>
+                        {/each}
+                    </ul>
+                </section>
+            {/if}
+            <p class="mt-6 flex flex-wrap gap-2">
+                {#if chosen.own}<a class="btn" href="/stores/{chosen.code}/change">Change it</a>{/if}
+                <a class="btn" href="/stores/new/sheet?from={chosen.code}">Copy it and change the copy</a>
+                <button class="btn btn-ghost" onclick={() => put(!chosen.here)}
+                    >{chosen.here ? 'We do not have this' : 'Put it on the shelf'}</button
+                >
+            </p>
+        {/if}
     </article>
+    <nav aria-label="Sheets">
+        {#each groups as [kind, title] (kind)}
+            {@const some = here.filter((s) => s.kind === kind)}
+            {#if some.length > 0}
+                <details open={kind === 'base' || kind === 'additive' || chosen?.kind === kind}>
+                    <summary class="text-xl">{title}</summary>
+                    {@render names(some)}
+                </details>
+            {/if}
+        {/each}
+        {#if off.length > 0}
+            <details open={chosen?.here === false}>
+                <summary class="text-xl">Not on your shelf ({off.length})</summary>
+                {@render names(off)}
+            </details>
+        {/if}
+        <section class="mt-4 grid gap-2">
+            <h2 class="text-xl">Sheets as a file</h2>
+            <p class="quiet text-sm">
+                Your own sheets, out and in. While you have none, the YAML file is a template that explains every field.
+            </p>
+            <Exchange
+                out={[
+                    { href: '/stores.yaml', what: 'Take out (YAML)' },
+                    { href: '/stores.json', what: 'as JSON' },
+                ]}
+                to="/stores"
+                accept=".yaml,.yml,.json"
+            />
+        </section>
+    </nav>
 </div>
 
 <style>
     .stores {
         display: grid;
-        grid-template-columns: 17rem minmax(0, 1fr);
+        grid-template-columns: minmax(0, 1fr) 18rem;
         gap: 2.5rem;
+        margin-top: 1rem;
     }
     nav a {
         display: grid;
         grid-template-columns: 1.4rem 1fr;
         gap: 0.6rem;
         align-items: center;
-        padding: 0.28rem 0.5rem;
+        min-height: 2.75rem;
+        padding: 0.2rem 0.5rem;
         border-radius: 0.7rem;
-        font-size: 0.95rem;
     }
     nav a[aria-current] {
         background: var(--color-base-200);
         font-weight: 700;
+    }
+    summary {
+        min-height: 2.75rem;
+        padding: 0.4rem 0;
+        cursor: pointer;
+    }
+    small {
+        margin-left: 0.5rem;
+        color: var(--color-neutral);
     }
     i {
         width: 1.3rem;
@@ -81,12 +179,28 @@
         border-radius: 0.3rem 50% 50% 0.3rem;
         border: 1px solid color-mix(in oklab, currentColor 40%, transparent);
     }
+    i.bare {
+        border-style: dashed;
+    }
+    .lines {
+        display: grid;
+        grid-template-columns: minmax(8rem, 14rem) 1fr;
+        gap: 0.35rem 1rem;
+        margin-top: 0.75rem;
+    }
+    dt {
+        color: var(--color-neutral);
+    }
     @media (max-width: 800px) {
-        .stores {
+        .stores,
+        .lines {
             grid-template-columns: minmax(0, 1fr);
         }
-        article {
-            order: -1;
+        .lines {
+            gap: 0;
+        }
+        dd {
+            margin-bottom: 0.5rem;
         }
     }
 </style>

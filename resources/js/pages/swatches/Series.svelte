@@ -4,7 +4,7 @@
     import { onMount, untrack } from 'svelte';
     import { Asking } from '../../lib/asking.svelte';
     import { bench } from '../../lib/bench.svelte';
-    import { Kept } from '../../lib/kept';
+    import { Typing } from '../../lib/typing.svelte';
     import { refused } from '../../lib/refused';
     import { type Entry, figure } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
@@ -34,15 +34,14 @@
         spare: Entry;
         mixing: Entry;
     };
-    const kept = new Kept<Partial<Form>>(`series${location.search}`);
-    const form = $state<Form>(
+    const typing = new Typing<Form>(
+        `series${location.search}`,
         untrack(() => ({
             ...{ kind: page.kind, base: page.base, pigment: page.pigment, softener: '', load: 1, spare: 10, mixing: 3 },
             ...{ ...usually[page.kind], steps: null },
-            ...kept.read(),
         })),
     );
-    $effect(() => kept.write($state.snapshot(form)));
+    const form = typing.value;
 
     const sheet = $derived(page.bases.find((b) => b.code === form.base));
     const softening = $derived(sheet?.softeners.find((s) => s.code === form.softener) ?? sheet?.softeners[0]);
@@ -100,7 +99,7 @@
     const begin = (): void =>
         router.post('/swatches/series', { ...question(), thickness_mm: form.thickness } as RequestPayload, {
             preserveState: true,
-            onSuccess: () => kept.forget(),
+            onSuccess: () => typing.forget(),
         });
     onMount(() => asking.changed());
 </script>

@@ -1,0 +1,162 @@
+<script lang="ts">
+    /** A sheet of one's own, from a supplier's data sheet: field by field, with what each is for. */
+    import { router } from '@inertiajs/svelte';
+    import { tick, untrack } from 'svelte';
+    import { ask, type Wrong } from '../../lib/api';
+    import { Typing } from '../../lib/typing.svelte';
+    import Refused from '../../parts/Wrong.svelte';
+    import type { WriteSheetView } from '../../types/server';
+    import SheetEntry from './SheetEntry.svelte';
+
+    let { write }: { write: WriteSheetView } = $props();
+    type Doubt = { code: string; field: string; message: string };
+
+    const typing = new Typing<Record<string, unknown>>(
+        untrack(() => `sheet/${write.form.kind}/${write.changes ?? write.from ?? 'new'}`),
+        untrack(() => ({ ...write.sheet })),
+    );
+    const sheet = typing.value;
+    let wrong = $state<Wrong | null>(null);
+    let doubts = $state<Doubt[]>([]);
+    let busy = $state(false);
+
+    const title = $derived(
+        write.changes !== null
+            ? `Change “${String(write.sheet.name ?? write.changes)}”`
+            : write.from !== null
+              ? `A copy of “${write.named[write.from] ?? write.from}”`
+              : 'A sheet of your own',
+    );
+    const known = $derived(new Set(write.form.groups.flatMap((group) => group.fields.map((field) => field.at))));
+    const said = (at: string): string | null =>
+        wrong?.field === at ? wrong.message : (doubts.find((d) => d.field === at)?.message ?? null);
+    const elsewhere = $derived(
+        wrong !== null && ![...known].some((at) => wrong?.field === at || wrong?.field.startsWith(`${at}.`) === true)
+            ? wrong.message
+            : null,
+    );
+
+    /** Nested as the sheet is kept. */
+    function nested(): Record<string, unknown> {
+        const whole: Record<string, unknown> = {};
+        for (const [at, value] of Object.entries($state.snapshot(sheet))) {
+            if (value === null || value === '') {
+                continue;
+            }
+            const [part = '', name] = at.split('.');
+            if (name === undefined) {
+                whole[part] = value;
+            } else {
+                whole[part] = { ...(whole[part] as Record<string, unknown> | undefined), [name]: value };
+            }
+        }
+        return whole;
+    }
+
+    async function keep(sure: boolean): Promise<void> {
+        busy = true;
+        const answer = await ask<{ kept: string | null; doubts: Doubt[] }>('POST', '/stores/sheets', {
+            kind: write.form.kind,
+            sheet: nested(),
+            changes: write.changes,
+            sure,
+        });
+        busy = false;
+        wrong = answer.ok ? null : answer.wrong;
+        doubts = answer.ok ? answer.data.doubts : [];
+        if (answer.ok && answer.data.kept !== null) {
+            typing.forget();
+            router.visit(`/stores/${answer.data.kept}`);
+            return;
+        }
+        await tick();
+        document.querySelector('[role=alert]')?.scrollIntoView({ block: 'center', behavior: 'smooth' });
+    }
+</script>
+
+<svelte:head><title>{title} · Apalos</title></svelte:head>
+
+<div class="flex flex-wrap items-baseline gap-x-3">
+    <h1 class="text-3xl">{title}</h1>
+    <p class="quiet">
+        <a class="link" href="/stores{(write.changes ?? write.from) ? `/${write.changes ?? write.from ?? ''}` : ''}">back to Stores</a>
+    </p>
+</div>
+{#if write.changes === null && write.from === null}
+    <nav class="mt-2 flex flex-wrap gap-1" aria-label="What is the sheet about?">
+        {#each write.kinds as kind (kind.kind)}
+            <a
+                class="chip"
+                class:on={kind.kind === write.form.kind}
+                href="/stores/new/sheet?kind={kind.kind}"
+                aria-current={kind.kind === write.form.kind}>{kind.title}</a
+            >
+        {/each}
+    </nav>
+{/if}
+<p class="quiet mt-2 max-w-prose">
+    {write.form.says}
+    {#if write.changes !== null}A change makes a new version; what was poured keeps the one it had.{/if}
+    {#if typing.again}<b>What you typed before stands here again.</b>
+        <button type="button" class="link" onclick={() => typing.clear()}>Begin anew</button>{/if}
+</p>
+
+<form
+    class="mt-4 grid gap-6"
+    novalidate
+    onsubmit={(event) => {
+        event.preventDefault();
+        void keep(false);
+    }}
+>
+    {#each write.form.groups as group (group.title)}
+        <fieldset class="group">
+            <legend class="text-xl">{group.title}</legend>
+            {#each group.fields as field (field.at)}
+                {#if !(field.at === 'code' && write.changes !== null)}
+                    <SheetEntry
+                        asked={field}
+                        bind:value={() => sheet[field.at], (next) => (sheet[field.at] = next)}
+                        lists={write.lists}
+                        named={write.named}
+                        wrong={said}
+                    />
+                {/if}
+            {/each}
+        </fieldset>
+    {/each}
+    <Refused says={elsewhere} />
+    {#if doubts.length > 0}
+        <div class="card-paper grid gap-2" role="group" aria-label="Look again">
+            <p class="text-lg font-bold">Two figures of this sheet contradict each other.</p>
+            {#each doubts as doubt (doubt.code)}<p>{doubt.message}</p>{/each}
+            <p class="flex flex-wrap gap-2">
+                <button class="btn btn-primary" disabled={busy}>I have corrected it: keep it</button>
+                <button type="button" class="btn" disabled={busy} onclick={() => void keep(true)}
+                    >It is so on the sheet: keep it all the same</button
+                >
+            </p>
+        </div>
+    {/if}
+    <div class="bar">
+        <button class="btn btn-primary btn-lg" disabled={busy}>Keep the sheet</button>
+    </div>
+</form>
+
+<style>
+    .group {
+        display: grid;
+        grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
+        gap: 1rem 1.5rem;
+        border-top: 2px solid var(--color-base-300);
+        padding-top: 0.5rem;
+    }
+    legend {
+        padding-right: 0.75rem;
+    }
+    .bar {
+        position: sticky;
+        bottom: 0.75rem;
+        justify-self: start;
+    }
+</style>
