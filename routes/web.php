@@ -9,6 +9,7 @@ use App\Http\Controllers\ContactController;
 use App\Http\Controllers\DeviceController;
 use App\Http\Controllers\ExchangeController;
 use App\Http\Controllers\FindController;
+use App\Http\Controllers\FirstController;
 use App\Http\Controllers\FormulaController;
 use App\Http\Controllers\HardnessController;
 use App\Http\Controllers\ImpressionController;
@@ -40,6 +41,9 @@ Route::get('/', BenchController::class);
 
 // A page whose session has ended takes a new token.
 Route::get('/token', static fn (): Response => response()->noContent());
+
+Route::get('/first', [FirstController::class, 'show']);
+Route::post('/first/shelf', [FirstController::class, 'shelf']);
 
 Route::get('/jobs', [JobController::class, 'index']);
 Route::post('/jobs', [JobController::class, 'store']);

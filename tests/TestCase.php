@@ -37,6 +37,7 @@ abstract class TestCase extends LaravelTestCase
         $this->now = CarbonImmutable::parse('2026-03-04 10:15:00');
         $this->travelTo($this->now);
         $this->workshop = Workshop::here();
+        $this->workshop->update(['set_up_at' => $this->now]);
         $this->warm(20.0);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use Apalos\Core\Contact\MouldPart;
 use App\Models\Impression;
 use App\Models\Pour;
 use App\Models\PourState;
@@ -24,17 +25,31 @@ final readonly class PlanPour
                 return $draft;
             }
             $last = $impression->pours()->reorder()->orderByDesc('id')->first();
+            $half = $last === null ? $this->otherHalf($impression) : null;
+            $sheet = match (true) {
+                $last !== null => [...$last->sheet, 'carried' => 'the last pour of this link'],
+                $half !== null => [...$half->sheet, 'carried' => "“{$half->impression->name}”"],
+                default => $this->fresh($impression),
+            };
 
             // Two presses may come at once: the second finds the sheet of the first.
-            return $impression->pours()->createOrFirst(['draft_of' => $impression->id], ['sheet' => $last->sheet ?? $this->fresh($impression), 'state' => PourState::Draft]);
+            return $impression->pours()->createOrFirst(['draft_of' => $impression->id], ['sheet' => $sheet, 'state' => PourState::Draft]);
         }, 3);
+    }
+
+    /** The newest pour of the other half of the same mould: it usually takes as much. */
+    private function otherHalf(Impression $impression): ?Pour
+    {
+        return $impression->role !== MouldPart::Half ? null : Pour::query()->where('state', '!=', PourState::Draft)->whereHas('impression', static fn ($other) => $other
+            ->where('job_id', $impression->job_id)->where('role', MouldPart::Half)->where('material', $impression->material)->whereKeyNot($impression->id))->with('impression')->orderByDesc('id')->first();
     }
 
     /** @return array<string, mixed> */
     private function fresh(Impression $impression): array
     {
         $base = $this->library->shelf()->bases[$impression->material ?? ''] ?? null;
-        $vacuum = $base?->vacuum === 'recommended';
+        $vacuum = $base?->vacuum === 'recommended' && $this->workshop->vacuum !== false;
+        $cup = array_slice($this->workshop->cups ?? [], -1)[0] ?? ['ml' => 1500, 'tare_g' => 45];
 
         return [
             'volume' => ['method' => 'box', 'box' => ['l_mm' => null, 'w_mm' => null, 'h_mm' => null], 'part' => null, 'allowance_pct' => 8],
@@ -42,7 +57,7 @@ final readonly class PlanPour
             'formula' => ['base' => $base->code ?? '', 'additives' => []],
             'plan' => [
                 'scale' => ['division_g' => $this->workshop->scale_division_g, 'capacity_g' => $this->workshop->scale_capacity_g],
-                'vessel' => ['capacity_ml' => 1500, 'tare_g' => 45, 'degas' => $vacuum, 'rise_factor' => 3],
+                'vessel' => ['capacity_ml' => $cup['ml'], 'tare_g' => $cup['tare_g'] ?? 0, 'degas' => $vacuum, 'rise_factor' => 3],
                 'mix_min' => ($base?->times['pot_life_min']->min ?? 20) < 8 ? 1 : 3,
                 'degas_min' => $vacuum ? 5 : 0,
                 'pour_g_per_min' => 150,

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use Apalos\Core\Input\BadInput;
-use Apalos\Core\Phrase\Phrase;
 use App\Models\FormulaVersion;
 use App\Models\Impression;
 use App\Models\Pour;
@@ -18,11 +17,11 @@ final readonly class PourAgain
     public function __construct(private PlanPour $plan, private Library $library) {}
 
     /**
-     * The formula it was really poured with, the cup and scale it was planned for, and so many grams.
+     * The formula it was really poured with, the cup and scale it was planned for, and as much as is said.
      *
      * @throws BadInput
      */
-    public function scaled(Pour $past, float $massG): Pour
+    public function scaled(Pour $past, Amount $amount): Pour
     {
         $version = $past->formulaVersion;
         $sheet = $past->sheet;
@@ -30,23 +29,23 @@ final readonly class PourAgain
             $sheet = [...$sheet, ...self::of($version)];
         }
 
-        return $past->impression->pours()->create(['sheet' => self::byMass($sheet, $massG), 'state' => PourState::Draft]);
+        return $past->impression->pours()->create(['sheet' => $amount->into($sheet), 'state' => PourState::Draft]);
     }
 
     /**
      * A version poured into a link: its sheet that was begun, else a new one. What was measured there stays.
      *
-     * @param  float|null  $massG  where the maker knows the grams
+     * @param  Amount|null  $amount  where the maker knows it already
      *
      * @throws BadInput
      */
-    public function into(FormulaVersion $version, Impression $impression, ?float $massG): Pour
+    public function into(FormulaVersion $version, Impression $impression, ?Amount $amount): Pour
     {
         $base = $this->library->shelf()->base($version->recipe['base']);
         $pour = ($this->plan)($impression);
         $sheet = [...$pour->sheet, ...self::of($version)];
-        if ($massG !== null) {
-            $sheet = self::byMass($sheet, $massG);
+        if ($amount !== null) {
+            $sheet = $amount->into($sheet);
         }
         if ($base->vacuum === 'never') {
             data_set($sheet, 'plan.vessel.degas', false);
@@ -60,18 +59,5 @@ final readonly class PourAgain
     private static function of(FormulaVersion $version): array
     {
         return ['formula' => $version->recipe, 'formula_name' => $version->formula->name, 'formula_from' => $version->id];
-    }
-
-    /**
-     * @param  array<string, mixed>  $sheet
-     * @return array<string, mixed>
-     */
-    private static function byMass(array $sheet, float $massG): array
-    {
-        if (! is_finite($massG) || $massG <= 0.0 || $massG > 1e6) {
-            throw BadInput::at('mass_g', Phrase::written('Say how many grams: more than nothing, and less than a tonne.'));
-        }
-
-        return [...$sheet, 'volume' => null, 'target' => ['mass_g' => $massG, 'waste_pct' => 0]];
     }
 }

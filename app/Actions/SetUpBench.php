@@ -14,7 +14,7 @@ use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 
-/** Changes what holds for the whole bench: its name, units, sound, room, scale, working day and time zone. */
+/** Changes what holds for the whole bench: its name, units, money, sound, room, scale, cups, vacuum, working day and time zone. */
 final readonly class SetUpBench
 {
     /** A scale that shows fewer steps than this has been read wrong. */
@@ -22,16 +22,20 @@ final readonly class SetUpBench
 
     private const DAY_MIN = 24 * 60;
 
+    private const MOST_CUPS = 12;
+
+    private const LARGEST_CUP_ML = 100_000.0;
+
     public function __construct(private Workshop $workshop, private RoomTemperature $room) {}
 
     /**
-     * @param  Fields  $in  any of `name`, `units`, `muted`, `room_c`, `room_source`, `scale_division_g`, `scale_capacity_g`, `day_starts_min`, `day_ends_min`, `time_zone`
+     * @param  Fields  $in  any of `name`, `units`, `muted`, `room_c`, `room_source`, `scale_division_g`, `scale_capacity_g`, `day_starts_min`, `day_ends_min`, `time_zone`, `currency`, `cups`, `vacuum`
      *
      * @throws BadInput and then nothing is changed
      */
     public function __invoke(Fields $in, CarbonImmutable $now): void
     {
-        $in->only('name', 'units', 'muted', 'room_c', 'room_source', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'time_zone');
+        $in->only('name', 'units', 'muted', 'room_c', 'room_source', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'time_zone', 'currency', 'cups', 'vacuum');
         $room = self::says($in, 'room_c') ? Celsius::of($in->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)) : null;
         $shop = $this->workshop;
         $shop->fill([
@@ -46,6 +50,9 @@ final readonly class SetUpBench
             ...$this->scale($in),
             ...$this->day($in),
             'time_zone' => self::says($in, 'time_zone') ? self::zone($in) : $shop->time_zone,
+            'currency' => self::says($in, 'currency') ? self::currency($in) : $shop->currency,
+            'cups' => self::says($in, 'cups') ? self::cups($in) : $shop->cups,
+            'vacuum' => self::says($in, 'vacuum') ? $in->bool('vacuum') : $shop->vacuum,
         ])->save();
         if ($room !== null) {
             $this->room->note($room, 'hand', $now);
@@ -75,6 +82,24 @@ final readonly class SetUpBench
         }
 
         return ['day_starts_min' => $starts, 'day_ends_min' => $ends];
+    }
+
+    private static function currency(Fields $in): string
+    {
+        $currency = strtoupper($in->text('currency'));
+
+        return preg_match('/^[A-Z]{3}$/', $currency) === 1 ? $currency : throw BadInput::at('currency', Phrase::written('Give the currency with its three letters.'));
+    }
+
+    /** @return list<array{ml: float, tare_g: float|null}> smallest first */
+    private static function cups(Fields $in): array
+    {
+        $cups = array_map(static fn (Fields $cup): array => [
+            'ml' => $cup->only('ml', 'tare_g')->number('ml', 1.0, self::LARGEST_CUP_ML), 'tare_g' => $cup->numberOrNull('tare_g', 0.0, 100_000.0),
+        ], $in->objects('cups', self::MOST_CUPS));
+        usort($cups, static fn (array $one, array $other): int => $one['ml'] <=> $other['ml']);
+
+        return $cups;
     }
 
     private static function zone(Fields $in): string

@@ -168,9 +168,11 @@ final readonly class RunStream implements Stream
     /** @return array<string, mixed> */
     private function graded(Fields $in, RecordedRun $run): array
     {
-        $in->only('step', 'grade', 'faults', 'used_g', 'pieces', 'note');
+        $in->only('step', 'grade', 'faults', 'used_g', 'left_g', 'pieces', 'note');
         $this->atStep($in, $run, StepKind::Grade);
         $used = $in->positive('used_g');
+        // It was part of what was weighed.
+        $in->numberOrNull('left_g', 0.0, max(0.0, $run->state->weighedGrams()));
         foreach ($in->strings('faults') as $fault) {
             $this->fault($fault, $in);
         }
@@ -181,7 +183,8 @@ final readonly class RunStream implements Stream
             'used_g' => $used,
             'pieces' => (int) ($in->numberOrNull('pieces', 0.0, 100_000.0) ?? 1.0),
             'note' => $in->textOrNull('note') ?? '',
-            'correction_pct' => $this->correction($run, $used),
+            // Where nobody said what was left, all that was weighed passes for used, and teaches nothing.
+            'correction_pct' => $in->has('left_g') || abs($used - $run->state->weighedGrams()) > 0.05 ? $this->correction($run, $used) : null,
         ];
     }
 

@@ -14,7 +14,7 @@ final readonly class FrameView implements View
 
     /**
      * @return array{
-     *     workshop: array{name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float},
+     *     workshop: array{name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float, currency: string|null, cups: list<array{ml: float, tare_g: float|null}>, vacuum: bool|null},
      *     thermometer: bool, scale: bool, simulated: bool, trouble: string|null,
      *     strip: array{
      *         now_ms: int,
@@ -43,6 +43,9 @@ final readonly class FrameView implements View
                 'time_zone' => $this->workshop->time_zone,
                 'scale_division_g' => $this->workshop->scale_division_g,
                 'scale_capacity_g' => $this->workshop->scale_capacity_g,
+                'currency' => $this->workshop->currency,
+                'cups' => $this->workshop->cups ?? [],
+                'vacuum' => $this->workshop->vacuum,
             ],
             'thermometer' => config()->string('devices.thermometer.address') !== '',
             'scale' => config()->string('devices.scale.address') !== '',

@@ -20,6 +20,7 @@ final readonly class PourSheetView implements View
     /**
      * @param  Collection<int, FormulaVersion>  $formulas
      * @param  array{pct: float, pours: int}|null  $learnt
+     * @param  array{grams: float, pours: int}|null  $took
      */
     public function __construct(
         private Pour $pour,
@@ -27,13 +28,14 @@ final readonly class PourSheetView implements View
         private Workshop $workshop,
         private Collection $formulas,
         private ?array $learnt,
+        private ?array $took,
     ) {}
 
     /**
      * @return array{
      *     id: int, job_id: int, job: string, impression: string, kind: string, sheet: array<string, mixed>, shelf: ShelfShape,
      *     formulas: list<array{id: int, name: string, number: int, recipe: array{base: string, additives: list<array{code: string, amount: float, basis: string, into: string}>}}>,
-     *     learnt: array{pct: float, pours: int}|null,
+     *     learnt: array{pct: float, pours: int}|null, took: array{grams: float, pours: int}|null,
      *     scale: array{division_g: float, capacity_g: float}
      * }
      */
@@ -51,6 +53,7 @@ final readonly class PourSheetView implements View
                 'id' => $version->id, 'name' => $version->formula->name, 'number' => $version->number, 'recipe' => $version->recipe,
             ])->all()),
             'learnt' => $this->learnt,
+            'took' => $this->took,
             'scale' => ['division_g' => $this->workshop->scale_division_g, 'capacity_g' => $this->workshop->scale_capacity_g],
         ];
     }

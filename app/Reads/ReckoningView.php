@@ -28,7 +28,7 @@ final readonly class ReckoningView implements View
      *     pourable: bool, room_c: float,
      *     errors: list<array{field: string, message: Phrase, missing: bool}>,
      *     warnings: list<array{code: string, message: Phrase}>,
-     *     volume: VolumeShape|null,
+     *     volume: VolumeShape|null, need_ml: float|null, allowance_ml: float|null,
      *     mix: MixShape|null,
      *     cure: CureShape|null,
      *     additives: list<array{pct_of_ab: float, pct_of_one_part: float, grams: float}>, hardness: string|null
@@ -36,12 +36,16 @@ final readonly class ReckoningView implements View
      */
     public function toArray(): array
     {
+        $volume = $this->reckoning->volume;
+
         return [
             'pourable' => $this->reckoning->isPourable(),
             'room_c' => $this->roomC,
             'errors' => array_map(static fn (BadInput $e): array => ['field' => self::place($e->field), 'message' => $e->says, 'missing' => $e->isMissing], $this->reckoning->errors),
             'warnings' => $this->reckoning->warnings(),
-            'volume' => $this->reckoning->volume?->toArray(),
+            'volume' => $volume?->toArray(),
+            // What the mould takes, and what goes beside it.
+            'need_ml' => $volume?->needMl, 'allowance_ml' => $volume === null ? null : $volume->rubber->likely - $volume->needMl,
             'mix' => $this->reckoning->mix?->toArray(),
             'cure' => $this->reckoning->cure?->toArray(),
             'additives' => $this->onBothBases(),

@@ -21,7 +21,7 @@ final readonly class SheetReckoner
      */
     public function reckon(array $sheet): PourReckoning
     {
-        $in = Fields::of($sheet)->only('volume', 'target', 'formula', 'plan', 'formula_name', 'formula_from');
+        $in = Fields::of($sheet)->only('volume', 'target', 'formula', 'plan', 'formula_name', 'formula_from', 'carried');
         $shelf = $this->library->shelf();
         $formula = $sheet['formula'] ?? null;
         $code = is_array($formula) && is_string($formula['base'] ?? null) ? $formula['base'] : '';

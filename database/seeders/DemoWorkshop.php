@@ -44,7 +44,10 @@ final class DemoWorkshop extends Seeder
         $this->now = CarbonImmutable::now()->startOfMinute();
         DB::transaction(function (): void {
             $this->workshop = Workshop::here();
-            $this->workshop->update(['name' => 'Quillfeather Softworks', 'room_source' => 'thermometer']);
+            $this->workshop->update([
+                'name' => 'Quillfeather Softworks', 'room_source' => 'thermometer', 'currency' => 'EUR', 'vacuum' => true, 'set_up_at' => $this->now->subDays(120),
+                'cups' => [['ml' => 350, 'tare_g' => 9.5], ['ml' => 750, 'tare_g' => 18], ['ml' => 1500, 'tare_g' => 45], ['ml' => 5000, 'tare_g' => 160]],
+            ]);
             $this->room = new RoomTemperature($this->workshop);
             app()->instance(Workshop::class, $this->workshop);
             app()->instance(RoomTemperature::class, $this->room);

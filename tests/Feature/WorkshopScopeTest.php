@@ -36,7 +36,7 @@ final class WorkshopScopeTest extends TestCase
             'version' => $swatch->formula_version_id, 'patch' => $this->workshop->testPatches()->firstOrFail()->id,
         ];
         // From here on somebody else's bench: theirs comes first in the table, so it is asked for by name.
-        $ours = Workshop::query()->create(['name' => 'Next door'])->refresh();
+        $ours = Workshop::query()->create(['name' => 'Next door', 'set_up_at' => $this->now])->refresh();
         $this->app->scoped(Workshop::class, static fn (): Workshop => $ours);
         $this->app->forgetScopedInstances();
     }

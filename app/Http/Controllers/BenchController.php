@@ -5,14 +5,20 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Reply;
+use App\Models\Workshop;
 use App\Reads\ReadBench;
 use Carbon\CarbonImmutable;
+use Illuminate\Http\RedirectResponse;
 use Inertia\Response;
 
 final class BenchController
 {
-    public function __invoke(ReadBench $read): Response
+    public function __invoke(ReadBench $read, Workshop $workshop): Response|RedirectResponse
     {
+        if ($workshop->set_up_at === null && ! $workshop->jobs()->exists()) {
+            return redirect()->to('/first');
+        }
+
         return Reply::page('bench/Bench', ['bench' => $read(CarbonImmutable::now())->toArray()]);
     }
 }

@@ -8,6 +8,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\ComparisonResult;
+use App\Actions\Amount;
 use App\Actions\KeepFormula;
 use App\Actions\KeepPhoto;
 use App\Actions\PourAgain;
@@ -143,9 +144,9 @@ final readonly class FormulaController
     public function pour(Request $request, FormulaVersion $version, PourAgain $again): RedirectResponse
     {
         try {
-            $in = Fields::of($request->all())->only('impression_id', 'mass_g');
+            $in = Fields::of($request->all())->only('impression_id', 'mass_g', 'capacity_ml');
             $link = Impression::query()->find((int) $in->number('impression_id')) ?? throw BadInput::at('impression_id', Phrase::written('Choose which link of which job it is poured into.'));
-            $pour = $again->into($version->load('formula'), $link, $in->positiveOrNull('mass_g', 1e6));
+            $pour = $again->into($version->load('formula'), $link, $in->has('mass_g') || $in->has('capacity_ml') ? Amount::from($in) : null);
         } catch (BadInput $wrong) {
             return back()->withErrors(['pour' => $wrong->isMissing ? 'Choose which link of which job it is poured into.' : Reply::say($wrong)]);
         }

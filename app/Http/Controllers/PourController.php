@@ -9,6 +9,7 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\PourReckoning;
 use Apalos\Core\Run\RunFactKind;
+use App\Actions\Amount;
 use App\Actions\PourAgain;
 use App\Actions\StartPour;
 use App\Http\Reply;
@@ -49,7 +50,7 @@ final class PourController
         $formulas = FormulaVersion::query()->whereIn('formula_id', Formula::query()->where('workshop_id', $workshop->id)->where('kind', FormulaKind::Mix)->whereNull('retired_at')->select('id'))->orderByDesc('id')->limit(self::FORMULAS_OFFERED)->get(['id', 'workshop_id', 'formula_id', 'number', 'recipe'])->load('formula');
 
         return Reply::page('pour/PourSheet', [
-            'pour' => (new PourSheetView($pour, $library, $workshop, $formulas, $this->learnt($pour)))->toArray(),
+            'pour' => (new PourSheetView($pour, $library, $workshop, $formulas, $this->learnt($pour), $this->took($pour)))->toArray(),
             'reckoning' => $this->answered($reckoner->reckon($pour->sheet), $room, $hardness),
         ]);
     }
@@ -78,7 +79,7 @@ final class PourController
     public function again(Request $request, Pour $pour, PourAgain $again): RedirectResponse
     {
         try {
-            $sheet = $again->scaled($pour->load('formulaVersion.formula', 'impression'), Fields::of($request->all())->number('mass_g'));
+            $sheet = $again->scaled($pour->load('formulaVersion.formula', 'impression'), Amount::from(Fields::of($request->all())));
         } catch (BadInput $wrong) {
             return Reply::back('again', $wrong);
         }
@@ -112,6 +113,14 @@ final class PourController
     private function answered(PourReckoning $reckoning, RoomTemperature $room, HardnessBook $hardness): array
     {
         return (new ReckoningView($reckoning, $room->now()->degrees, $reckoning->recipe === null ? null : $hardness->expected($reckoning->recipe)))->toArray();
+    }
+
+    /** @return array{grams: float, pours: int}|null what the last pours of this link really took */
+    private function took(Pour $pour): ?array
+    {
+        $used = Pour::query()->where('impression_id', $pour->impression_id)->where('state', PourState::Graded)->whereNotNull('used_g')->orderByDesc('id')->limit(5)->pluck('used_g');
+
+        return $used->isEmpty() ? null : ['grams' => round((float) $used->average(), 1), 'pours' => $used->count()];
     }
 
     /** @return array{pct: float, pours: int}|null what earlier pours of this link really took, against their sheets */

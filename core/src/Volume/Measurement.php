@@ -20,6 +20,9 @@ final readonly class Measurement
 
     private const MESH_PCT = 0.5;
 
+    /** What a mould is said to hold: measured with water, or as it is marked. */
+    private const CAPACITY_PCT = 3.0;
+
     /** @param  list<Phrase>  $working */
     private function __construct(public Spread $rubber, public array $working, public ?Container $container = null) {}
 
@@ -31,6 +34,7 @@ final readonly class Measurement
             Method::Cylinder => self::inContainer(Container::cylinder($in)),
             Method::Displacement => self::measured($in->positive('poured_back_ml'), self::RICE_PCT, 'volume.working_poured_back'),
             Method::Mesh => self::measured($in->positive('volume_ml'), self::MESH_PCT, 'volume.working_mesh'),
+            Method::Capacity => self::measured($in->positive('capacity_ml'), self::CAPACITY_PCT, 'volume.working_capacity'),
             Method::Blanket => self::blanket($in),
             Method::Coats => self::coats($in),
         };

@@ -13,4 +13,5 @@ enum Method: string
     case Blanket = 'blanket';
     case Coats = 'coats';
     case Mesh = 'mesh';
+    case Capacity = 'capacity';
 }

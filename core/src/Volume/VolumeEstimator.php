@@ -20,30 +20,29 @@ final readonly class VolumeEstimator
     public function estimate(VolumeRequest $request): VolumeResult
     {
         $measurement = $request->measurement;
-        $factor = (1.0 + $request->allowancePct / 100.0) * (1.0 + $request->correctionPct / 100.0);
-        $rubber = $measurement->rubber->times($factor);
+        $need = $measurement->rubber->times(1.0 + $request->correctionPct / 100.0);
+        $rubber = $need->times(1.0 + $request->allowancePct / 100.0);
         $reconciliation = $request->used === null ? null : $this->reconcile($request, $request->used);
 
         return new VolumeResult(
             $rubber,
+            $need->likely,
             $this->advice($request, $rubber),
             [...$measurement->working, ...$this->factorsInWords($request, $rubber)],
             $reconciliation,
-            iterator_to_array($this->warnings($request, $rubber, $reconciliation), false),
+            iterator_to_array($this->warnings($request, $need, $reconciliation), false),
         );
     }
 
     private function reconcile(VolumeRequest $request, Used $used): Reconciliation
     {
         $usedMl = $used->mass->volumeAt($used->density)->ml;
-        $allowance = 1.0 + $request->allowancePct / 100.0;
-        $uncorrected = $request->measurement->rubber->likely * $allowance;
         $container = $request->measurement->container;
 
         return new Reconciliation(
             $usedMl,
-            $container === null ? null : max(0.0, $container->volume->ml - $usedMl / $allowance),
-            ($usedMl / $uncorrected - 1.0) * 100.0,
+            $container === null ? null : max(0.0, $container->volume->ml - $usedMl),
+            ($usedMl / max($request->measurement->rubber->likely, 1e-9) - 1.0) * 100.0,
         );
     }
 
@@ -84,20 +83,20 @@ final readonly class VolumeEstimator
     }
 
     /** @return \Generator<Warning> */
-    private function warnings(VolumeRequest $request, Spread $rubber, ?Reconciliation $reconciliation): \Generator
+    private function warnings(VolumeRequest $request, Spread $need, ?Reconciliation $reconciliation): \Generator
     {
         if ($this->byOuterBox($request)) {
-            yield new Warning('outer_box', Phrase::of('volume.outer_box', ['short' => Quantity::volume($rubber->high - $rubber->likely)]));
+            yield new Warning('outer_box', Phrase::of('volume.outer_box', ['short' => Quantity::volume($need->high - $need->likely)]));
         }
-        if ($rubber->low <= 0.0) {
+        if ($need->low <= 0.0) {
             yield new Warning('may_not_fit', Phrase::of('volume.may_not_fit'));
         }
         if ($reconciliation === null) {
             return;
         }
-        $off = ($reconciliation->usedMl / max($rubber->likely, 1e-9) - 1.0) * 100.0;
+        $off = ($reconciliation->usedMl / max($need->likely, 1e-9) - 1.0) * 100.0;
         if (abs($off) > self::AGREE_PCT) {
-            yield new Warning('used_differs', Phrase::of($off > 0.0 ? 'volume.used_more' : 'volume.used_less', ['used' => Quantity::volume($reconciliation->usedMl), 'planned' => Quantity::volume($rubber->likely), 'pct' => abs($off)]));
+            yield new Warning('used_differs', Phrase::of($off > 0.0 ? 'volume.used_more' : 'volume.used_less', ['used' => Quantity::volume($reconciliation->usedMl), 'planned' => Quantity::volume($need->likely), 'pct' => abs($off)]));
         }
     }
 }

@@ -9,7 +9,7 @@ use Apalos\Core\Input\Fields;
 
 /**
  * How much rubber, by which method. Allowance (0–200 %) is for cup walls, sprue and overflow;
- * correction (−90–+500 %) is what earlier pours of this kind taught.
+ * correction (−90–+500 %) is what earlier pours of this kind taught of the measuring itself, the allowance apart.
  */
 final readonly class VolumeRequest
 {
@@ -20,6 +20,7 @@ final readonly class VolumeRequest
         'blanket' => ['clay_ml', 'area_mm2', 'thickness_mm', 'pour_up_ml'],
         'coats' => ['area_mm2', 'coats'],
         'mesh' => ['volume_ml'],
+        'capacity' => ['capacity_ml'],
     ];
 
     public function __construct(

@@ -19,11 +19,13 @@ use Apalos\Core\Result\Warning;
 final readonly class VolumeResult
 {
     /**
+     * @param  float  $needMl  what the mould takes, without the allowance
      * @param  list<Phrase>  $working
      * @param  list<Warning>  $warnings
      */
     public function __construct(
         public Spread $rubber,
+        public float $needMl,
         public Phrase $advice,
         public array $working,
         public ?Reconciliation $reconciliation,

@@ -192,6 +192,6 @@ final class ContractTest extends TestCase
         self::assertNull($answer['reconcile']);
         $after = self::ask('volume', [...$question, 'used' => ['mass_g' => 1.1 * $likely, 'sg' => 1.1]]);
         self::assertNames(['used_ml', 'part_ml', 'correction_pct'], $after['reconcile']);
-        self::assertEqualsWithDelta(0.0, $after['reconcile']['correction_pct'], 0.001, 'What was planned was used.');
+        self::assertEqualsWithDelta((float) ($question['allowance_pct'] ?? 0.0), $after['reconcile']['correction_pct'], 0.001, 'What was planned was used, and the allowance with it.');
     }
 }

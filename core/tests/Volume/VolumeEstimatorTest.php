@@ -63,15 +63,16 @@ final class VolumeEstimatorTest extends TestCase
 
     public function test_reconciling_gives_the_part_and_a_correction_that_would_have_been_right(): void
     {
-        $in = ['method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 80, 'h_mm' => 50], 'part' => ['volume_ml' => 100], 'allowance_pct' => 10];
+        $in = ['method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 80, 'h_mm' => 50], 'part' => ['volume_ml' => 120], 'allowance_pct' => 10];
         $after = self::estimate([...$in, 'used' => ['mass_g' => 324.0, 'sg' => 1.08]]);
 
         self::assertNotNull($after->reconciliation);
         self::assertEqualsWithDelta(300.0, $after->reconciliation->usedMl, 1e-9);
-        self::assertEqualsWithDelta(400.0 - 300.0 / 1.1, $after->reconciliation->partMl, 1e-9);
+        self::assertEqualsWithDelta(400.0 - 300.0, $after->reconciliation->partMl, 1e-9);
         self::assertSame('used_differs', $after->warnings[0]->code);
         $next = self::estimate([...$in, 'correction_pct' => $after->reconciliation->correctionPct]);
-        self::assertEqualsWithDelta(300.0, $next->rubber->likely, 1e-9);
+        self::assertEqualsWithDelta(300.0, $next->needMl, 1e-9);
+        self::assertEqualsWithDelta(330.0, $next->rubber->likely, 1e-9, 'the allowance stays what it was');
     }
 
     public function test_within_five_per_cent_nobody_complains(): void

@@ -87,7 +87,7 @@ final class VolumeInvariantsTest extends TestCase
     public function test_what_was_really_used_teaches_the_correction_that_would_have_been_right(): void
     {
         $this->everyMould(function (array $in): void {
-            $likely = self::estimate($in)->rubber->likely;
+            $likely = self::estimate($in)->needMl;
             if ($likely < 1.0) {
                 return;
             }
@@ -95,7 +95,7 @@ final class VolumeInvariantsTest extends TestCase
             $after = self::estimate([...$in, 'used' => ['mass_g' => $used * 1.07, 'sg' => 1.07]])->reconciliation;
 
             self::assertNotNull($after);
-            self::assertEqualsWithDelta($used, self::estimate([...$in, 'correction_pct' => $after->correctionPct])->rubber->likely, 1e-6 * $used);
+            self::assertEqualsWithDelta($used, self::estimate([...$in, 'correction_pct' => $after->correctionPct])->needMl, 1e-6 * $used);
         });
     }
 }

@@ -16,6 +16,9 @@ type Change = Partial<{
     day_starts_min: Entry;
     day_ends_min: Entry;
     time_zone: string;
+    currency: string;
+    cups: { ml: Entry; tare_g: Entry }[];
+    vacuum: boolean;
 }>;
 
 /**
@@ -34,6 +37,20 @@ class Bench {
     /** The decimals grams are shown with here: those of the shop's scale. */
     get fine(): number {
         return decimalsOf(this.frame?.workshop.scale_division_g ?? 0.1);
+    }
+
+    /** What something costs, in the shop's money. */
+    price(amount: number, fine = 2): string {
+        const currency = this.frame?.workshop.currency ?? null;
+        return currency === null
+            ? amount.toFixed(fine)
+            : new Intl.NumberFormat('en-GB', {
+                  style: 'currency',
+                  currency,
+                  currencyDisplay: 'narrowSymbol',
+                  minimumFractionDigits: fine,
+                  maximumFractionDigits: fine,
+              }).format(amount);
     }
 
     get muted(): boolean {

@@ -18,6 +18,8 @@ export type Sheet = {
     formula_name: string;
     /** The version it was taken from, so that what comes of it remembers. */
     formula_from?: number | null;
+    /** Whose measurements these are, until they are said to be this one's. */
+    carried?: string | null;
 };
 
 /**

@@ -64,6 +64,22 @@ export const clockTime = (ms: number): string => written(ms, { hour: '2-digit', 
 export const dayAndTime = (ms: number): string =>
     written(ms, { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
+const DAY_MS = 24 * HOUR;
+
+/** A moment beside the clock of today: on another day it says the day, further off the date too. */
+export function when(ms: number, now: number): string {
+    if (ms === 0) {
+        return UNREADABLE;
+    }
+    const day = (at: number): string => written(at, { year: 'numeric', month: '2-digit', day: '2-digit' });
+    if (day(ms) === day(now)) {
+        return clockTime(ms);
+    }
+    return Math.abs(ms - now) < 6 * DAY_MS
+        ? written(ms, { weekday: 'short', hour: '2-digit', minute: '2-digit' }).replace(',', '')
+        : dayAndTime(ms);
+}
+
 export const dateOf = (ms: number): string => written(ms, { day: 'numeric', month: 'short', year: 'numeric' });
 
 export const shortDate = (ms: number): string => written(ms, { day: 'numeric', month: 'short', year: '2-digit' });

@@ -1,7 +1,8 @@
 <script lang="ts">
     /** What the bench computer could not write down however often it was sent: shown, so that somebody decides. */
     import type { Fact } from '../lib/outbox.svelte';
-    import { clockTime } from '../lib/when';
+    import { bench } from '../lib/bench.svelte';
+    import { when } from '../lib/when';
 
     type Kept = { aside: Fact[]; again: (key: string) => Promise<void>; leave: (key: string) => void };
     let { outbox }: { outbox: Kept } = $props();
@@ -26,7 +27,7 @@
         <ul>
             {#each outbox.aside as fact (fact.key)}
                 <li>
-                    <span>{clockTime(fact.at_ms)} {words[fact.kind] ?? fact.kind} {inside(fact.payload)}</span>
+                    <span>{when(fact.at_ms, bench.now)} {words[fact.kind] ?? fact.kind} {inside(fact.payload)}</span>
                     <button class="btn" onclick={() => void outbox.again(fact.key)}>Try again</button>
                     <button class="btn btn-ghost" onclick={() => outbox.leave(fact.key)}>Leave it out</button>
                 </li>

@@ -138,7 +138,7 @@
         align-content: center;
     }
     .kind {
-        font-size: 0.8rem;
+        font-size: 0.875rem;
     }
     .title {
         font-size: 1.2rem;
@@ -147,7 +147,7 @@
         font-size: 0.9rem;
     }
     .state {
-        font-size: 0.85rem;
+        font-size: 0.875rem;
         margin-top: 0.2rem;
     }
     .joints {
@@ -161,7 +161,7 @@
         display: flex;
         gap: 0.4rem;
         text-align: left;
-        font-size: 0.85rem;
+        font-size: 0.875rem;
         line-height: 1.25;
         min-height: 28px;
         align-items: flex-start;

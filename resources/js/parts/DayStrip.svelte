@@ -1,16 +1,42 @@
 <script lang="ts">
     import { bench } from '../lib/bench.svelte';
+    import { untrack } from 'svelte';
     import { lay } from '../lib/strip';
-    import { clockTime, dayAndTime, dayInWords, fullHours, workingDay } from '../lib/when';
+    import { span } from '../lib/units';
+    import { clockTime, dayAndTime, dayInWords, fullHours, when, workingDay } from '../lib/when';
     import StripLane from './StripLane.svelte';
 
+    /** Whole, or one line of words until somebody unfolds it. */
+    let { whole }: { whole: boolean } = $props();
+
     const HOUR = 3_600_000;
+    const STORE = 'apalos.strip';
+    let narrow = $state(false);
+    $effect(() => {
+        const query = matchMedia('(max-width: 640px)');
+        const look = (): void => {
+            narrow = query.matches;
+        };
+        look();
+        query.addEventListener('change', look);
+        return () => query.removeEventListener('change', look);
+    });
+    let chosen = $state(untrack(() => localStorage.getItem(STORE)));
+    const open = $derived(whole && !narrow ? true : chosen === 'open');
+    function fold(): void {
+        chosen = open ? 'folded' : 'open';
+        localStorage.setItem(STORE, chosen);
+    }
 
     let shift = $state(0);
     let dragFrom: { x: number; shift: number } | null = null;
     let width = $state(1000);
 
     const frame = $derived(bench.frame);
+    /** What is called for next, in words. */
+    const next = $derived((frame?.strip.calls ?? []).find((call) => call.at_ms > bench.now) ?? null);
+    const due = $derived((frame?.strip.calls ?? []).filter((call) => call.at_ms <= bench.now).at(-1) ?? null);
+
     const lozenges = $derived(frame?.strip.lozenges ?? []);
 
     // The working day, unless now is outside it: then the hours around now.
@@ -21,7 +47,12 @@
     const length = $derived(day.to - day.from + HOUR / 2);
     const x = (ms: number): number => ((ms - start) / length) * 100;
     const inView = (ms: number): boolean => ms >= start && ms <= start + length;
-    const hours = $derived(fullHours(start, start + length).filter((h) => x(h) > 1 && x(h) < 98));
+    // None stands where the hour of now does.
+    const hours = $derived(
+        fullHours(start, start + length).filter(
+            (h) => x(h) > 1 && x(h) < 98 && (!inView(bench.now) || (Math.abs(x(h) - x(bench.now)) / 100) * width > 46),
+        ),
+    );
 
     const laid = $derived(frame === null ? { lanes: [], more: 0 } : lay(frame.strip, start, length, width));
 
@@ -54,59 +85,103 @@
 
 <svelte:window onpointermove={pull} onpointerup={() => (dragFrom = null)} />
 
-<div class="strip">
-    <div class="day">
-        <a href="/" class="name text-2xl" aria-label="Apalos, to the bench">Apalos</a>
-        <p class="text-sm quiet leading-tight">{today}</p>
-        <p class="text-sm leading-tight">
-            <span class="fig font-bold" data-testid="clock">{clockTime(bench.now)}</span>
-            {#if shift !== 0}<button class="link text-xs" onclick={() => (shift = 0)}>back to now</button>{/if}
+{#if !open}
+    <div class="folded">
+        <a href="/" class="name text-xl" aria-label="Apalos, to the bench">Apalos</a>
+        <span class="fig font-bold" data-testid="clock">{clockTime(bench.now)}</span>
+        <p class="next">
+            {#if next !== null}
+                <a class="link" href={next.href}>{next.title}</a>: {next.what.toLowerCase()} in
+                <b class="fig">{span(next.at_ms - bench.now)}</b>, at {when(next.at_ms, bench.now)}
+            {:else if due !== null}<a class="link" href={due.href}>{due.title}</a>: {due.what.toLowerCase()} since {when(
+                    due.at_ms,
+                    bench.now,
+                )}
+            {:else}Nothing is called for.{/if}
         </p>
+        <button class="btn btn-ghost" aria-expanded="false" onclick={fold}>Show the day</button>
     </div>
-    <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
-    <div
-        class="line"
-        role="group"
-        aria-label="Day strip. Arrow keys look ahead and back."
-        tabindex="0"
-        bind:clientWidth={width}
-        onkeydown={arrows}
-        onpointerdown={hold}
-    >
-        {#each hours as hour (hour)}
-            <span class="hour fig" style="left:{x(hour)}%">{clockTime(hour).slice(0, 2)}</span>
-            <span class="rule" style="left:{x(hour)}%"></span>
-        {/each}
-
-        {#each laid.lanes as { l, lane } (l.id)}
-            <StripLane {l} {lane} {start} {length} {width} calls={frame?.strip.calls ?? []} />
-        {:else}
-            <p class="empty">
-                {#if lozenges.length > 0}
-                    Nothing is live in these hours.
-                {:else if startableToday.length > 0}
-                    Nothing is curing. Started now, open before the day ends:
-                    {#each startableToday.slice(0, 3) as s, i (s.pour_id)}{i > 0 ? ', ' : ' '}<a
-                            class="link font-bold"
-                            href="/pours/{s.pour_id}">{s.title}</a
-                        >
-                        ({clockTime(s.open_ms)}){/each}.
-                {:else}
-                    Nothing is curing, and nothing that is planned could be opened before the day ends.
-                {/if}
+{:else}
+    <div class="strip">
+        {#if !whole || narrow}<button class="fold btn btn-ghost" aria-expanded="true" onclick={fold}>Fold</button>{/if}
+        <div class="day">
+            <a href="/" class="name text-2xl" aria-label="Apalos, to the bench">Apalos</a>
+            <p class="text-sm quiet leading-tight">{today}</p>
+            <p class="text-sm leading-tight">
+                <span class="fig font-bold" data-testid="clock">{clockTime(bench.now)}</span>
+                {#if shift !== 0}<button class="link text-sm" onclick={() => (shift = 0)}>back to now</button>{/if}
             </p>
-        {/each}
+        </div>
+        <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+        <div
+            class="line"
+            role="group"
+            aria-label="Day strip. Arrow keys look ahead and back."
+            tabindex="0"
+            bind:clientWidth={width}
+            onkeydown={arrows}
+            onpointerdown={hold}
+        >
+            {#each hours as hour (hour)}
+                <span class="hour fig" style="left:{x(hour)}%">{clockTime(hour).slice(0, 2)}</span>
+                <span class="rule" style="left:{x(hour)}%"></span>
+            {/each}
 
-        {#if laid.more > 0}<a href="/" class="more">+ {laid.more} more</a>{/if}
-        {#if inView(bench.now)}
-            <span class="now" style="left:{x(bench.now)}%" title={dayAndTime(bench.now)}
-                ><span class="now-tag fig">{clockTime(bench.now)}</span></span
-            >
-        {/if}
+            {#each laid.lanes as { l, lane } (l.id)}
+                <StripLane {l} {lane} {start} {length} {width} calls={frame?.strip.calls ?? []} />
+            {:else}
+                <p class="empty">
+                    {#if lozenges.length > 0}
+                        Nothing is live in these hours.
+                    {:else if startableToday.length > 0}
+                        Nothing is curing. Started now, open before the day ends:
+                        {#each startableToday.slice(0, 3) as s, i (s.pour_id)}{i > 0 ? ', ' : ' '}<a
+                                class="link font-bold"
+                                href="/pours/{s.pour_id}">{s.title}</a
+                            >
+                            ({when(s.open_ms, bench.now)}){/each}.
+                    {:else}
+                        Nothing is curing, and nothing that is planned could be opened before the day ends.
+                    {/if}
+                </p>
+            {/each}
+
+            {#if laid.more > 0}<a href="/" class="more">+ {laid.more} more</a>{/if}
+            {#if inView(bench.now)}
+                <span class="now" style="left:{x(bench.now)}%" title={dayAndTime(bench.now)}
+                    ><span class="now-tag fig">{clockTime(bench.now)}</span></span
+                >
+            {/if}
+        </div>
     </div>
-</div>
+{/if}
 
 <style>
+    .folded {
+        display: flex;
+        align-items: center;
+        gap: 0.25rem 1rem;
+        padding: 0 2rem;
+        min-height: 2.9rem;
+        background: var(--color-base-200);
+    }
+    .folded > a {
+        display: inline-flex;
+        align-items: center;
+        min-height: 2.75rem;
+    }
+    .next {
+        flex: 1;
+        min-width: 0;
+        line-height: 1.2;
+    }
+    .fold {
+        position: absolute;
+        right: 0.25rem;
+        bottom: 0;
+        z-index: 4;
+        background: var(--color-base-200);
+    }
     .strip {
         display: grid;
         grid-template-columns: minmax(9rem, 11rem) 1fr;
@@ -129,7 +204,7 @@
         position: absolute;
         top: 4px;
         transform: translateX(-50%);
-        font-size: 0.8rem;
+        font-size: 0.875rem;
         color: var(--color-neutral);
     }
     .rule {
@@ -140,6 +215,7 @@
         background: var(--color-base-300);
     }
     .now {
+        z-index: 1;
         position: absolute;
         top: 0;
         bottom: 0;
@@ -155,7 +231,7 @@
         background: var(--color-accent);
         color: var(--color-accent-content);
         font-weight: 700;
-        font-size: 0.8rem;
+        font-size: 0.875rem;
         border-radius: 9px;
         padding: 1px 6px;
     }
@@ -169,14 +245,22 @@
         position: absolute;
         right: 0;
         top: 0;
-        min-height: 24px;
+        z-index: 4;
+        min-height: 44px;
         padding: 0 8px;
-        line-height: 24px;
-        font-size: 0.85rem;
+        line-height: 44px;
+        font-size: 0.875rem;
         text-decoration: underline;
         background: var(--color-base-200);
     }
     @media (max-width: 640px) {
+        .folded {
+            padding: 0 1rem;
+            font-size: 0.95rem;
+        }
+        .folded > .name {
+            display: none;
+        }
         .strip {
             grid-template-columns: 1fr;
             height: 166px;

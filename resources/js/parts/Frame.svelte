@@ -42,6 +42,7 @@
     let help: HTMLDialogElement;
     let helpKeys = $state<Key[]>([]);
     let dark = $state(false);
+    let tools = $state(false);
 
     const frameKeys: Key[] = [
         { press: '/', does: 'Find something', run: () => (finding = true) },
@@ -127,14 +128,15 @@
 
 <a href="#main" class="skip">To the content</a>
 <header>
-    <DayStrip />
-    <nav aria-label="Screens" class:slim={running}>
+    <DayStrip whole={here === '/' || running} />
+    <nav aria-label="Screens" class:running>
         <ul>
             {#each screens as s (s.href)}
                 <li><a href={s.href} aria-current={here === s.href ? 'page' : undefined}>{s.name}</a></li>
             {/each}
         </ul>
-        <div class="tools">
+        <button class="btn more" aria-expanded={tools} aria-controls="tools" onclick={() => (tools = !tools)}>Tools</button>
+        <div class="tools" id="tools" class:open={tools}>
             <RoomControl />
             <button
                 class="btn btn-ghost btn-sm"
@@ -189,8 +191,8 @@
         flex-wrap: wrap;
         align-items: center;
         justify-content: space-between;
-        gap: 0.25rem 1rem;
-        padding: 0.35rem 2rem;
+        gap: 0 1rem;
+        padding: 0 2rem;
     }
     nav ul {
         display: flex;
@@ -198,8 +200,9 @@
         gap: 0.25rem 1.4rem;
     }
     nav li a {
-        display: inline-block;
-        padding: 0.35rem 0;
+        display: inline-flex;
+        align-items: center;
+        min-height: 2.75rem;
         color: var(--color-neutral);
         position: relative;
     }
@@ -246,13 +249,63 @@
             padding: 0;
         }
     }
+    .more {
+        display: none;
+    }
     @media (max-width: 640px) {
-        nav,
         main {
-            padding-inline: 1rem;
+            padding: 0.75rem 1rem 6rem;
         }
-        .slim .tools {
+        /* The words lie within reach of a thumb; on a run its action does, and they stay away. */
+        nav {
+            padding: 0;
+        }
+        nav ul {
+            position: fixed;
+            inset: auto 0 0 0;
+            z-index: 20;
+            flex-wrap: nowrap;
+            justify-content: space-between;
+            gap: 0;
+            background: var(--color-base-200);
+            border-top: 1.5px solid var(--color-base-300);
+            padding: 0 0.25rem env(safe-area-inset-bottom);
+        }
+        nav li a {
+            min-width: 2.9rem;
+            min-height: 3.25rem;
+            display: grid;
+            place-items: center;
+            font-size: 0.9rem;
+            padding: 0 0.2rem;
+        }
+        nav li a[aria-current]::after {
+            bottom: auto;
+            top: -1px;
+        }
+        .running ul {
             display: none;
+        }
+        .more {
+            display: inline-flex;
+            position: fixed;
+            top: 0.1rem;
+            right: 0.25rem;
+            z-index: 21;
+            padding-inline: 0.7rem;
+        }
+        .tools {
+            display: none;
+        }
+        .tools.open {
+            display: grid;
+            justify-items: start;
+            position: fixed;
+            inset: 3rem 0 auto 0;
+            z-index: 20;
+            padding: 0.5rem 1rem 1rem;
+            background: var(--color-base-200);
+            border-bottom: 1.5px solid var(--color-base-300);
         }
     }
 </style>

@@ -58,13 +58,13 @@
         font-weight: 400;
     }
     thead th {
-        font-size: 0.82rem;
+        font-size: 0.875rem;
         font-weight: 400;
         color: var(--color-neutral);
     }
     tfoot td {
         border: 0;
-        font-size: 0.85rem;
+        font-size: 0.875rem;
         color: var(--color-neutral);
     }
 </style>

@@ -114,7 +114,7 @@
         white-space: nowrap;
     }
     .say {
-        font-size: 0.82rem;
+        font-size: 0.875rem;
         color: var(--color-neutral);
     }
     .say.wrong {

@@ -169,7 +169,7 @@
     }
     .both {
         grid-column: 1 / -1;
-        font-size: 0.85rem;
+        font-size: 0.875rem;
         color: var(--color-neutral);
     }
 </style>

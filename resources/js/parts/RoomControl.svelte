@@ -35,7 +35,7 @@
     aria-label="Room temperature {measure(bench.frame?.workshop.room_c, 'temperature', bench.units)}, change"
 >
     {measure(bench.frame?.workshop.room_c, 'temperature', bench.units, 1)}
-    <span class="quiet text-xs font-normal">{bench.frame?.workshop.room_source === 'thermometer' ? 'measured' : 'by hand'}</span>
+    <span class="quiet text-sm font-normal">{bench.frame?.workshop.room_source === 'thermometer' ? 'measured' : 'by hand'}</span>
 </button>
 
 <dialog class="modal" bind:this={dialog} aria-labelledby="room-title">

@@ -3,7 +3,7 @@
     import { bench } from '../lib/bench.svelte';
     import type { LiveScale } from '../lib/scale.svelte';
     import { decimalsOf, measure } from '../lib/units';
-    import { clockTime } from '../lib/when';
+    import { when } from '../lib/when';
 
     type Props = {
         scale: LiveScale;
@@ -44,8 +44,8 @@
             The scale serves <a class="link" href={reading.held_by.href}>{reading.held_by.title}</a>
         </h2>
         <p>
-            Since {reading.held_by.since_ms === null ? 'a while' : clockTime(reading.held_by.since_ms)}. It counts one cup at a time. Taken
-            over, the other weigh-up stops until it gets the scale back.
+            Since {reading.held_by.since_ms === null ? 'a while' : when(reading.held_by.since_ms, bench.now)}. It counts one cup at a time.
+            Taken over, the other weigh-up stops until it gets the scale back.
         </p>
         <div class="ways">
             <button class="btn big" onclick={ontake}>Take the scale over</button>

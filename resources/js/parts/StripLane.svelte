@@ -3,7 +3,7 @@
     import { bench } from '../lib/bench.svelte';
     import { ends, nameWidth, type Lozenge, type Span } from '../lib/strip';
     import { span } from '../lib/units';
-    import { clockTime } from '../lib/when';
+    import { when } from '../lib/when';
     import type { StripView } from '../types/server';
 
     type Props = {
@@ -33,12 +33,18 @@
             return `left:${String(Math.max(4, px(wait.from_ms) + 8))}px`;
         }
         const { from, to } = ends(l);
-        return px(to) + name < width ? `left:${String(Math.max(4, px(to) + 6))}px` : `right:${String(Math.max(4, width - px(from) + 6))}px`;
+        if (px(to) + name < width) {
+            return `left:${String(Math.max(4, px(to) + 6))}px`;
+        }
+        // Before it; where that would cut its first word, over it.
+        return px(from) - 6 - name > 4 ? `right:${String(Math.max(4, width - px(from) + 6))}px` : 'left:4px';
     });
 
     const nextCall = $derived.by((): string => {
         const call = calls.find((c) => c.id === l.id && c.at_ms > bench.now);
-        return call === undefined ? '' : `, ${call.what.toLowerCase()} at ${clockTime(call.at_ms)} (in ${span(call.at_ms - bench.now)})`;
+        return call === undefined
+            ? ''
+            : `, ${call.what.toLowerCase()} at ${when(call.at_ms, bench.now)} (in ${span(call.at_ms - bench.now)})`;
     });
 </script>
 
@@ -120,16 +126,18 @@
         bottom: 5px;
         background: color-mix(in oklab, var(--tone) 28%, transparent);
     }
+    /* Above brackets and the line of now: nothing runs through a name. */
     .tag {
+        z-index: 3;
         position: absolute;
         top: 2px;
         line-height: 20px;
-        font-size: 0.86rem;
+        font-size: 0.875rem;
         font-weight: 700;
         white-space: nowrap;
         padding: 0 6px;
         border-radius: 8px;
-        background: color-mix(in oklab, var(--color-base-100) 88%, transparent);
+        background: var(--color-base-200);
     }
     .lane:hover .tag,
     .lane:focus-visible .tag {

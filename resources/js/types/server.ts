@@ -649,6 +649,20 @@ export type DrawerView = {
     }[];
 };
 
+/** The first hour of a shop: one step of it, and the sheets there are to tick. */
+export type FirstView = {
+    step: string;
+    shelf: {
+        title: string;
+        sheets: {
+            code: string;
+            name: string;
+            summary: string;
+            here: boolean;
+        }[];
+    }[];
+};
+
 /** A formula worked out: grams and both bases, how hard it will be, what to mind. */
 export type FormulaAnswerView = {
     additives: {
@@ -777,6 +791,12 @@ export type FrameView = {
         time_zone: string | null;
         scale_division_g: number;
         scale_capacity_g: number;
+        currency: string | null;
+        cups: ({
+            ml: number;
+            tare_g: number | null;
+        })[];
+        vacuum: boolean | null;
     };
     thermometer: boolean;
     scale: boolean;
@@ -1062,6 +1082,10 @@ export type PourSheetView = {
         pct: number;
         pours: number;
     } | null;
+    took: {
+        grams: number;
+        pours: number;
+    } | null;
     scale: {
         division_g: number;
         capacity_g: number;
@@ -1082,6 +1106,8 @@ export type ReckoningView = {
         message: string;
     }[];
     volume: VolumeResult | null;
+    need_ml: number | null;
+    allowance_ml: number | null;
     mix: MixResult | null;
     cure: CureResult | null;
     additives: {

@@ -4,7 +4,7 @@
     import { bench as shop } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
     import { figure, sign, span } from '../../lib/units';
-    import { clockTime } from '../../lib/when';
+    import { when } from '../../lib/when';
     import type { BenchView } from '../../types/server';
 
     let { bench }: { bench: BenchView } = $props();
@@ -55,10 +55,10 @@
                             <span class="gone" style="width:{gone(item.from_ms, item.to_ms)}%"></span>
                         </div>
                         <p class="text-sm">
-                            {#if shop.now > item.to_ms}<b class="due">since {clockTime(item.to_ms)}</b>{:else}<span class="fig font-bold"
-                                    >{span(item.to_ms - shop.now)}</span
+                            {#if shop.now > item.to_ms}<b class="due">since {when(item.to_ms, shop.now)}</b>{:else}<span
+                                    class="fig font-bold">{span(item.to_ms - shop.now)}</span
                                 >
-                                left, until {clockTime(item.to_ms)}{/if}
+                                left, until {when(item.to_ms, shop.now)}{/if}
                         </p>
                     {/if}
                     <a class="btn {group.id === 'now' ? 'btn-primary' : ''} act" href={item.href}>{item.action}</a>

@@ -220,13 +220,13 @@
     }
     .column {
         font-weight: 700;
-        font-size: 0.85rem;
+        font-size: 0.875rem;
         line-height: 1.15;
         padding: 0.25rem;
         align-self: end;
     }
     .corner {
-        font-size: 0.8rem;
+        font-size: 0.875rem;
         align-self: end;
     }
     .surface {

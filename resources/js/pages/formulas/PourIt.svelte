@@ -3,10 +3,10 @@
     import { router } from '@inertiajs/svelte';
     import { bench } from '../../lib/bench.svelte';
     import { refused } from '../../lib/refused';
-    import { type Entry, measure } from '../../lib/units';
+    import { measure } from '../../lib/units';
     import { dayAndTime } from '../../lib/when';
     import Choice from '../../parts/Choice.svelte';
-    import Measure from '../../parts/Measure.svelte';
+    import AmountEntry, { isSaid, said, type Amount } from '../../parts/AmountEntry.svelte';
     import PourAgain from '../../parts/PourAgain.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { FormulaView } from '../../types/server';
@@ -14,10 +14,14 @@
     let { page, called }: { page: FormulaView; called: (add: string) => string } = $props();
 
     let link = $state('');
-    let grams = $state<Entry>(null);
+    let amount = $state<Amount>({ by: 'mass', mass_g: null, capacity_ml: null });
     const version = $derived(page.versions.find((v) => v.id === page.chosen));
     const pour = (): void =>
-        router.post(`/versions/${String(page.chosen)}/pour`, { impression_id: Number(link), mass_g: grams }, { preserveState: true });
+        router.post(
+            `/versions/${String(page.chosen)}/pour`,
+            { impression_id: Number(link), ...(isSaid(amount) ? said($state.snapshot(amount)) : {}) },
+            { preserveState: true },
+        );
 </script>
 
 <section aria-labelledby="pour-it">
@@ -29,7 +33,7 @@
                     >{l.name}{l.begun ? ', its sheet is begun' : ''}{l.same_base ? '' : ' (another base)'}</option
                 >{/each}
         </Choice>
-        <Measure label="Grams, or as the sheet has it" kind="mass" bind:value={grams} />
+        <AmountEntry bind:amount />
         <button class="btn btn-primary" disabled={link === ''} onclick={pour}>To the pour sheet</button>
     </div>
     {#if page.links.length === 0}<p class="quiet">

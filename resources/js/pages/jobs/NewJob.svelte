@@ -7,15 +7,17 @@
 </script>
 
 <script lang="ts">
-    import { useForm } from '@inertiajs/svelte';
+    import { page, router } from '@inertiajs/svelte';
+    import { untrack } from 'svelte';
     import type { Words } from '../../lib/contacts';
+    import { Typing } from '../../lib/typing.svelte';
     import Choice from '../../parts/Choice.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import MaterialPick from './MaterialPick.svelte';
 
     let { materials, words, onclose }: { materials: Material[]; words: Words; onclose: () => void } = $props();
 
-    const form = useForm({
+    const typing = new Typing('job/new', {
         name: '',
         purpose: '',
         quantity: 1 as number | string,
@@ -23,22 +25,30 @@
         skin: false,
         original: '',
         surface: '',
-        mould: firstOf(materials, 'pr-25'),
-        cast: firstOf(materials, 'pr-10'),
+        mould: untrack(() => firstOf(materials, 'pr-25')),
+        cast: untrack(() => firstOf(materials, 'pr-10')),
     });
+    const form = typing.value;
+    let busy = $state(false);
 
     function make(event: SubmitEvent): void {
         event.preventDefault();
-        form.transform(({ original, surface, mould, cast, ...piece }) => ({
-            ...piece,
-            chain: [
-                { kind: 'original', name: 'Original', material: original, surface },
-                { kind: 'mould', name: 'Mould', material: mould },
-                { kind: 'cast', name: 'Casts', material: cast },
-            ],
-        })).post('/jobs');
+        const { original, surface, mould, cast, ...piece } = $state.snapshot(form);
+        busy = true;
+        router.post(
+            '/jobs',
+            {
+                ...piece,
+                chain: [
+                    { kind: 'original', name: 'Original', material: original, surface },
+                    { kind: 'mould', name: 'Mould', material: mould },
+                    { kind: 'cast', name: 'Casts', material: cast },
+                ],
+            },
+            { preserveState: 'errors', onSuccess: () => typing.forget(), onFinish: () => (busy = false) },
+        );
     }
-    const wrong = $derived(form.errors as Record<string, string | undefined>);
+    const wrong = $derived(page.props.errors as Record<string, string | undefined>);
 </script>
 
 <form class="card-paper mt-4 grid gap-4" onsubmit={make} aria-label="New job" novalidate>
@@ -59,15 +69,23 @@
     <div class="grid gap-3 md:grid-cols-4">
         <TextLine label="What is the first mould taken from?" placeholder="clay sculpt, print, old part …" bind:value={form.original} />
         <Choice label="Its surface" bind:value={form.surface}>
-            <option value="">not said</option>
+            <option value="">not said: tested first</option>
             {#each Object.entries(words.surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}
         </Choice>
         <MaterialPick label="Mould of" {materials} bind:value={form.mould} />
         <MaterialPick label="Casts of" {materials} bind:value={form.cast} />
     </div>
     <div class="flex flex-wrap gap-2">
-        <button class="btn btn-primary" disabled={form.processing}>Start the job</button>
-        <button type="button" class="btn btn-ghost" onclick={onclose}>Leave it</button>
+        <button class="btn btn-primary" disabled={busy}>Start the job</button>
+        <button
+            type="button"
+            class="btn btn-ghost"
+            onclick={() => {
+                typing.clear();
+                onclose();
+            }}>Leave it</button
+        >
+        {#if typing.again}<p class="quiet self-center">What you had typed stands here again.</p>{/if}
     </div>
 </form>
 
@@ -75,6 +93,6 @@
     .say {
         color: var(--color-error);
         font-weight: 700;
-        font-size: 0.85rem;
+        font-size: 0.875rem;
     }
 </style>

@@ -4,6 +4,7 @@
     import { ask } from '../../lib/api';
     import { bench } from '../../lib/bench.svelte';
     import { figure, measure } from '../../lib/units';
+    import { Typing } from '../../lib/typing.svelte';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Warnings from '../../parts/Warnings.svelte';
@@ -19,19 +20,23 @@
     let { job, families, surfaces, original, casting }: Props = $props();
 
     type Entry = number | string | null;
-    const piece = $state({
-        size_mm: { l: 150 as Entry, w: 60 as Entry, h: 40 as Entry },
-        undercuts: 'slight',
-        detail: 'fine',
-        casts: untrack(() => job.quantity) as Entry,
-        casting: { family: untrack(() => casting), heat_c: 25 as Entry },
-        original: { surface: untrack(() => original), may_be_lost: true },
-        flat_back: false,
-        hollow: false,
-        skin: false,
-        budget: 'normal',
-        hour_rate: 0 as Entry,
-    });
+    const typing = new Typing(
+        untrack(() => `mould/${String(job.id)}`),
+        {
+            size_mm: { l: 150 as Entry, w: 60 as Entry, h: 40 as Entry },
+            undercuts: 'slight',
+            detail: 'fine',
+            casts: untrack(() => job.quantity) as Entry,
+            casting: { family: untrack(() => casting), heat_c: 25 as Entry },
+            original: { surface: untrack(() => original), may_be_lost: true },
+            flat_back: false,
+            hollow: false,
+            skin: false,
+            budget: 'normal',
+            hour_rate: 0 as Entry,
+        },
+    );
+    const piece = typing.value;
     let result = $state<MouldResult | null>(null);
     let wrong = $state<{ field: string; message: string } | null>(null);
     let fresh = $state(false);

@@ -3,7 +3,7 @@
     import { bench } from '../../lib/bench.svelte';
     import type { LiveSheet } from '../../lib/sheet.svelte';
     import { decimalsOf, figure, measure, minutes, sign } from '../../lib/units';
-    import { clockTime } from '../../lib/when';
+    import { when } from '../../lib/when';
     import Lines from '../../parts/Lines.svelte';
     import Warnings from '../../parts/Warnings.svelte';
     import Working from '../../parts/Working.svelte';
@@ -34,15 +34,16 @@
         <div class="heads">
             {#if volume !== null}
                 <p>
-                    <span class="quiet">The mould needs</span><br />
-                    <span class="fig figure" data-testid="volume">{figure(volume.likely_ml, 'volume', bench.units)}</span>
+                    <span class="quiet">The mould takes</span><br />
+                    <span class="fig figure" data-testid="volume">{figure(live.answer.need_ml, 'volume', bench.units)}</span>
                     <span class="quiet">{sign('volume', bench.units)}</span>
                     <span class="quiet block text-sm"
-                        >{#if volume.high_ml - volume.low_ml > 0.5}{figure(volume.low_ml, 'volume', bench.units)}–{figure(
-                                volume.high_ml,
-                                'volume',
-                                bench.units,
-                            )}{/if}</span
+                        >{#if (live.answer.allowance_ml ?? 0) > 0.05}+ {measure((live.answer.allowance_ml ?? 0), 'volume', bench.units)} allowance ={/if}
+                        {#if (live.answer.allowance_ml ?? 0) > 0.05 || volume.high_ml - volume.low_ml > 0.5}<b class="fig" data-testid="volume-to-mix"
+                                >{figure(volume.likely_ml, 'volume', bench.units)}</b
+                            >{#if volume.high_ml - volume.low_ml > 0.5}<span class="fig">
+                                    ({figure(volume.low_ml, 'volume', bench.units)}–{figure(volume.high_ml, 'volume', bench.units)})</span
+                                >{/if}{/if}</span
                     >
                 </p>
             {/if}
@@ -84,7 +85,9 @@
                     </div>{/if}
                 {#if cure?.demould_min !== undefined}<div>
                         <dt>open at</dt>
-                        <dd class="fig">{clockTime(bench.now + cure.demould_min.likely * 60_000)}</dd>
+                        <dd class="fig">
+                            {when(bench.now + cure.demould_min.likely * 60_000, bench.now)}, in {minutes(cure.demould_min.likely)}
+                        </dd>
                     </div>{/if}
                 {#if live.answer.hardness !== null}<div>
                         <dt>will read about</dt>
@@ -135,7 +138,7 @@
     .working-out {
         height: 1rem;
         line-height: 1rem;
-        font-size: 0.85rem;
+        font-size: 0.875rem;
         visibility: hidden;
         margin-block: -0.4rem;
     }
@@ -152,7 +155,7 @@
         margin-top: 0.6rem;
     }
     dt {
-        font-size: 0.82rem;
+        font-size: 0.875rem;
         color: var(--color-neutral);
     }
     dd {

@@ -4,6 +4,7 @@
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
     import { refused } from '../../lib/refused';
+    import { measure } from '../../lib/units';
     import { LiveSheet, type Sheet } from '../../lib/sheet.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { PourSheetView, ReckoningView } from '../../types/server';
@@ -53,7 +54,7 @@
 <div class="sheet">
     <section aria-labelledby="part-volume">
         <h2 id="part-volume"><span class="fig">1</span> How much rubber</h2>
-        <VolumePart {live} learnt={pour.learnt} />
+        <VolumePart {live} learnt={pour.learnt} took={pour.took} />
     </section>
     <section aria-labelledby="part-formula">
         <h2 id="part-formula"><span class="fig">2</span> Formula</h2>
@@ -72,14 +73,24 @@
             partNames={{ a: base?.part_a ?? 'A', b: base?.part_b ?? null }}
         >
             <Wrong says={why} />
-            <button class="btn btn-primary big w-full" disabled={!live.answer.pourable || starting} onclick={start}
+            <button class="in-sheet btn btn-primary big w-full" disabled={!live.answer.pourable || starting} onclick={start}
                 >Gear on, start the pour <kbd class="kbd kbd-sm text-base-content">s</kbd></button
             >
         </Answer>
     </section>
 </div>
+<div class="thumb">
+    <p aria-hidden="true">
+        {#if live.answer.mix !== null}<b class="fig">{measure(live.answer.mix.mass_g, 'mass', bench.units)}</b> in
+            {live.answer.mix.batches.length === 1 ? 'one cup' : `${String(live.answer.mix.batches.length)} cups`}{:else}Not complete yet{/if}
+    </p>
+    <button class="btn btn-primary big" disabled={!live.answer.pourable || starting} onclick={start}>Gear on, start the pour</button>
+</div>
 
 <style>
+    .thumb {
+        display: none;
+    }
     .sheet {
         display: grid;
         grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr) minmax(20rem, 1.05fr);
@@ -128,6 +139,29 @@
         }
         .result {
             position: static;
+        }
+        .result :global(.in-sheet) {
+            display: none;
+        }
+        .thumb {
+            position: fixed;
+            inset: auto 0 0 0;
+            z-index: 15;
+            display: flex;
+            align-items: center;
+            justify-content: space-between;
+            gap: 0.5rem;
+            padding: 0.4rem 1rem;
+            background: var(--color-base-200);
+            border-top: 1.5px solid var(--color-base-300);
+        }
+    }
+    @media (max-width: 640px) {
+        .thumb {
+            bottom: 3.25rem;
+        }
+        .sheet {
+            padding-bottom: 3.5rem;
         }
     }
 </style>

@@ -1,13 +1,17 @@
 <script lang="ts">
+    import { bench } from '../../lib/bench.svelte';
+    import { measure } from '../../lib/units';
     import type { LiveSheet, Volume } from '../../lib/sheet.svelte';
     import Choice from '../../parts/Choice.svelte';
     import Field from './Field.svelte';
 
-    let { live, learnt }: { live: LiveSheet; learnt: { pct: number; pours: number } | null } = $props();
+    type Props = { live: LiveSheet; learnt: { pct: number; pours: number } | null; took: { grams: number; pours: number } | null };
+    let { live, learnt, took }: Props = $props();
 
     const methods = [
         { id: 'box', name: 'Box', hint: 'inner box, less the part' },
         { id: 'cylinder', name: 'Tube', hint: 'inner tube, less the part' },
+        { id: 'capacity', name: 'It holds', hint: 'the mould is known, or marked, to hold so much' },
         { id: 'displacement', name: 'Rice', hint: 'filled with rice, sand or water and poured back' },
         { id: 'blanket', name: 'Clay', hint: 'clay blanket under a jacket' },
         { id: 'coats', name: 'Coats', hint: 'brushed on, coat by coat' },
@@ -21,6 +25,7 @@
         blanket: () => ({ clay_ml: null, pour_up_ml: null }),
         coats: () => ({ area_mm2: null, coats: [{ thickness_mm: 1 }, { thickness_mm: 2 }] }),
         mesh: () => ({ volume_ml: null }),
+        capacity: () => ({ capacity_ml: null }),
     };
 
     // What was entered under another method comes back when one returns to it.
@@ -39,6 +44,17 @@
             live.sheet.volume = kept[id] ?? { method: id, ...fresh[id]?.(), allowance_pct: before?.allowance_pct ?? 8 };
             delete live.sheet.target.mass_g;
         }
+        live.changed();
+    }
+
+    function takeLast(): void {
+        choose('mass');
+        live.sheet.target.mass_g = took?.grams ?? null;
+        delete live.sheet.carried;
+        live.changed();
+    }
+    function measured(): void {
+        delete live.sheet.carried;
         live.changed();
     }
 
@@ -79,6 +95,19 @@
         >
     {/each}
 </fieldset>
+{#if typeof live.sheet.carried === 'string'}
+    <p class="carried" role="status">
+        These measurements are carried over from {live.sheet.carried}.
+        <button type="button" class="btn btn-sm" onclick={measured}>They hold here too</button>
+    </p>
+{/if}
+{#if took !== null && !(method === 'mass' && live.sheet.target.mass_g === took.grams)}
+    <p class="text-sm">
+        {took.pours === 1 ? 'The last pour' : `The last ${String(took.pours)} pours`} of it took
+        <b class="fig">{measure(took.grams, 'mass', bench.units)}</b>.
+        <button type="button" class="btn btn-sm" onclick={takeLast}>Take as much</button>
+    </p>
+{/if}
 <p class="quiet text-sm">{methods.find((m) => m.id === method)?.hint}</p>
 
 <div class="grid gap-3">
@@ -94,10 +123,12 @@
             <Field {live} path="volume.height_mm" label="Height" kind="length" />
         </div>
     {:else if method === 'displacement'}
-        <Field {live} path="volume.poured_back_ml" label="Poured back" kind="volume" />
+        <Field {live} path="volume.poured_back_ml" label="Poured back" kind="fluid" />
+    {:else if method === 'capacity'}
+        <Field {live} path="volume.capacity_ml" label="It holds" kind="fluid" />
     {:else if method === 'blanket'}
         <div class="three">
-            <Field {live} path="volume.clay_ml" label="Clay pressed into a measure" kind="volume" />
+            <Field {live} path="volume.clay_ml" label="Clay pressed into a measure" kind="fluid" />
             <Field {live} path="volume.pour_up_ml" label="Funnel and vents" kind="volume" />
         </div>
     {:else if method === 'coats'}
@@ -167,11 +198,11 @@
                 <Field
                     {live}
                     path="volume.correction_pct"
-                    label="Learnt correction"
+                    label="Measured short by, so far"
                     kind="percent"
-                    hint="{learnt.pours === 1 ? 'the last pour' : `the last ${String(learnt.pours)} pours`} took {learnt.pct > 0
-                        ? '+'
-                        : ''}{learnt.pct} %"
+                    hint="{learnt.pours === 1
+                        ? 'the last pour'
+                        : `the last ${String(learnt.pours)} pours`} took, without the allowance, {learnt.pct > 0 ? '+' : ''}{learnt.pct} %"
                 />
             {/if}
         {/if}
@@ -183,6 +214,10 @@
         display: flex;
         flex-wrap: wrap;
         gap: 0.3rem;
+    }
+    .carried {
+        border-left: 4px solid var(--color-warning);
+        padding-left: 0.7rem;
     }
     .three {
         display: grid;

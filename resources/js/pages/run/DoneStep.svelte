@@ -12,8 +12,9 @@
 </p>
 {#if grade.correction_pct !== null}
     <p class="mt-1">
-        The volume was {grade.correction_pct < 0 ? 'over' : 'under'}-estimated by
-        <b class="fig">{figure(Math.abs(grade.correction_pct), 'percent', 'metric', 1)} %</b>; the next sheet of this link will offer that.
+        {#if Math.abs(grade.correction_pct) < 0.05}The volume was measured right.{:else}The mould took
+            <b class="fig">{figure(Math.abs(grade.correction_pct), 'percent', 'metric', 1)} %</b>
+            {grade.correction_pct < 0 ? 'less' : 'more'} than was measured, the allowance apart; the next sheet of this link offers that.{/if}
     </p>
 {/if}
 {#if grade.note !== ''}<p class="mt-2 max-w-prose">{grade.note}</p>{/if}

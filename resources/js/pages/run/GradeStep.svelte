@@ -1,10 +1,12 @@
 <script lang="ts">
     import { untrack } from 'svelte';
-    import type { Entry } from '../../lib/units';
+    import { bench } from '../../lib/bench.svelte';
+    import { measure, type Entry } from '../../lib/units';
     import Measure from '../../parts/Measure.svelte';
     import type { RunView } from '../../types/server';
 
-    export type Grading = { grade: string; faults: string[]; used_g: Entry; pieces: Entry; note: string };
+    export type Grading = { grade: string; faults: string[]; left_g: Entry; pieces: Entry; note: string };
+    /** Kept until it is handed in. */
     let { run, grading = $bindable() }: { run: RunView; grading: Grading } = $props();
 
     const words = [
@@ -58,7 +60,16 @@
             bind:value={grading.pieces}
             hint="a gang mould gives several"
         />{/if}
-    <Measure label="Really used" kind="mass" bind:value={grading.used_g} hint="what is in the mould: weighed in, less what was left" />
+    <Measure
+        label="Left over"
+        kind="mass"
+        bind:value={grading.left_g}
+        hint="of {measure(
+            run.weighed_g,
+            'mass',
+            bench.units,
+        )} weighed in: what is still in cup, spout and overflow. Left open, it teaches nothing."
+    />
     <label class="grid content-start gap-1"
         ><span class="quiet text-sm">Note</span><textarea class="textarea w-full" rows="2" bind:value={grading.note}></textarea></label
     >
@@ -85,7 +96,7 @@
         font-size: 1.25rem;
     }
     .words span {
-        font-size: 0.85rem;
+        font-size: 0.875rem;
     }
     .on,
     .words .on {

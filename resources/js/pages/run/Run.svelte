@@ -1,11 +1,12 @@
 <script lang="ts">
+    import { Typing } from '../../lib/typing.svelte';
     import { onMount, untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
     import { LiveRun } from '../../lib/run.svelte';
     import { Steady } from '../../lib/steady.svelte';
     import { decimalsOf, measure } from '../../lib/units';
-    import { clockTime } from '../../lib/when';
+    import { when } from '../../lib/when';
     import MixingCup from '../../parts/MixingCup.svelte';
     import StandInHand from '../../parts/StandInHand.svelte';
     import Wrong from '../../parts/Wrong.svelte';
@@ -36,7 +37,11 @@
     let byHand = $state<number | string | null>(null);
     let armed = $state(false);
     let noting = $state(false);
-    let grading = $state<Grading>({ grade: '', faults: [], used_g: null, pieces: 1, note: '' });
+    const graded = new Typing<Grading>(
+        untrack(() => `grade/${String(sent.pour_id)}`),
+        { grade: '', faults: [], left_g: null, pieces: 1, note: '' },
+    );
+    const grading = graded.value;
     let metSent = '';
 
     /** The scale is not believed, or serves another: nothing of it is confirmed until that is settled. */
@@ -75,7 +80,7 @@
                     live.trouble = 'Choose one of the five words first.';
                     return;
                 }
-                return live.record('graded', { step: run.step.key, ...$state.snapshot(grading) });
+                return grade();
             case 'done':
                 return;
             default:
@@ -91,12 +96,19 @@
         live.trouble = live.scale.reading.lost;
     }
 
-    // Until the maker says otherwise, what was weighed is what was used.
-    $effect(() => {
-        if (kind === 'grade' && untrack(() => grading.used_g) === null) {
-            grading.used_g = Math.round(run.weighed_g * 10) / 10;
+    /** What was weighed in, less what is left, is what the mould took. */
+    async function grade(): Promise<void> {
+        const { left_g: left, ...said } = $state.snapshot(grading);
+        await live.record('graded', {
+            step: run.step.key,
+            ...said,
+            ...(left === null ? {} : { left_g: left }),
+            used_g: Math.round((run.weighed_g - (typeof left === 'number' ? left : 0)) * 1000) / 1000,
+        });
+        if (live.trouble === null) {
+            graded.forget();
         }
-    });
+    }
 
     async function weigh(goShort: boolean): Promise<void> {
         armed = false;
@@ -222,7 +234,7 @@
         {:else if kind === 'wait'}
             <WaitStep {live} />
         {:else if kind === 'grade'}
-            <GradeStep {run} bind:grading />
+            <GradeStep {run} bind:grading={() => grading, (next) => Object.assign(grading, next)} />
         {:else if kind !== 'done'}
             <PlainStep {live} {kind} {scaled} />
         {:else if run.grade !== null}
@@ -266,7 +278,7 @@
         {#if run.notes.length > 0}
             <ul class="mt-4 text-sm" aria-label="Notes">
                 {#each run.notes as note, i (i)}<li>
-                        {clockTime(note.at_ms)}
+                        {when(note.at_ms, bench.now)}
                         {run.faults.find((f) => f.id === note.fault)?.name ?? ''}
                         {note.text}
                     </li>{/each}

@@ -147,7 +147,7 @@
     }
     small {
         font-family: var(--font-sans);
-        font-size: 0.8rem;
+        font-size: 0.875rem;
         font-weight: 400;
         color: var(--color-neutral);
     }
@@ -175,7 +175,7 @@
     }
     thead th {
         color: var(--color-neutral);
-        font-size: 0.85rem;
+        font-size: 0.875rem;
     }
     td,
     thead th {
@@ -192,7 +192,7 @@
         margin-top: 0.8rem;
     }
     dt {
-        font-size: 0.85rem;
+        font-size: 0.875rem;
         color: var(--color-neutral);
     }
     dd {

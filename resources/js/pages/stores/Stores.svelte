@@ -8,7 +8,7 @@
     import AdditiveSheet from './AdditiveSheet.svelte';
     import BaseSheet from './BaseSheet.svelte';
 
-    let { list, base, additive, other, own, open, empty }: StoresView = $props();
+    let { list, base, additive, other, own, empty }: StoresView = $props();
     const groups = [
         ['base', 'Bases'],
         ['additive', 'To stir in'],

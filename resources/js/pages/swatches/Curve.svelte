@@ -198,11 +198,11 @@
         stroke: var(--color-neutral);
     }
     .mark {
-        font-size: 13px;
+        font-size: 14px;
         fill: var(--color-base-content);
     }
     .small {
-        font-size: 12.5px;
+        font-size: 14px;
         fill: var(--color-neutral);
     }
     .hatch {

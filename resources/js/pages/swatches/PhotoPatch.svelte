@@ -164,7 +164,7 @@
         transform: translate(-50%, 5px);
         background: #2a211b;
         color: #fffaf0;
-        font-size: 0.75rem;
+        font-size: 0.875rem;
         padding: 0 0.4rem;
         border-radius: 0.5rem;
         white-space: nowrap;

@@ -38,7 +38,7 @@
         margin-block: 0.4rem 0.6rem;
     }
     dt {
-        font-size: 0.82rem;
+        font-size: 0.875rem;
         color: var(--color-neutral);
     }
     dd {

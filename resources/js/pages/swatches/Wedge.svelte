@@ -33,6 +33,6 @@
         display: block;
     }
     text {
-        font-size: 13px;
+        font-size: 14px;
     }
 </style>

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\StockShelf;
+use App\Http\Reply;
+use App\Models\Workshop;
+use App\Reads\FirstView;
+use App\Workshop\Library;
+use App\Workshop\OwnShelf;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Inertia\Response;
+
+/** The first hour: the shop, its shelf, its first job. Every step can be gone back to, and none is needed. */
+final readonly class FirstController
+{
+    public function show(Request $request, Workshop $workshop, Library $library, OwnShelf $own): Response
+    {
+        $step = $request->query('step');
+
+        return Reply::page('first/First', ['first' => (new FirstView($workshop, $library, $own, is_string($step) && in_array($step, FirstView::STEPS, true) ? $step : 'shop'))->toArray()]);
+    }
+
+    public function shelf(Request $request, Workshop $workshop, Library $library, StockShelf $stock): RedirectResponse
+    {
+        $said = $request->validate(['here' => ['present', 'array', 'max:2000'], 'here.*' => ['string', 'max:60']], ['here.*' => 'Tick what is on your shelf.']);
+        // Surfaces are no stock: they are what there is in the world.
+        $known = [...$library->shelf()->bases, ...$library->shelf()->additives, ...$library->knowledge()->releases, ...$library->knowledge()->sealers];
+        $stock->leaveOut(array_values(array_diff(array_map(strval(...), array_keys($known)), $said['here'])));
+        $workshop->update(['set_up_at' => $workshop->set_up_at ?? CarbonImmutable::now()]);
+
+        return redirect()->to('/first?step=job');
+    }
+}

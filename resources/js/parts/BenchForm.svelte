@@ -1,0 +1,177 @@
+<script lang="ts">
+    /** What holds for the whole bench: who works here, in which units and money, on which scale, in which cups, in which room and hours. */
+    import { untrack } from 'svelte';
+    import { bench } from '../lib/bench.svelte';
+    import type { Wrong } from '../lib/api';
+    import { Typing } from '../lib/typing.svelte';
+    import type { Entry, Units } from '../lib/units';
+    import { deviceZone, zones } from '../lib/when';
+    import Choice from './Choice.svelte';
+    import Measure from './Measure.svelte';
+    import TextLine from './TextLine.svelte';
+    import Refused from './Wrong.svelte';
+
+    type Props = {
+        /** The room is asked too, and a cup is proposed. */ first?: boolean;
+        keep: string;
+        onkept: () => void;
+        onleave?: () => void;
+    };
+    let { first = false, keep, onkept, onleave }: Props = $props();
+
+    const clock = (min: number): string => `${String(Math.floor(min / 60)).padStart(2, '0')}:${String(min % 60).padStart(2, '0')}`;
+    const minutes = (time: string): Entry => {
+        const [hours, rest] = time.split(':').map(Number);
+        return hours === undefined || rest === undefined || Number.isNaN(hours + rest) ? null : hours * 60 + rest;
+    };
+    const shop = untrack(() => bench.frame?.workshop);
+    const typing = new Typing(
+        untrack(() => (first ? 'first/shop' : 'bench')),
+        {
+            name: untrack(() => (first && shop?.name === 'Our workshop' ? '' : (shop?.name ?? ''))),
+            currency: shop?.currency ?? '',
+            division: (shop?.scale_division_g ?? 0.1) as Entry,
+            capacity: (shop?.scale_capacity_g ?? 3000) as Entry,
+            cups: (shop?.cups ?? []).map((cup) => ({ ml: cup.ml as Entry, tare_g: cup.tare_g as Entry })),
+            vacuum: shop?.vacuum === null || shop === undefined ? '' : shop.vacuum ? 'yes' : 'no',
+            room: (shop?.room_c ?? 20) as Entry,
+            starts: clock(shop?.day_starts_min ?? 420),
+            ends: clock(shop?.day_ends_min ?? 1080),
+            zone: shop?.time_zone ?? deviceZone(),
+        },
+    );
+    const form = typing.value;
+    let wrong = $state<Wrong | null>(null);
+    const fields = [
+        'name',
+        'currency',
+        'scale_division_g',
+        'scale_capacity_g',
+        'day_starts_min',
+        'day_ends_min',
+        'time_zone',
+        'room_c',
+        'vacuum',
+    ];
+    const at = (field: string): string | null => (wrong?.field === field ? wrong.message : null);
+
+    // By name where the browser knows them; the usual ones first.
+    const names = new Intl.DisplayNames('en-GB', { type: 'currency' });
+    const currencies = Intl.supportedValuesOf('currency');
+    const usual = ['EUR', 'GBP', 'USD', 'AUD', 'CAD', 'CHF', 'DKK', 'JPY', 'NOK', 'NZD', 'PLN', 'SEK'];
+    const systems: [Units, string][] = [
+        ['metric', 'grams and millimetres'],
+        ['imperial', 'ounces and inches'],
+    ];
+
+    async function hand(event: SubmitEvent): Promise<void> {
+        event.preventDefault();
+        wrong = await bench.change({
+            name: form.name,
+            ...(form.currency === '' ? {} : { currency: form.currency }),
+            scale_division_g: form.division,
+            scale_capacity_g: form.capacity,
+            cups: $state.snapshot(form.cups).filter((cup) => cup.ml !== null),
+            ...(form.vacuum === '' ? {} : { vacuum: form.vacuum === 'yes' }),
+            ...(first && form.room !== bench.frame?.workshop.room_c ? { room_c: form.room } : {}),
+            day_starts_min: minutes(form.starts),
+            day_ends_min: minutes(form.ends),
+            time_zone: form.zone,
+        });
+        if (wrong === null) {
+            typing.forget();
+            onkept();
+        }
+    }
+</script>
+
+<form class="grid gap-4" onsubmit={hand} novalidate>
+    <TextLine label="The workshop is called" bind:value={form.name} maxlength={80} error={at('name')} {first} />
+    <fieldset>
+        <legend class="quiet mb-1">Units, everywhere</legend>
+        <div class="flex flex-wrap gap-1">
+            {#each systems as [id, words] (id)}<button
+                    type="button"
+                    class="chip"
+                    class:on={bench.units === id}
+                    aria-pressed={bench.units === id}
+                    onclick={() => void bench.change({ units: id })}>{words}</button
+                >{/each}
+        </div>
+    </fieldset>
+    <div class="grid gap-3 sm:grid-cols-2">
+        <Choice label="Money" bind:value={form.currency} error={at('currency')}>
+            <option value="">not said</option>
+            <optgroup label="often"
+                >{#each usual as code (code)}<option value={code}>{names.of(code)} ({code})</option>{/each}</optgroup
+            >
+            <optgroup label="all"
+                >{#each currencies.filter((c) => !usual.includes(c)) as code (code)}<option value={code}>{names.of(code)} ({code})</option
+                    >{/each}</optgroup
+            >
+        </Choice>
+        <Choice label="Time zone" bind:value={form.zone} error={at('time_zone')}>
+            {#each form.zone === '' ? [] : zones(form.zone) as name (name)}<option value={name}>{name.replaceAll('_', ' ')}</option>{/each}
+        </Choice>
+    </div>
+    <fieldset class="grid grid-cols-2 gap-3">
+        <legend class="quiet mb-1">The scale, as its own plate says. New sheets, series and formulas are weighed in its steps.</legend>
+        <Measure label="It steps by" kind="mass" bind:value={form.division} error={at('scale_division_g')} />
+        <Measure label="It carries" kind="mass" bind:value={form.capacity} error={at('scale_capacity_g')} />
+    </fieldset>
+    <fieldset class="grid gap-2">
+        <legend class="quiet mb-1">The cups you mix in. A sheet takes the smallest that holds the batch.</legend>
+        {#each form.cups as cup, i (i)}
+            <div class="cup">
+                <Measure label="Cup {i + 1} holds" kind="fluid" bind:value={cup.ml} error={at(`cups.${String(i)}.ml`)} />
+                <Measure label="weighs" kind="mass" bind:value={cup.tare_g} error={at(`cups.${String(i)}.tare_g`)} />
+                <button
+                    type="button"
+                    class="btn btn-ghost"
+                    aria-label="Take cup {i + 1} out"
+                    onclick={() => (form.cups = form.cups.filter((_, n) => n !== i))}>Take out</button
+                >
+            </div>
+        {/each}
+        <button type="button" class="btn justify-self-start" onclick={() => (form.cups = [...form.cups, { ml: null, tare_g: null }])}
+            >Add a cup</button
+        >
+    </fieldset>
+    <Choice label="Vacuum chamber" bind:value={form.vacuum} error={at('vacuum')}>
+        <option value="">not said</option><option value="yes">there is one</option><option value="no">there is none</option>
+    </Choice>
+    {#if first}<Measure
+            label="The room is"
+            kind="temperature"
+            bind:value={form.room}
+            error={at('room_c')}
+            hint="Every time follows it."
+        />{/if}
+    <fieldset class="grid grid-cols-2 gap-3">
+        <legend class="quiet mb-1">The working day, as the strip shows it</legend>
+        <TextLine label="It begins" type="time" fig bind:value={form.starts} error={at('day_starts_min')} />
+        <TextLine label="It ends" type="time" fig bind:value={form.ends} error={at('day_ends_min')} />
+        <p class="quiet text-sm col-span-2">One that ends before it begins runs past midnight.</p>
+    </fieldset>
+    <Refused says={wrong !== null && !fields.includes(wrong.field) && !wrong.field.startsWith('cups.') ? wrong.message : null} />
+    <div class="flex flex-wrap gap-2">
+        <button class="btn btn-primary">{keep}</button>
+        {#if onleave !== undefined}<button
+                type="button"
+                class="btn btn-ghost"
+                onclick={() => {
+                    typing.clear();
+                    onleave();
+                }}>Leave it</button
+            >{/if}
+    </div>
+</form>
+
+<style>
+    .cup {
+        display: grid;
+        grid-template-columns: 1fr 1fr auto;
+        gap: 0.5rem;
+        align-items: end;
+    }
+</style>
