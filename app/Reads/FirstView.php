@@ -32,7 +32,11 @@ final readonly class FirstView implements View
     private function shelf(): array
     {
         $groups = [];
-        foreach ($this->library->shelf()->bases as $base) {
+        // In the order of the chemistries, the commonest first.
+        $order = array_flip(array_keys($this->library->knowledge()->families));
+        $bases = $this->library->shelf()->bases;
+        uasort($bases, static fn (BaseSheet $one, BaseSheet $other): int => $order[$one->family] <=> $order[$other->family]);
+        foreach ($bases as $base) {
             $groups[ucfirst($this->library->knowledge()->family($base->family)->name)][] = $this->sheet($base->code, $base->name, $base);
         }
         foreach ($this->library->shelf()->additives as $additive) {

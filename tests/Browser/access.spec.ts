@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
+import { tooSmall } from './room';
 import { expect, test } from './shop';
 import type { Page } from '@playwright/test';
 
@@ -63,6 +64,12 @@ const screens: Record<string, (page: Page, url: string) => Promise<void>> = {
         await page.getByRole('link', { name: 'Freckle wash' }).click();
         await expect(page.getByText('On cured silicone')).toBeVisible();
     },
+    'first hour': async (page, url) => void (await page.goto(`${url}/first?step=shelf`)),
+    'own sheet': async (page, url) => {
+        await page.goto(`${url}/stores/new/sheet?from=pr-10`);
+        await page.getByRole('button', { name: 'Keep the sheet' }).click();
+        await expect(page.getByText('House code is needed.')).toBeVisible();
+    },
     stores: async (page, url) => void (await page.goto(`${url}/stores/ur-35`)),
     additive: async (page, url) => void (await page.goto(`${url}/stores/sf-1`)),
     log: async (page, url) => void (await page.goto(`${url}/log`)),
@@ -86,15 +93,17 @@ for (const [name, go] of Object.entries(screens)) {
         });
     }
 
-    test(`${name}: fits a phone and a tablet without scrolling sideways`, async ({ page, demo }) => {
+    test(`${name}: fits a phone and a tablet without scrolling sideways, and a thumb finds everything at any width`, async ({ page, demo }) => {
         for (const size of [
             { width: 390, height: 844 },
             { width: 820, height: 1180 },
+            { width: 1280, height: 800 },
         ]) {
             await page.setViewportSize(size);
             await go(page, demo.url);
             await expect(page.locator('main h1').first()).toBeAttached();
             expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(size.width);
+            expect(await tooSmall(page, 44), `at ${String(size.width)} px`).toEqual([]);
         }
     });
 }

@@ -4,7 +4,7 @@ import type { StripView } from '../types/server';
 export type Lozenge = StripView['lozenges'][number];
 export type Span = { from_ms: number; to_ms: number };
 
-export const LANES = 4;
+export const LANES = 3;
 /** Pixels a letter of a name takes, near enough to keep names apart. */
 const LETTER = 8;
 

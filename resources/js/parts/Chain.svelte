@@ -163,8 +163,8 @@
         text-align: left;
         font-size: 0.875rem;
         line-height: 1.25;
-        min-height: 28px;
-        align-items: flex-start;
+        min-height: 44px;
+        align-items: center;
         cursor: pointer;
     }
     .joint .bad {

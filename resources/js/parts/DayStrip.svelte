@@ -91,15 +91,15 @@
         <span class="fig font-bold" data-testid="clock">{clockTime(bench.now)}</span>
         <p class="next">
             {#if next !== null}
-                <a class="link" href={next.href}>{next.title}</a>: {next.what.toLowerCase()} in
-                <b class="fig">{span(next.at_ms - bench.now)}</b>, at {when(next.at_ms, bench.now)}
-            {:else if due !== null}<a class="link" href={due.href}>{due.title}</a>: {due.what.toLowerCase()} since {when(
-                    due.at_ms,
-                    bench.now,
-                )}
+                <a class="link" href={next.href}>{narrow ? (next.title.split(' · ').at(-1) ?? next.title) : next.title}</a>: {next.what.toLowerCase()}
+                in
+                <b class="fig">{span(next.at_ms - bench.now)}</b>{narrow ? '' : `, at ${when(next.at_ms, bench.now)}`}
+            {:else if due !== null}<a class="link" href={due.href}>{narrow ? (due.title.split(' · ').at(-1) ?? due.title) : due.title}</a>: {due.what.toLowerCase()}
+                since
+                {when(due.at_ms, bench.now)}
             {:else}Nothing is called for.{/if}
         </p>
-        <button class="btn btn-ghost" aria-expanded="false" onclick={fold}>Show the day</button>
+        <button class="btn btn-ghost" aria-expanded="false" onclick={fold}>{narrow ? 'Day' : 'Show the day'}</button>
     </div>
 {:else}
     <div class="strip">
@@ -177,7 +177,7 @@
     }
     .fold {
         position: absolute;
-        right: 0.25rem;
+        right: 4.6rem;
         bottom: 0;
         z-index: 4;
         background: var(--color-base-200);
@@ -186,7 +186,7 @@
         display: grid;
         grid-template-columns: minmax(9rem, 11rem) 1fr;
         background: var(--color-base-200);
-        height: 132px;
+        height: 164px;
         position: relative;
     }
     .day {
@@ -255,15 +255,16 @@
     }
     @media (max-width: 640px) {
         .folded {
-            padding: 0 1rem;
-            font-size: 0.95rem;
+            padding: 0.15rem 4.6rem 0.15rem 1rem;
+            gap: 0.6rem;
+            font-size: 0.9rem;
         }
         .folded > .name {
             display: none;
         }
         .strip {
             grid-template-columns: 1fr;
-            height: 166px;
+            height: 198px;
         }
         .day {
             display: flex;
@@ -272,7 +273,7 @@
             padding: 0.1rem 1rem;
         }
         .line {
-            height: 133px;
+            height: 165px;
         }
     }
 </style>

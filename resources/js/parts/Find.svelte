@@ -88,6 +88,7 @@
         border: 1.5px solid var(--color-base-300);
         border-radius: 999px;
         padding: 0.35rem 1rem;
+        min-height: 2.75rem;
         font-size: 0.92rem;
         white-space: nowrap;
     }

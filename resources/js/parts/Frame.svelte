@@ -197,11 +197,13 @@
     nav ul {
         display: flex;
         flex-wrap: wrap;
-        gap: 0.25rem 1.4rem;
+        gap: 0.25rem 0.9rem;
     }
     nav li a {
         display: inline-flex;
         align-items: center;
+        justify-content: center;
+        min-width: 2.75rem;
         min-height: 2.75rem;
         color: var(--color-neutral);
         position: relative;
@@ -248,6 +250,9 @@
         main {
             padding: 0;
         }
+    }
+    .tools :global(.btn) {
+        padding-inline: 0.6rem;
     }
     .more {
         display: none;

@@ -30,61 +30,77 @@
             });
     });
     const lineY = $derived(target === null ? null : Math.max(TOP, BOTTOM - height(target)));
-    const labels = $derived.by(() => {
-        let last = BOTTOM + 40;
-        return layers.map((layer) => {
-            last = Math.min(last - 40, (layer.from + layer.to) / 2);
-            return { ...layer, y: last };
-        });
-    });
 </script>
 
-<svg
-    viewBox="0 0 330 470"
-    class="cup"
-    role="img"
-    aria-label={layers.length === 0
-        ? 'The cup is empty'
-        : `In the cup: ${layers.map((l) => `${l.name} ${figure(l.now, 'mass', bench.units)} ${sign('mass', bench.units)}`).join(', ')}`}
->
-    {#each layers as layer (layer.code)}
+<div class="cup">
+    <svg
+        viewBox="-6 0 244 470"
+        role="img"
+        aria-label={layers.length === 0
+            ? 'The cup is empty'
+            : `In the cup: ${layers.map((l) => `${l.name} ${figure(l.now, 'mass', bench.units)} ${sign('mass', bench.units)}`).join(', ')}`}
+    >
+        {#each layers as layer (layer.code)}
+            <path
+                d="M{edge(layer.from)} {layer.from} L{edge(layer.to)} {layer.to} Q115 {layer.to + 5} {230 -
+                    edge(layer.to)} {layer.to} L{230 - edge(layer.from)} {layer.from} Q115 {layer.from + 5} {edge(
+                    layer.from,
+                )} {layer.from} Z"
+                fill={layer.colour}
+                stroke="color-mix(in oklab, {layer.colour} 80%, black)"
+                stroke-width="1"
+            />
+        {/each}
+        {#if lineY !== null}<path d="M-4 {lineY} H234" stroke="var(--color-accent)" stroke-width="3" stroke-dasharray="4 5" />{/if}
         <path
-            d="M{edge(layer.from)} {layer.from} L{edge(layer.to)} {layer.to} Q115 {layer.to + 5} {230 - edge(layer.to)} {layer.to} L{230 -
-                edge(layer.from)} {layer.from} Q115 {layer.from + 5} {edge(layer.from)} {layer.from} Z"
-            fill={layer.colour}
-            stroke="color-mix(in oklab, {layer.colour} 80%, black)"
-            stroke-width="1"
+            d="M4 {TOP - 6} L30 {BOTTOM} Q115 {BOTTOM + 10} 200 {BOTTOM} L226 {TOP - 6}"
+            fill="none"
+            stroke="var(--color-base-content)"
+            stroke-width="5"
+            stroke-linecap="round"
+            stroke-linejoin="round"
         />
-    {/each}
-    {#if lineY !== null}<path d="M-4 {lineY} H234" stroke="var(--color-accent)" stroke-width="3" stroke-dasharray="4 5" />{/if}
-    <path
-        d="M4 {TOP - 6} L30 {BOTTOM} Q115 {BOTTOM + 10} 200 {BOTTOM} L226 {TOP - 6}"
-        fill="none"
-        stroke="var(--color-base-content)"
-        stroke-width="5"
-        stroke-linecap="round"
-        stroke-linejoin="round"
-    />
-    {#each labels as label (label.code)}
-        <path d="M{226 - edge(label.y)} {(label.from + label.to) / 2} L234 {label.y}" stroke="var(--color-neutral)" stroke-width="1.5" />
-        <text x="238" y={label.y - 2} class="who">{label.name.length > 11 ? `${label.name.slice(0, 10)}…` : label.name}</text>
-        <text x="238" y={label.y + 15} class="much">{figure(label.now, 'mass', bench.units)} {sign('mass', bench.units)}</text>
-    {/each}
-</svg>
+    </svg>
+    <ul aria-hidden="true">
+        {#each [...layers].reverse() as layer (layer.code)}
+            <li>
+                <i style="background:{layer.colour}"></i><b>{layer.name}</b>
+                <span class="fig quiet">{figure(layer.now, 'mass', bench.units)} {sign('mass', bench.units)}</span>
+            </li>
+        {/each}
+    </ul>
+</div>
 
 <style>
     .cup {
+        display: grid;
+        grid-template-columns: minmax(0, 1.6fr) minmax(5.5rem, 1fr);
+        gap: 0.75rem;
+        align-items: end;
+    }
+    svg {
         width: 100%;
-        max-height: 62vh;
+        max-height: 58vh;
     }
-    .who {
-        font-weight: 700;
-        font-size: 15px;
-        fill: var(--color-base-content);
+    ul {
+        display: grid;
+        gap: 0.5rem;
+        padding-bottom: 0.5rem;
     }
-    .much {
-        font-family: var(--font-mono);
-        font-size: 14px;
-        fill: var(--color-neutral);
+    li {
+        display: grid;
+        grid-template-columns: 0.9rem 1fr;
+        gap: 0 0.45rem;
+        align-items: baseline;
+        line-height: 1.2;
+    }
+    li span {
+        grid-column: 2;
+    }
+    i {
+        width: 0.9rem;
+        height: 0.9rem;
+        border-radius: 0.25rem;
+        border: 1px solid color-mix(in oklab, currentColor 40%, transparent);
     }
 </style>

@@ -40,7 +40,7 @@
         onkeydown={(e) => (e.key === 'Enter' || e.key === ' ') && start(e)}
         onkeyup={stop}>Hold to pour</button
     >
-    <label class="text-sm"
+    <label class="grid min-h-11 place-items-center text-sm"
         ><span class="sr-only">How fast</span><input
             class="range range-xs w-24"
             type="range"

@@ -48,7 +48,7 @@
     });
 </script>
 
-<a class="lane" style="top:{25 + lane * 26}px" href={l.href} aria-label="{l.title}: {l.state}{nextCall}" draggable="false">
+<a class="lane" style="top:{26 + lane * 44}px" href={l.href} aria-label="{l.title}: {l.state}{nextCall}" draggable="false">
     {#each l.waits.filter(seen) as piece, i (i)}<span class="wait" style={box(piece)}></span>{/each}
     {#each l.hands.filter(seen) as piece, i (i)}
         <span class="hands" class:live={i === l.hands.length - 1 && l.state !== 'waiting'} style={box(piece)}></span>
@@ -68,7 +68,7 @@
         position: absolute;
         left: 0;
         right: 0;
-        height: 24px;
+        height: 44px;
         pointer-events: none;
     }
     .lane > * {
@@ -78,7 +78,7 @@
     .wait,
     .window {
         position: absolute;
-        top: 2px;
+        top: 12px;
         height: 20px;
         border-radius: 10px;
     }
@@ -96,7 +96,7 @@
             var(--color-base-100);
     }
     .window {
-        top: 0;
+        top: 10px;
         height: 24px;
         border-radius: 2px;
         --tone: var(--color-success);
@@ -130,7 +130,7 @@
     .tag {
         z-index: 3;
         position: absolute;
-        top: 2px;
+        top: 12px;
         line-height: 20px;
         font-size: 0.875rem;
         font-weight: 700;

@@ -243,7 +243,7 @@
         align-items: center;
         gap: 0.35rem;
         padding: 0.3rem;
-        min-height: 30px;
+        min-height: 44px;
         font-size: 0.9rem;
         border-radius: 0.6rem;
         cursor: pointer;

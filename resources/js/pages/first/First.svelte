@@ -56,10 +56,12 @@
         {#each first.shelf as group (group.title)}
             <fieldset class="group">
                 <legend class="text-xl">{group.title}</legend>
-                <p class="flex flex-wrap gap-2">
-                    <button type="button" class="btn btn-ghost btn-sm" onclick={() => all(group, true)}>all of these</button>
-                    <button type="button" class="btn btn-ghost btn-sm" onclick={() => all(group, false)}>none of these</button>
-                </p>
+                {#if group.sheets.length > 2}
+                    <p class="flex flex-wrap gap-2">
+                        <button type="button" class="btn btn-ghost btn-sm" onclick={() => all(group, true)}>all of these</button>
+                        <button type="button" class="btn btn-ghost btn-sm" onclick={() => all(group, false)}>none of these</button>
+                    </p>
+                {/if}
                 <div class="sheets">
                     {#each group.sheets as sheet (sheet.code)}
                         <label class:on={form.here.includes(sheet.code)}
@@ -96,7 +98,7 @@
 
 <style>
     .first {
-        max-width: 58rem;
+        max-width: 72rem;
         display: grid;
         gap: 1.25rem;
     }

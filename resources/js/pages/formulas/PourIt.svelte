@@ -52,7 +52,7 @@
     <ul class="mt-2">
         {#each version?.pours ?? [] as p (p.id)}
             <li class="poured">
-                <a class="link" href={p.href}>{p.name}</a>
+                <a class="link inline-block" href={p.href}>{p.name}</a>
                 <span class="quiet text-sm">{p.at_ms === null ? '' : dayAndTime(p.at_ms)}{p.grade === null ? '' : `, ${p.grade}`}</span>
                 <b class="fig">{measure(p.grams, 'mass', bench.units)}</b>
                 <PourAgain pour={p.id} grams={p.grams} what={p.name} />

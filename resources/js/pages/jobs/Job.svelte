@@ -176,7 +176,7 @@
             <ul class="mt-2">
                 {#each link.pours as pour (pour.id)}
                     <li class="pour">
-                        <a class="link" href={pour.href}>{pour.at_ms === null ? 'Next pour' : dayAndTime(pour.at_ms)}</a>
+                        <a class="link inline-block" href={pour.href}>{pour.at_ms === null ? 'Next pour' : dayAndTime(pour.at_ms)}</a>
                         <span class="fig">{pour.grams === null ? '' : measure(pour.grams, 'mass', bench.units)}</span>
                         <span class="font-bold">{pour.grade ?? states[pour.state]}</span>
                     </li>

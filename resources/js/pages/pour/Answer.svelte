@@ -38,9 +38,11 @@
                     <span class="fig figure" data-testid="volume">{figure(live.answer.need_ml, 'volume', bench.units)}</span>
                     <span class="quiet">{sign('volume', bench.units)}</span>
                     <span class="quiet block text-sm"
-                        >{#if (live.answer.allowance_ml ?? 0) > 0.05}+ {measure((live.answer.allowance_ml ?? 0), 'volume', bench.units)} allowance ={/if}
-                        {#if (live.answer.allowance_ml ?? 0) > 0.05 || volume.high_ml - volume.low_ml > 0.5}<b class="fig" data-testid="volume-to-mix"
-                                >{figure(volume.likely_ml, 'volume', bench.units)}</b
+                        >{#if (live.answer.allowance_ml ?? 0) > 0.05}+ {measure(live.answer.allowance_ml ?? 0, 'volume', bench.units)} allowance
+                            ={/if}
+                        {#if (live.answer.allowance_ml ?? 0) > 0.05 || volume.high_ml - volume.low_ml > 0.5}<b
+                                class="fig"
+                                data-testid="volume-to-mix">{figure(volume.likely_ml, 'volume', bench.units)}</b
                             >{#if volume.high_ml - volume.low_ml > 0.5}<span class="fig">
                                     ({figure(volume.low_ml, 'volume', bench.units)}–{figure(volume.high_ml, 'volume', bench.units)})</span
                                 >{/if}{/if}</span

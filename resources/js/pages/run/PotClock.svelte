@@ -40,7 +40,7 @@
         <p class="quiet text-sm">
             {clock.met_ms === null ? (run.one_part ? 'starts with the first gram' : 'starts when A meets B') : 'since A met B'}
         </p>
-        <svg viewBox="0 0 170 330" aria-hidden="true">
+        <svg viewBox="0 0 196 330" aria-hidden="true">
             <rect x="6" y="6" width="58" height="318" rx="12" fill="var(--color-secondary)" />
             <rect x="6" y={6 + 318 * (1 - share)} width="58" height={318 * share} rx="6" class="column" />
             {#each marks as mark (mark.name)}
@@ -56,6 +56,12 @@
             {/each}
             <rect x="6" y="6" width="58" height="318" rx="12" fill="none" stroke="var(--color-base-content)" stroke-width="4" />
         </svg>
+    </div>
+{:else if clock.met_ms !== null}
+    <div class="pot" role="timer" aria-label="Since A met B">
+        <p class="quiet">A met B</p>
+        <p class="fig time" data-testid="met">{span(bench.now - clock.met_ms)}</p>
+        <p class="quiet text-sm">ago. Its sheet gives no pot life: watch the cup, not this clock.</p>
     </div>
 {/if}
 
@@ -84,7 +90,7 @@
         margin-top: 0.6rem;
     }
     .mark {
-        font-size: 14px;
+        font-size: 16px;
         fill: var(--color-base-content);
     }
     @media (max-width: 1000px) {

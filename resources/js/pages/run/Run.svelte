@@ -321,7 +321,7 @@
             font-size: 1.6rem;
         }
         .left :global(svg) {
-            max-height: 13vh;
+            max-height: 14vh;
         }
     }
 </style>

@@ -156,7 +156,14 @@
     }
     .bar {
         position: sticky;
-        bottom: 0.75rem;
-        justify-self: start;
+        bottom: 0;
+        padding: 0.6rem 0;
+        background: var(--color-base-100);
+        border-top: 1.5px solid var(--color-base-300);
+    }
+    @media (max-width: 640px) {
+        .bar {
+            bottom: 3.25rem;
+        }
     }
 </style>

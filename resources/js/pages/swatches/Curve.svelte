@@ -170,6 +170,7 @@
             onkeydown={keys}
             transform="translate({box.left} {y(wanted)})"
         >
+            <rect x="-78" y="-30" width="80" height="60" fill="transparent" />
             <path d="M0 0 L-11 -15 H-66 A6 6 0 0 0 -72 -9 V9 A6 6 0 0 0 -66 15 H-11 Z" />
             <text x="-40" y="5" text-anchor="middle" class="fig">{written}</text>
         </g>

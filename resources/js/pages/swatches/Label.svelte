@@ -13,6 +13,7 @@
 </script>
 
 <article
+    data-print
     class="slip"
     style="width:{w}mm;height:{h}mm;--code:{16.5 * larger}mm;font-size:{7.8 * larger}pt"
     aria-label="Label of {label.name}"

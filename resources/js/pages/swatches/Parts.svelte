@@ -26,7 +26,11 @@
         gap: 0.15rem 1.1rem;
     }
     .rooms a {
-        padding: 0.25rem 0;
+        display: inline-flex;
+        align-items: center;
+        justify-content: center;
+        min-width: 2.75rem;
+        min-height: 2.75rem;
         border-bottom: 3px solid transparent;
         color: var(--color-neutral);
     }

@@ -36,12 +36,9 @@
             >
             <span class="fig grams" class:stale={!fresh}>{grams === null ? '' : measure(grams, 'mass', bench.units, 2)}</span>
             <label class="use"
-                ><input
-                    type="checkbox"
-                    class="checkbox checkbox-sm"
-                    checked={!barred.includes(p.code)}
-                    onchange={() => onbar(toggled(p.code))}
-                /><span class="sr-only">{p.name} may be used</span></label
+                ><input type="checkbox" class="checkbox" checked={!barred.includes(p.code)} onchange={() => onbar(toggled(p.code))} /><span
+                    class="sr-only">{p.name} may be used</span
+                ></label
             >
         </li>
     {/each}
@@ -63,7 +60,7 @@
         align-items: center;
     }
     .pinch :global(.field) {
-        min-height: 2.2rem;
+        min-height: 2.75rem;
     }
     .grams {
         text-align: right;
@@ -81,7 +78,7 @@
     .use {
         display: grid;
         place-items: center;
-        min-width: 1.6rem;
-        min-height: 1.6rem;
+        min-width: 2.75rem;
+        min-height: 2.75rem;
     }
 </style>

@@ -33,6 +33,6 @@
         display: block;
     }
     text {
-        font-size: 14px;
+        font-size: 16px;
     }
 </style>

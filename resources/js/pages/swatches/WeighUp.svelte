@@ -125,7 +125,7 @@
         border-color: var(--color-accent);
     }
     .in-cup :global(.field) {
-        min-height: 2.1rem;
+        min-height: 2.75rem;
     }
     .pucks {
         margin: 0.6rem 0;
@@ -152,7 +152,7 @@
         gap: 0.5rem;
     }
     .weigh :global(.field) {
-        min-height: 2.4rem;
+        min-height: 2.75rem;
     }
     @media (max-width: 1000px) {
         .pucks li {
