@@ -66,6 +66,7 @@ Route::post('/impressions/{impression}/pours', [ImpressionController::class, 'po
 Route::get('/pours/{pour}', [PourController::class, 'show']);
 Route::put('/pours/{pour}/sheet', [PourController::class, 'sheet']);
 Route::delete('/pours/{pour}', [PourController::class, 'destroy']);
+Route::post('/pours/{pour}/restore', [PourController::class, 'restore']);
 Route::post('/pours/{pour}/run', [PourController::class, 'start']);
 Route::post('/pours/{pour}/again', [PourController::class, 'again']);
 Route::get('/pours/{pour}/run', [RunController::class, 'show']);

@@ -8,6 +8,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
+use Apalos\Core\Run\Fate;
 use Apalos\Core\Run\Grade;
 use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\StepKind;
@@ -96,6 +97,7 @@ final readonly class RunStream implements Stream
             RunFactKind::Gelled => $run->state->lastMetAt() !== null && $run->state->gelledAt === null ? [] : throw new StepHasMoved('The gel of this pour is already written down, or nothing is mixed yet.'),
             RunFactKind::Opened => $this->atStep($in->only('step'), $run, StepKind::Wait),
             RunFactKind::Graded => $this->graded($in, $run),
+            RunFactKind::GivenUp => $this->givenUp($in, $run),
             RunFactKind::Undone => $this->undone($in, $run),
         };
     }
@@ -188,6 +190,21 @@ final readonly class RunStream implements Stream
         ];
     }
 
+    /** @return array{fate: string, note: string} */
+    private function givenUp(Fields $in, RecordedRun $run): array
+    {
+        $in->only('fate', 'note');
+        if (in_array($run->state->step->kind, [StepKind::Done, StepKind::GivenUp], true)) {
+            throw new StepHasMoved('This pour has ended already, perhaps from another screen.');
+        }
+        $fate = $in->choice('fate', Fate::class);
+        if ($fate === Fate::Back && $run->state->lastMetAt() !== null) {
+            throw BadInput::at('fate', Phrase::written('A has met B: none of it goes back into a tub. Say whether it went into something else or is waste.'));
+        }
+
+        return ['fate' => $fate->value, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 2000)];
+    }
+
     /** What this pour teaches about the volume of the next one; null where the sheet asked by mass. */
     private function correction(RecordedRun $run, float $usedG): ?float
     {
@@ -231,6 +248,7 @@ final readonly class RunStream implements Stream
                 StepKind::Wait => PourState::Waiting,
                 StepKind::Grade => PourState::Opened,
                 StepKind::Done => PourState::Graded,
+                StepKind::GivenUp => PourState::GivenUp,
                 default => PourState::Running,
             },
             'met_at' => $met,
@@ -238,13 +256,13 @@ final readonly class RunStream implements Stream
             'gel_room_c' => $watched === null ? null : $this->room->at($met)->degrees,
             'poured_at' => $state->isPoured() ? $run->at(max($state->filledAt ?: [0.0])) : null,
             'opened_at' => $run->at($state->openedAt),
-            'graded_at' => $grade === null ? null : ($run->pour->graded_at ?? $last),
+            'graded_at' => $grade === null && $state->givenUp === null ? null : ($run->pour->graded_at ?? $last),
             'weighed_g' => $state->weighedGrams(),
             'used_g' => $grade?->number('used_g'),
             'grade' => $grade?->text('grade'),
             'faults' => $grade?->strings('faults'),
             'pieces' => $grade === null ? null : (int) ($grade->numberOrNull('pieces') ?? 1.0),
-            'note' => $grade?->textOrNull('note'),
+            'note' => $grade?->textOrNull('note') ?? ($state->givenUp === null ? null : Fields::of($state->givenUp)->textOrNull('note')),
         ])->save();
     }
 }

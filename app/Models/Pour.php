@@ -93,6 +93,16 @@ final class Pour extends Model
     }
 
     /**
+     * Of jobs and links that are not put away.
+     *
+     * @param  Builder<self>  $query
+     */
+    public function scopeAtHand(Builder $query): void
+    {
+        $query->whereRaw('exists (select 1 from impressions join jobs on jobs.id = impressions.job_id where impressions.id = pours.impression_id and impressions.deleted_at is null and jobs.deleted_at is null)');
+    }
+
+    /**
      * With the names of its job and its link, put away or not, for those who name it and need no more of them.
      *
      * @param  Builder<self>  $query
@@ -101,20 +111,13 @@ final class Pour extends Model
     {
         $query->select('pours.*')
             ->selectRaw('(select jobs.name from jobs join impressions on impressions.job_id = jobs.id where impressions.id = pours.impression_id) as job_name')
-            ->selectRaw('(select impressions.name from impressions where impressions.id = pours.impression_id) as link_name')
-            ->selectRaw('(select coalesce(jobs.deleted_at, impressions.deleted_at) from jobs join impressions on impressions.job_id = jobs.id where impressions.id = pours.impression_id) as away_at');
+            ->selectRaw('(select impressions.name from impressions where impressions.id = pours.impression_id) as link_name');
     }
 
     /** The job it is for; asked with its title. */
     public function jobName(): string
     {
         return (string) $this->getAttribute('job_name');
-    }
-
-    /** Its link or its job was put away. */
-    public function isAway(): bool
-    {
-        return $this->getAttribute('away_at') !== null;
     }
 
     public function linkName(): string

@@ -19,7 +19,7 @@ final readonly class DraftView implements View
     /** @return list<DraftShape> the last touched first */
     public static function all(LiveWork $work): array
     {
-        return array_map(static fn (Pour $pour): array => (new self($pour))->toArray(), array_values(array_filter($work->planned(), static fn (Pour $pour): bool => ! $pour->isAway())));
+        return array_map(static fn (Pour $pour): array => (new self($pour))->toArray(), $work->planned());
     }
 
     /** @return DraftShape */

@@ -8,24 +8,34 @@ use App\Models\Impression;
 use App\Models\Job;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\Models\Workshop;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 
-/** Graded pours, newest first, narrowed by words, grade, fault or base. */
+/** Pours that have ended, graded or given up, newest first, narrowed by words and dates, grade, fault or base. */
 final class LogQuery
 {
+    /** Asked for as if it were a grade. */
+    public const GIVEN_UP = 'given up';
+
+    public function __construct(private readonly Workshop $workshop) {}
+
     /**
      * @param  array{q: string, grade: string, fault: string, base: string}  $filter
      * @return Builder<Pour>
      */
     public function __invoke(array $filter): Builder
     {
-        $query = Pour::query()->where('state', PourState::Graded)->orderByDesc('graded_at')->orderByDesc('id');
-        if ($filter['q'] !== '') {
-            $links = Impression::withTrashed()->where(Like::of('name', $filter['q']))->orWhereIn('job_id', Job::withTrashed()->where(Like::of('name', $filter['q']))->select('id'))->select('id');
-            $query->where(static fn (Builder $either) => $either->where(static fn (Builder $note) => $note->whereNotNull('note')->where(Like::of('note', $filter['q'])))->orWhereIn('impression_id', $links));
+        $query = Pour::query()->whereNotNull('graded_at')->orderByDesc('graded_at')->orderByDesc('id');
+        $said = DateWords::in($filter['q'], CarbonImmutable::now(), $this->workshop->zone());
+        $query->when($said->from !== null, static fn (Builder $from) => $from->where('graded_at', '>=', $said->from?->format('Y-m-d H:i:s.v')));
+        $query->when($said->until !== null, static fn (Builder $until) => $until->where('graded_at', '<', $said->until?->format('Y-m-d H:i:s.v')));
+        if ($said->words !== '') {
+            $links = Impression::withTrashed()->where(Like::of('name', $said->words))->orWhereIn('job_id', Job::withTrashed()->where(Like::of('name', $said->words))->select('id'))->select('id');
+            $query->where(static fn (Builder $either) => $either->where(static fn (Builder $note) => $note->whereNotNull('note')->where(Like::of('note', $said->words)))->orWhereIn('impression_id', $links));
         }
         if ($filter['grade'] !== '') {
-            $query->where('grade', $filter['grade']);
+            $filter['grade'] === self::GIVEN_UP ? $query->where('state', PourState::GivenUp) : $query->where('grade', $filter['grade']);
         }
         if ($filter['fault'] !== '') {
             $query->whereJsonContains('faults', $filter['fault']);

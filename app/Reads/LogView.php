@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reads;
 
 use App\Models\Pour;
+use App\Models\PourState;
 use App\Workshop\Library;
 use Illuminate\Support\Collection;
 
@@ -50,8 +51,8 @@ final readonly class LogView implements View
                     'formula_href' => $pour->formulaVersion === null ? null : "/formulas/{$pour->formulaVersion->formula_id}?version={$pour->formulaVersion->id}",
                     'planned_g' => $pour->weighed_g,
                     'used_g' => $pour->used_g,
-                    'pieces' => $pour->pieces ?? 1,
-                    'grade' => $pour->grade->value ?? '',
+                    'pieces' => $pour->state === PourState::GivenUp ? 0 : ($pour->pieces ?? 1),
+                    'grade' => $pour->state === PourState::GivenUp ? LogQuery::GIVEN_UP : ($pour->grade->value ?? ''),
                     'faults' => array_map(static fn (array $fault): array => ['name' => $fault['name'], 'cause' => $fault['cause'], 'next' => $fault['next']], array_values($known)),
                     'note' => $pour->note ?? '',
                     'colour' => $base->colour ?? '#cfc4ae',

@@ -62,12 +62,14 @@ final readonly class ReadBench
         $met = $run->at($cup->metAt);
         $ends = $run->potLifeEnds($this->clock);
         $batches = count($run->plan->batches);
-        $which = $batches > 1 && $run->state->step->batch > 0 ? "batch {$run->state->step->batch} of {$batches}: " : '';
+        $which = $batches > 1 && $run->state->step->batch > 0 ? "cup {$run->state->step->batch} of {$batches}: " : '';
 
         return match ($run->state->step->kind) {
             StepKind::Weigh => $this->item($pour, 'now', $which.'weigh '.$run->frozen->called($line['add'] ?? ''), $line['running'] ?? null, 'g', 'until the scale reads', $met, $ends, 'run', 'Go on'),
-            StepKind::Rescue => $this->item($pour, 'now', "{$which}over-poured: rescue the cup", array_sum($cup->planned), 'g', 'was planned', $met, $ends, 'run', 'Rescue'),
-            default => $this->item($pour, 'now', $which.$this->inWords($run->state->step->kind), array_sum($cup->planned), 'g', 'in the cup', $met, $ends, 'run', 'Go on'),
+            StepKind::Rescue => $this->item($pour, 'now', "{$which}over-poured: rescue the cup", array_sum($cup->poured), 'g', 'in this cup', $met, $ends, 'run', 'Rescue'),
+            default => $cup->poured === []
+                ? $this->item($pour, 'now', $which.$this->inWords($run->state->step->kind), array_sum($cup->planned), 'g', 'to weigh into this cup', $met, $ends, 'run', 'Go on')
+                : $this->item($pour, 'now', $which.$this->inWords($run->state->step->kind), array_sum($cup->poured), 'g', 'in this cup', $met, $ends, 'run', 'Go on'),
         };
     }
 
@@ -119,7 +121,7 @@ final readonly class ReadBench
         $gist = $this->work->gist($pour);
 
         return $gist !== null
-            ? $this->item($pour, 'next', 'ready to weigh up', $gist['mass_g'], 'g', $gist['cups'] > 1 ? "in {$gist['cups']} batches" : 'in one batch', null, null, '', 'Open the sheet')
+            ? $this->item($pour, 'next', 'ready to weigh up', $gist['mass_g'], 'g', $gist['cups'] > 1 ? "in {$gist['cups']} cups" : 'in one cup', null, null, '', 'Open the sheet')
             : $this->item($pour, 'later', 'the sheet is not finished', null, null, 'still to be worked out', null, null, '', 'Finish it');
     }
 

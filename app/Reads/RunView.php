@@ -7,6 +7,7 @@ namespace App\Reads;
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Result\Warning;
 use Apalos\Core\Run\MixingCup;
 use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\StepKind;
@@ -44,7 +45,8 @@ final readonly class RunView implements View
      *     checklist: list<array{id: string, text: string, minutes: float, begun_ms: int|null, done: bool}>,
      *     weighed_g: float, planned_g: float, likely_ml: float|null,
      *     grade: array{grade: string, faults: list<string>, used_g: float, pieces: int, note: string, correction_pct: float|null}|null,
-     *     last_fact_id: int, take_back: array{of: int, kind: string, name: string|null, grams: float|null}|null
+     *     given_up: array{fate: string, note: string}|null,
+     *     last_fact_id: int, take_back: array{of: int, kind: string, step: string|null, name: string|null, grams: float|null}|null
      * }
      */
     public function toArray(): array
@@ -93,6 +95,7 @@ final readonly class RunView implements View
             'planned_g' => array_sum(array_map(array_sum(...), $this->run->plan->batches)),
             'likely_ml' => $frozen->likelyMl,
             'grade' => $this->grade(),
+            'given_up' => $state->givenUp === null ? null : ['fate' => Fields::of($state->givenUp)->text('fate'), 'note' => Fields::of($state->givenUp)->textOrNull('note') ?? ''],
             'last_fact_id' => $this->run->lastFactId(),
             'take_back' => $this->takeBack(),
         ];
@@ -137,12 +140,14 @@ final readonly class RunView implements View
      */
     private function rescue(MixingCup $cup): array
     {
-        $rescue = $cup->rescue()->toArray();
+        $found = $cup->rescue();
+        $rescue = $found->toArray();
+        $twoCups = $cup->inTwoCups($found);
         // The display may count from somewhere else than from what is in.
         $shift = $cup->display - array_sum($cup->poured);
         $lines = array_map(fn (array $line): array => [...$line, 'add' => $this->run->frozen->called($line['add']), 'running' => round($line['running'] + $shift, 4)], $rescue['lines']);
 
-        return [...$rescue, 'lines' => $lines];
+        return [...$rescue, 'lines' => $lines, 'warnings' => [...$rescue['warnings'], ...($twoCups === null ? [] : Warning::all([$twoCups]))]];
     }
 
     /** @return array{open_low_ms: int|null, open_likely_ms: int|null, open_high_ms: int|null, service_ms: int|null, gelled_ms: int|null, poured_ms: int|null, opened_ms: int|null} */
@@ -201,7 +206,7 @@ final readonly class RunView implements View
         ];
     }
 
-    /** @return array{of: int, kind: string, name: string|null, grams: float|null}|null the last thing that can be taken back */
+    /** @return array{of: int, kind: string, step: string|null, name: string|null, grams: float|null}|null the last thing that can be taken back */
     private function takeBack(): ?array
     {
         $id = $this->run->state->takeBack;
@@ -212,6 +217,6 @@ final readonly class RunView implements View
         $weighings = $this->run->state->cup()->weighings;
         $last = $fact->kind === RunFactKind::Weighed->value ? ($weighings[count($weighings) - 1] ?? null) : null;
 
-        return ['of' => $fact->id, 'kind' => $fact->kind, 'name' => $last === null ? null : $this->run->frozen->called($last['add']), 'grams' => $last['grams'] ?? null];
+        return ['of' => $fact->id, 'kind' => $fact->kind, 'step' => is_string($step = $fact->payload['step'] ?? null) ? explode(':', $step)[1] ?? null : null, 'name' => $last === null ? null : $this->run->frozen->called($last['add']), 'grams' => $last['grams'] ?? null];
     }
 }

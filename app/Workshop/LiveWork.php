@@ -42,7 +42,7 @@ final class LiveWork
     public function runs(): array
     {
         if ($this->runs === null) {
-            $live = Pour::query()->withTitle()->live()->orderByRaw("case state when 'running' then 0 else 1 end")->orderByDesc('started_at')->limit(self::MOST_LIVE)->get();
+            $live = Pour::query()->withTitle()->live()->atHand()->orderByRaw("case state when 'running' then 0 else 1 end")->orderByDesc('started_at')->limit(self::MOST_LIVE)->get();
             $begun = $live->min('started_at');
             $this->room->reach($begun instanceof CarbonImmutable ? $begun : CarbonImmutable::now());
             [$this->runs, $this->damaged] = RecordedRun::legible(array_values($live->sortBy('started_at')->all()));
@@ -63,7 +63,7 @@ final class LiveWork
     public function planned(): array
     {
         if ($this->planned === null) {
-            $planned = Pour::query()->withTitle()->where('state', PourState::Draft)->orderByDesc('pours.updated_at')->orderByDesc('pours.id')->limit(self::MOST_PLANNED)->get();
+            $planned = Pour::query()->withTitle()->where('state', PourState::Draft)->atHand()->orderByDesc('pours.updated_at')->orderByDesc('pours.id')->limit(self::MOST_PLANNED)->get();
             $this->clock->learn(array_values(array_filter($planned->map(static fn (Pour $pour): ?string => $pour->baseCode())->all(), is_string(...))));
             $this->planned = array_values($planned->all());
         }

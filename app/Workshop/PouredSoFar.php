@@ -60,6 +60,7 @@ final readonly class PouredSoFar
             $so['last'] === PourState::Running => 'being poured',
             $so['last'] === PourState::Waiting => 'curing',
             $so['last'] === PourState::Opened => 'open, not graded',
+            $so['last'] === PourState::GivenUp && $so['done'] === 0 => 'given up',
             default => $kind === ImpressionKind::Cast ? "{$so['done']} done" : ($so['last_grade'] ?? 'done'),
         };
     }

@@ -73,7 +73,7 @@ final class JobController
     {
         $job->delete();
 
-        return redirect()->to('/jobs')->with('said', "“{$job->name}” is put away.")->with('undo', "/jobs/{$job->id}/restore");
+        return redirect()->to('/jobs')->with('said', "“{$job->name}” is put away, and what was planned and poured for it leaves bench and strip.")->with('undo', "/jobs/{$job->id}/restore");
     }
 
     public function restore(int $job): RedirectResponse

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Exchange\Csv;
 use App\Http\Reply;
 use App\Models\Pour;
+use App\Models\PourState;
 use App\Reads\LogQuery;
 use App\Reads\LogView;
 use App\Reads\Slice;
@@ -30,7 +31,7 @@ final readonly class LogController
         $query = ($this->query)($filter);
 
         // Nobody turns hundreds of pages: past that it is enough to know that there is more.
-        $found = $query->limit(self::MOST)->toBase()->pluck('grade', 'id')->all();
+        $found = $query->limit(self::MOST)->toBase()->selectRaw("id, case when state = 'given_up' then ? else grade end as grade", [LogQuery::GIVEN_UP])->pluck('grade', 'id')->all();
         $total = count($found);
         $slice = Slice::asked($request, self::ON_A_PAGE)->within($total);
 
@@ -45,7 +46,7 @@ final readonly class LogController
         return Csv::download('apalos-log.csv', ['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'grade', 'faults', 'note'], $query->reorder()->with(['impression.job', 'formulaVersion.formula'])->lazyById(200)->map(static fn (Pour $pour): array => [
             $pour->id, $pour->graded_at?->toIso8601String(), $pour->impression->job->name, $pour->impression->name, $pour->impression->kind->value,
             $pour->baseCode(), $pour->formulaVersion === null ? '' : "{$pour->formulaVersion->formula->name} v{$pour->formulaVersion->number}",
-            $pour->weighed_g, $pour->used_g, $pour->pieces, $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note,
+            $pour->weighed_g, $pour->used_g, $pour->pieces, $pour->state === PourState::GivenUp ? LogQuery::GIVEN_UP : $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note,
         ]));
     }
 
@@ -59,7 +60,7 @@ final readonly class LogController
     {
         // They were found in this workshop; asked for it again, SQLite would look through all of its pours.
         return Pour::query()->withoutGlobalScope('workshop')->whereKey($ids)
-            ->get(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'base_code', 'graded_at', 'weighed_g', 'used_g', 'pieces', 'grade', 'faults', 'note'])->load(['impression.job', 'formulaVersion.formula'])->sortBy(static fn (Pour $pour): int => (int) array_search($pour->id, $ids, true))->values();
+            ->get(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'base_code', 'state', 'graded_at', 'weighed_g', 'used_g', 'pieces', 'grade', 'faults', 'note'])->load(['impression.job', 'formulaVersion.formula'])->sortBy(static fn (Pour $pour): int => (int) array_search($pour->id, $ids, true))->values();
     }
 
     /** @return array{q: string, grade: string, fault: string, base: string} */

@@ -12,6 +12,7 @@ use Apalos\Core\Run\RunFactKind;
 use App\Actions\Amount;
 use App\Actions\PourAgain;
 use App\Actions\StartPour;
+use App\Actions\ThrowPlanAway;
 use App\Http\Reply;
 use App\Models\Fact;
 use App\Models\Formula;
@@ -98,15 +99,23 @@ final class PourController
         return redirect()->to("/pours/{$pour->id}/run");
     }
 
-    public function destroy(Pour $pour): RedirectResponse
+    /** A plan that was thrown away stands again. */
+    public function restore(ThrowPlanAway $throw, int $pour): RedirectResponse
+    {
+        $back = $throw->back($pour) ?? abort(404);
+
+        return redirect()->to("/pours/{$back->id}");
+    }
+
+    public function destroy(Pour $pour, ThrowPlanAway $throw): RedirectResponse
     {
         if ($pour->state !== PourState::Draft) {
-            return back()->withErrors(['sheet' => 'A pour that has begun stays in the log.']);
+            return back()->withErrors(['sheet' => 'This pour has begun: give it up in its run, and say what became of the grams.']);
         }
         $job = $pour->impression->job_id;
-        Pour::query()->whereKey($pour->id)->where('state', PourState::Draft)->delete();
+        $throw($pour);
 
-        return redirect()->to("/jobs/{$job}");
+        return redirect()->to("/jobs/{$job}")->with('said', 'The plan is thrown away.')->with('undo', "/pours/{$pour->id}/restore");
     }
 
     /** @return array<string, mixed> */

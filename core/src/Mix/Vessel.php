@@ -35,8 +35,14 @@ final readonly class Vessel
         );
     }
 
+    /** What it takes: room to rise under vacuum, or to be stirred in. */
+    public function takes(): Millilitres
+    {
+        return $this->capacity->times($this->degas ? 1.0 / $this->riseFactor : self::STIRRED_FILL);
+    }
+
     public function largestBatch(Density $density): Grams
     {
-        return $this->capacity->times($this->degas ? 1.0 / $this->riseFactor : self::STIRRED_FILL)->massAt($density);
+        return $this->takes()->massAt($density);
     }
 }

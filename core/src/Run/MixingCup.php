@@ -7,6 +7,9 @@ namespace Apalos\Core\Run;
 use Apalos\Core\Mix\Topup;
 use Apalos\Core\Mix\TopupRequest;
 use Apalos\Core\Mix\TopupResult;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
+use Apalos\Core\Result\Warning;
 use Apalos\Core\Units\Grams;
 
 /** One cup as it is filled: what is planned for it, what is in it, what is still to be weighed. Immutable; every event gives a new one. */
@@ -118,6 +121,21 @@ final readonly class MixingCup
             array_map($grams, $this->planned), array_map($grams, $this->withoutSlack()),
             $this->plan->capacity, $this->plan->density, $this->plan->division, 0.0,
         ));
+    }
+
+    /** Where the rescued cup is more than it can raise under vacuum, or hold at all: what goes into each of two cups. */
+    public function inTwoCups(TopupResult $rescue): ?Warning
+    {
+        $volume = Grams::of(array_sum(array_map(static fn (Grams $grams): float => $grams->g, $rescue->planned)))->volumeAt($this->plan->density);
+        $takes = $this->plan->takes ?? $this->plan->capacity;
+        if (! $rescue->needed || $takes === null || $volume->ml <= $takes->ml + 1e-9) {
+            return null;
+        }
+        $half = array_sum($this->poured) / 2.0;
+
+        return new Warning('two_cups', Phrase::of($rescue->fits ? 'mix.rescue_under_vacuum' : 'mix.rescue_in_two_cups', [
+            'volume' => Quantity::volume($volume), 'takes' => Quantity::volume($takes), 'half' => Quantity::volume($volume->ml / 2.0), 'move' => Quantity::mass($half),
+        ]));
     }
 
     /**

@@ -30,6 +30,8 @@ enum RunFactKind: string implements FactKind
     case Gelled = 'gelled';
     case Opened = 'opened';
     case Graded = 'graded';
+    /** Nothing comes of it; what became of the grams is said. */
+    case GivenUp = 'given_up';
     case Undone = 'undone';
 
     public function isUndoing(): bool

@@ -26,6 +26,7 @@ final readonly class RunPlan
      * @param  list<array<string, float>>  $batches  grams to weigh by code, in order, for each cup
      * @param  list<array{id: string, text: string, minutes: float}>  $checklist  what must be ready before anything is mixed
      * @param  float  $tolerancePct  how far a weighing may be off before it is questioned
+     * @param  Millilitres|null  $takes  what the cup takes with room to rise under vacuum; null where it is only stirred, or nobody said
      */
     public function __construct(
         public array $batches,
@@ -37,6 +38,7 @@ final readonly class RunPlan
         public Density $density,
         public float $tolerancePct = 1.0,
         public array $checklist = [],
+        public ?Millilitres $takes = null,
     ) {}
 
     /** @param  list<array{id: string, text: string, minutes: float}>  $checklist */
@@ -51,7 +53,7 @@ final readonly class RunPlan
             return $amounts;
         }, $mix->batches);
 
-        return new self($batches, $onePart, $mixing, $degassing, $division, $vessel?->capacity, $mix->density, checklist: $checklist);
+        return new self($batches, $onePart, $mixing, $degassing, $division, $vessel?->capacity, $mix->density, checklist: $checklist, takes: $vessel?->degas === true ? $vessel->takes() : null);
     }
 
     public static function from(Fields $in): self
@@ -76,6 +78,7 @@ final readonly class RunPlan
             Density::of($in->positive('sg')),
             $in->number('tolerance_pct'),
             array_map(static fn (Fields $item): array => ['id' => $item->text('id'), 'text' => $item->text('text'), 'minutes' => $item->numberOrNull('minutes') ?? 0.0], $in->objects('checklist', self::MOST_BATCHES)),
+            ($takes = $in->positiveOrNull('takes_ml')) === null ? null : Millilitres::of($takes),
         );
     }
 
@@ -83,7 +86,7 @@ final readonly class RunPlan
      * @return array{
      *     batches: list<array<string, float>>, one_part: bool, mix_min: float, degas_min: float, division_g: float,
      *     capacity_ml: float|null, sg: float, tolerance_pct: float,
-     *     checklist: list<array{id: string, text: string, minutes: float}>
+     *     checklist: list<array{id: string, text: string, minutes: float}>, takes_ml: float|null
      * }
      */
     public function toArray(): array
@@ -98,6 +101,7 @@ final readonly class RunPlan
             'sg' => $this->density->gPerMl,
             'tolerance_pct' => $this->tolerancePct,
             'checklist' => $this->checklist,
+            'takes_ml' => $this->takes?->ml,
         ];
     }
 

@@ -18,6 +18,7 @@ final readonly class RunState
      * @param  array<int, float>  $filledAt  minutes at which each batch was in the mould
      * @param  list<array{at: float, text: string, fault: string|null}>  $notes
      * @param  array<string, mixed>|null  $grade  payload of the grading
+     * @param  array<string, mixed>|null  $givenUp  what became of the grams, where it was given up
      * @param  array<string, float>  $begunAt  minutes at which the wait of an item began
      * @param  list<string>  $checked  items of the checklist that are ready
      * @param  list<int>  $live  ids of facts that still count, in order
@@ -38,6 +39,7 @@ final readonly class RunState
         public array $live,
         public ?int $takeBack,
         public float $since,
+        public ?array $givenUp = null,
     ) {}
 
     /** @param  list<Fact<RunFactKind>>  $facts in the order they were recorded */
@@ -92,7 +94,8 @@ final readonly class RunState
             RunFactKind::Begun => $this->step->kind === StepKind::Contacts ? $this->with(begunAt: $this->begunAt + [($fact->text('item') ?? '') => $fact->at]) : $this,
             RunFactKind::Checked => $this->step->kind === StepKind::Contacts ? $this->with(checked: array_values(array_unique([...$this->checked, $fact->text('item') ?? '']))) : $this,
             RunFactKind::Weighed => $fact->text('step') === $this->step->key() ? $this->weighed($fact) : $this,
-            RunFactKind::Met => $this->withCup($this->cup()->met($fact->at)),
+            // Where the weighing and the tare before it were taken back, the cup stands empty and nothing runs.
+            RunFactKind::Met => $this->step->kind === StepKind::Weigh ? $this->withCup($this->cup()->met($fact->at)) : $this,
             RunFactKind::Rescued => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->rescued())->weighingOn() : $this,
             RunFactKind::Kept => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->kept())->weighingOn() : $this,
             RunFactKind::Counted => $fact->text('step') === $this->step->key() && $fact->number('reading_g') !== null ? $this->withCup($this->cup()->counted($fact->number('reading_g') - ($fact->number('in_line_g') ?? 0.0))) : $this,
@@ -100,6 +103,7 @@ final readonly class RunState
             RunFactKind::Gelled => $this->with(gelledAt: $fact->at),
             RunFactKind::Opened => $this->step->kind === StepKind::Wait ? $this->with(step: new Step(StepKind::Grade), openedAt: $fact->at) : $this,
             RunFactKind::Graded => $this->step->kind === StepKind::Grade ? $this->with(step: new Step(StepKind::Done), grade: $fact->payload) : $this,
+            RunFactKind::GivenUp => in_array($this->step->kind, [StepKind::Done, StepKind::GivenUp], true) ? $this : $this->with(step: new Step(StepKind::GivenUp, $this->step->batch), givenUp: $fact->payload),
             RunFactKind::Undone => $this,
         };
 
@@ -178,11 +182,12 @@ final readonly class RunState
      * @param  array<string, float>|null  $begunAt
      * @param  list<string>|null  $checked
      * @param  list<int>|null  $live
+     * @param  array<string, mixed>|null  $givenUp
      */
     private function with(
         ?Step $step = null, ?array $cups = null, ?array $filledAt = null, ?array $notes = null,
         ?float $gelledAt = null, ?float $openedAt = null, ?array $grade = null, ?array $begunAt = null, ?array $checked = null, ?array $live = null,
-        ?int $takeBack = null, ?float $since = null,
+        ?int $takeBack = null, ?float $since = null, ?array $givenUp = null,
     ): self {
         $cups ??= $this->cups;
         ksort($cups);
@@ -190,7 +195,7 @@ final readonly class RunState
         return new self(
             $this->plan, $step ?? $this->step, $cups, $filledAt ?? $this->filledAt, $notes ?? $this->notes,
             $gelledAt ?? $this->gelledAt, $openedAt ?? $this->openedAt, $grade ?? $this->grade, $begunAt ?? $this->begunAt, $checked ?? $this->checked, $live ?? $this->live,
-            $takeBack ?? $this->takeBack, $since ?? $this->since,
+            $takeBack ?? $this->takeBack, $since ?? $this->since, $givenUp ?? $this->givenUp,
         );
     }
 }

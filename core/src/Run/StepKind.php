@@ -19,4 +19,5 @@ enum StepKind: string
     case Wait = 'wait';
     case Grade = 'grade';
     case Done = 'done';
+    case GivenUp = 'given_up';
 }

@@ -11,7 +11,17 @@ const steps: Record<string, string> = {
     gelled: 'the gel',
     opened: 'opening it',
     graded: 'the grading',
-    confirmed: 'the last step',
+    given_up: 'giving it up',
+};
+
+const confirmed: Record<string, string> = {
+    gear: 'gear on',
+    contacts: 'the checklist',
+    premix: 'the stirring',
+    tare: 'the tare',
+    mix: 'the mixing',
+    degas: 'the de-airing',
+    fill: 'pouring it in',
 };
 
 /** What taking back takes back: the grams of a weighing, else the thing by name. */
@@ -22,5 +32,7 @@ export function takesBack(run: RunView, units: Units): string {
     }
     return last.kind === 'weighed' && last.grams !== null
         ? `${measure(last.grams, 'mass', units, decimalsOf(run.division_g))} ${last.name ?? ''}`.trim()
-        : (steps[last.kind] ?? 'the last thing');
+        : last.kind === 'confirmed'
+          ? (confirmed[last.step ?? ''] ?? 'the last step')
+          : (steps[last.kind] ?? 'the last thing');
 }

@@ -1231,10 +1231,15 @@ export type RunView = {
         note: string;
         correction_pct: number | null;
     } | null;
+    given_up: {
+        fate: string;
+        note: string;
+    } | null;
     last_fact_id: number;
     take_back: {
         of: number;
         kind: string;
+        step: string | null;
         name: string | null;
         grams: number | null;
     } | null;

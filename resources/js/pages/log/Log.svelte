@@ -12,7 +12,7 @@
 
     let { log }: { log: LogView } = $props();
     const filter = $state(untrack(() => ({ ...log.filter })));
-    const grades = ['superb', 'good', 'usable', 'poor', 'spoilt'];
+    const grades = ['superb', 'good', 'usable', 'poor', 'spoilt', 'given up'];
     const list = new Narrowing('/log', filter, ['log']);
     const narrow = (delay = 0): void => {
         list.go(delay);
@@ -32,7 +32,7 @@
 </div>
 
 <form class="filters" role="search" onsubmit={(event) => event.preventDefault()}>
-    <TextLine label="Words" placeholder="job, link or note" bind:value={filter.q} oninput={() => narrow(200)} />
+    <TextLine label="Words" placeholder="job, note, October, last week" bind:value={filter.q} oninput={() => narrow(200)} />
     <Choice label="Grade" bind:value={filter.grade} onchange={() => narrow()}>
         <option value="">any</option>
         {#each grades as grade (grade)}<option>{grade}</option>{/each}

@@ -79,6 +79,7 @@
         </Answer>
     </section>
 </div>
+<p class="mt-6"><button class="link quiet" onclick={() => router.delete(`/pours/${String(pour.id)}`)}>Throw this plan away</button></p>
 <div class="thumb">
     <p aria-hidden="true">
         {#if live.answer.mix !== null}<b class="fig">{measure(live.answer.mix.mass_g, 'mass', bench.units)}</b> in

@@ -5,6 +5,19 @@
 
     let { live }: { live: LiveRun } = $props();
     const list = $derived(live.run.checklist);
+    type Item = (typeof list)[number];
+
+    /** Ticked before its wait is over: it is asked once, and the second tick counts. */
+    let asked = $state<string[]>([]);
+    const over = (item: Item): boolean => item.minutes <= 0 || (item.begun_ms !== null && item.begun_ms + item.minutes * 60_000 <= bench.now);
+    function tick(event: Event & { currentTarget: HTMLInputElement }, item: Item): void {
+        if (!over(item) && !asked.includes(item.id)) {
+            event.currentTarget.checked = false;
+            asked = [...asked, item.id];
+            return;
+        }
+        void live.record('checked', { item: item.id }, item.id);
+    }
 </script>
 
 <h1 class="text-4xl">Before anything is mixed</h1>
@@ -19,10 +32,13 @@
                     class="checkbox checkbox-lg"
                     checked={item.done}
                     disabled={item.done}
-                    onchange={() => void live.record('checked', { item: item.id }, item.id)}
+                    onchange={(event) => tick(event, item)}
                 />
                 <span>{item.text}</span>
             </label>
+            {#if asked.includes(item.id) && !item.done}<p class="early" role="alert">
+                    Its {minutes(item.minutes)} are not over. Tick it again if it is ready all the same.
+                </p>{/if}
             {#if item.minutes > 0 && !item.done}
                 {#if ends === null}
                     <button class="btn" onclick={() => void live.record('begun', { item: item.id }, `begun-${item.id}`)}
@@ -55,6 +71,12 @@
     }
     li.on {
         border-color: var(--color-success);
+    }
+    .early {
+        grid-column: 1 / -1;
+        padding: 0 1rem 0.5rem;
+        font-weight: 700;
+        color: var(--color-warning);
     }
     label {
         display: flex;

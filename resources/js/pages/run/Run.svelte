@@ -5,7 +5,7 @@
     import { screenKeys } from '../../lib/keys.svelte';
     import { LiveRun } from '../../lib/run.svelte';
     import { Steady } from '../../lib/steady.svelte';
-    import { decimalsOf, measure } from '../../lib/units';
+    import { decimalsOf, measure, span } from '../../lib/units';
     import { when } from '../../lib/when';
     import MixingCup from '../../parts/MixingCup.svelte';
     import StandInHand from '../../parts/StandInHand.svelte';
@@ -16,6 +16,7 @@
     import Actions from './Actions.svelte';
     import ContactsStep from './ContactsStep.svelte';
     import DoneStep from './DoneStep.svelte';
+    import GiveUp from './GiveUp.svelte';
     import GradeStep, { type Grading } from './GradeStep.svelte';
     import NoteDialog from './NoteDialog.svelte';
     import PlainStep from './PlainStep.svelte';
@@ -37,6 +38,8 @@
     let byHand = $state<number | string | null>(null);
     let armed = $state(false);
     let noting = $state(false);
+    let givingUp = $state(false);
+    const ended = $derived(kind === 'done' || kind === 'given_up');
     const graded = new Typing<Grading>(
         untrack(() => `grade/${String(sent.pour_id)}`),
         { grade: '', faults: [], left_g: null, pieces: 1, note: '' },
@@ -60,7 +63,27 @@
         kind === 'weigh' && run.line !== null && scaled && live.scale.grams !== null && live.scale.grams < run.line.from,
     );
 
+    /** Pressed long before it can be so: it is asked once, and the second press counts. */
+    let asked = $state('');
+    function early(): string | null {
+        const since = bench.now - run.step_since_ms;
+        const planned = kind === 'mix' ? run.clock.mix_min : kind === 'degas' ? run.clock.degas_min : 0;
+        if (planned > 0 && since < 0.5 * planned * 60_000) {
+            return `Only ${span(since)} of ${String(planned)} min. Press again if it is so all the same.`;
+        }
+        if (kind === 'wait' && run.wait.open_low_ms !== null && bench.now < run.wait.open_low_ms) {
+            return `It is ${span(run.wait.open_low_ms - bench.now)} before it has ever been likely. Press again if it is open all the same.`;
+        }
+        return null;
+    }
+
     async function go(): Promise<void> {
+        const why = asked === run.step.key ? null : early();
+        if (why !== null) {
+            asked = run.step.key;
+            live.trouble = why;
+            return;
+        }
         switch (kind) {
             case 'tare':
                 return tare(false);
@@ -206,7 +229,8 @@
         fill: run.step.batch < run.batches ? `Next: cup ${String(run.step.batch + 1)} of ${String(run.batches)}.` : 'Next: leave it alone.',
         wait: 'Next: look at it and say how it came out.',
     });
-    const beforeWeighing = $derived(['gear', 'contacts', 'wait', 'grade', 'done'].includes(kind));
+    const beforeWeighing = $derived(['gear', 'contacts', 'wait', 'grade', 'done', 'given_up'].includes(kind));
+    const fates: Record<string, string> = { back: 'back in their tubs', elsewhere: 'poured into something else', waste: 'thrown away' };
 </script>
 
 <svelte:head><title>{run.job}: {run.impression} · Apalos</title></svelte:head>
@@ -235,6 +259,15 @@
             <WaitStep {live} />
         {:else if kind === 'grade'}
             <GradeStep {run} bind:grading={() => grading, (next) => Object.assign(grading, next)} />
+        {:else if run.given_up !== null}
+            <h1 class="text-4xl">Given up</h1>
+            <p class="mt-2 text-lg">
+                {run.weighed_g > 0 ? `${measure(run.weighed_g, 'mass', bench.units)} were weighed in: ${fates[run.given_up.fate] ?? ''}.` : 'Nothing was weighed in.'}
+            </p>
+            {#if run.given_up.note !== ''}<p class="mt-2 max-w-prose">{run.given_up.note}</p>{/if}
+            <p class="mt-5 flex gap-2">
+                <a class="btn btn-primary big" href="/jobs/{run.job_id}">Back to the job</a> <a class="btn big" href="/log">The log</a>
+            </p>
         {:else if kind !== 'done'}
             <PlainStep {live} {kind} {scaled} />
         {:else if run.grade !== null}
@@ -255,7 +288,7 @@
         <Wrong says={live.trouble} />
         {#if live.outbox.waiting > 0}<p class="mt-1 quiet" role="status">Kept on this device, not yet on the bench computer.</p>{/if}
         <Aside outbox={live.outbox} />
-        {#if kind !== 'done'}
+        {#if !ended}
             {#if !blocked}
                 <Actions
                     {live}
@@ -268,8 +301,9 @@
                 />
             {/if}
             <p class="quiet mt-3">{next[kind] ?? ''}</p>
+            <p><button class="link quiet" onclick={() => (givingUp = true)}>Give this pour up …</button></p>
         {:else if run.take_back !== null}
-            <p class="mt-4"><button class="btn btn-ghost btn-sm" onclick={() => void live.takeBack()}>Take back the grading</button></p>
+            <p class="mt-4"><button class="btn btn-ghost btn-sm" onclick={() => void live.takeBack()}>Take back {kind === 'given_up' ? 'giving it up' : 'the grading'}</button></p>
         {/if}
         {#if bench.frame?.simulated && (kind === 'weigh' || kind === 'tare')}<StandInHand
                 grams={live.scale.grams}
@@ -288,6 +322,7 @@
     {#if !beforeWeighing}<div class="right"><PotClock {run} /></div>{/if}
 </div>
 
+<GiveUp bind:open={givingUp} {live} />
 <NoteDialog bind:open={noting} faults={run.faults} onnote={(text, fault) => void live.note(text, fault)} />
 
 <style>

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Models\Typed;
+use Illuminate\Support\Facades\DB;
+
+/** A plan nobody will pour: gone, and for two days it can be had back. */
+final readonly class ThrowPlanAway
+{
+    public function __invoke(Pour $pour): void
+    {
+        DB::transaction(static function () use ($pour): void {
+            Typed::query()->updateOrCreate(['screen' => self::kept($pour->id)], ['what' => ['impression_id' => $pour->impression_id, 'sheet' => $pour->sheet]]);
+            // Another screen may have begun it meanwhile: then it stays.
+            Pour::query()->whereKey($pour->id)->where('state', PourState::Draft)->delete();
+        }, 3);
+    }
+
+    /** The plan as it was, under a number of its own; null where nothing of it is kept any more. */
+    public function back(int $pour): ?Pour
+    {
+        return DB::transaction(static function () use ($pour): ?Pour {
+            $kept = Typed::query()->where('screen', self::kept($pour))->lockForUpdate()->first();
+            if ($kept === null) {
+                return null;
+            }
+            $kept->delete();
+
+            return Pour::query()->create([...$kept->what, 'state' => PourState::Draft]);
+        }, 3);
+    }
+
+    private static function kept(int $pour): string
+    {
+        return "thrown/{$pour}";
+    }
+}
