@@ -135,12 +135,15 @@ Route::post('/devices/scale/hand', [DeviceController::class, 'hand']);
 
 // What takes a moment to work out never keeps facts and the frame waiting.
 Route::middleware(FewAtOnce::class)->group(static function (): void {
+    Route::post('/mould', [MouldController::class, 'ask']);
     Route::post('/contacts/judge', [ContactController::class, 'judge']);
     Route::post('/swatches/hardness', [HardnessController::class, 'ask']);
     Route::post('/swatches/colour', [ColourController::class, 'ask']);
     Route::post('/swatches/series/plan', [SeriesController::class, 'plan']);
     Route::post('/formulas/reckon', [FormulaController::class, 'reckon']);
     Route::post('/formulas/paint', [FormulaController::class, 'paint']);
+    Route::post('/contacts/rules/try', [ContactController::class, 'tryRule']);
+    Route::post('/contacts/rules', [ContactController::class, 'keepRule']);
     Route::post('/contacts/import', [ContactController::class, 'import']);
     Route::get('/impressions/{impression}/contacts/{key}/ways', [ContactChoiceController::class, 'ways'])->where('key', '[a-z0-9-]+');
 });

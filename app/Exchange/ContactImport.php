@@ -9,6 +9,7 @@ use Apalos\Core\Contact\RuleGuard;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Models\Workshop;
 use App\Workshop\ContactBook;
 use App\Workshop\Library;
@@ -22,7 +23,7 @@ final readonly class ContactImport
 {
     private const MOST_TESTS = 2_000;
 
-    public function __construct(private Workshop $workshop, private Library $library, private ContactBook $contacts) {}
+    public function __construct(private Workshop $workshop, private Library $library, private ContactBook $contacts, private Phrasebook $words) {}
 
     /**
      * @return array{rules: int, tests: int} how many were new
@@ -36,7 +37,8 @@ final readonly class ContactImport
         $known = array_map(static fn (Rule $rule): string => $rule->id, $library->rules);
         [$rules, $read] = [[], []];
         foreach ($in->objects('rules') as $i => $fields) {
-            $rule = Rule::from($fields);
+            $called = $fields->toArray()['id'] ?? null;
+            $rule = $this->named(static fn (): Rule => Rule::from($fields), sprintf('Rule %d%s', $i + 1, is_string($called) ? " “{$called}”" : ''));
             if (in_array($rule->id, $known, true) || isset($rules[$rule->id])) {
                 throw BadInput::at("rules.{$i}.id", Phrase::written("There is already a rule named “{$rule->id}”. Give yours a name of its own."));
             }
@@ -44,7 +46,10 @@ final readonly class ContactImport
             $read[] = $rule;
         }
         (new RuleGuard($library))->admit($read);
-        $tests = array_map($this->test(...), $in->objects('tests', self::MOST_TESTS));
+        $tests = [];
+        foreach ($in->objects('tests', self::MOST_TESTS) as $i => $fields) {
+            $tests[] = $this->named(fn (): array => $this->test($fields), sprintf('Test %d', $i + 1));
+        }
 
         return DB::transaction(function () use ($rules, $tests): array {
             $new = ['rules' => 0, 'tests' => 0];
@@ -52,13 +57,42 @@ final readonly class ContactImport
                 $new['rules'] += $this->workshop->ownRules()->updateOrCreate(['name' => $name], ['rule' => $rule])->wasRecentlyCreated ? 1 : 0;
             }
             foreach ($tests as $test) {
-                $known = $this->workshop->testPatches()->where('fresh', $test['fresh'])->where('surface', $test['surface'])->where('read_at', $test['read_at']->format('Y-m-d H:i:s.v'))->exists();
+                $known = $this->isThere($test);
                 $new['tests'] += $known ? 0 : 1;
-                $known || $this->workshop->testPatches()->create($test);
+                $known || $this->workshop->testPatches()->create(array_diff_key($test, ['dated' => 0]));
             }
 
             return $new;
         });
+    }
+
+    /**
+     * Files say seconds, and some no moment at all: then the same words about the same pair are the same test.
+     *
+     * @param  array{fresh: string, surface: string, passed: bool, base: string|null, place: string|null, note: string|null, read_at: CarbonImmutable, dated: bool}  $test
+     */
+    private function isThere(array $test): bool
+    {
+        $same = $this->workshop->testPatches()->where('passed', $test['passed'])->where(array_intersect_key($test, ['fresh' => 0, 'surface' => 0, 'base' => 0, 'place' => 0, 'note' => 0]));
+
+        return $test['dated'] ? $same->where('read_at', '>=', $test['read_at']->format('Y-m-d H:i:s.v'))->where('read_at', '<', $test['read_at']->addSecond()->format('Y-m-d H:i:s.v'))->exists() : $same->exists();
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(): T  $read
+     * @return T
+     *
+     * @throws BadInput that says which entry, where in it, and why
+     */
+    private function named(callable $read, string $entry): mixed
+    {
+        try {
+            return $read();
+        } catch (BadInput $wrong) {
+            throw BadInput::at('file', Phrase::written("{$entry}, {$wrong->field}: {$this->words->say($wrong->says)}"));
+        }
     }
 
     private function parsed(string $text): Fields
@@ -75,7 +109,7 @@ final readonly class ContactImport
         return Fields::of($read);
     }
 
-    /** @return array{fresh: string, surface: string, passed: bool, base: string|null, place: string|null, note: string|null, put_on_at: CarbonImmutable, due_at: CarbonImmutable, read_at: CarbonImmutable} */
+    /** @return array{fresh: string, surface: string, passed: bool, base: string|null, place: string|null, note: string|null, put_on_at: CarbonImmutable, due_at: CarbonImmutable, read_at: CarbonImmutable, dated: bool} */
     private function test(Fields $in): array
     {
         $in->only('fresh', 'surface', 'passed', 'base', 'place', 'note', 'read_at');
@@ -87,7 +121,7 @@ final readonly class ContactImport
             'surface' => $knowledge->surface($in->text('surface'), $in->at('surface'))->id,
             'passed' => $in->bool('passed'),
             'base' => $in->textOrNull('base'), 'place' => $in->textOrNull('place'), 'note' => $in->textOrNull('note'),
-            'put_on_at' => $at, 'due_at' => $at, 'read_at' => $at,
+            'put_on_at' => $at, 'due_at' => $at, 'read_at' => $at, 'dated' => $in->has('read_at'),
         ];
     }
 }

@@ -21,7 +21,7 @@ final class ContactBook
 {
     private ?Knowledge $knowledge = null;
 
-    /** @var array<string, array<string, bool>>|null */
+    /** @var array<string, array<string, array<string, bool>>>|null by family, surface and base; `` where no base was said */
     private ?array $tests = null;
 
     public function __construct(private readonly Library $library, private readonly Workshop $workshop, private readonly Repository $cache) {}
@@ -32,20 +32,31 @@ final class ContactBook
             ->map(static fn (OwnRule $own): Rule => Rule::from(Fields::of($own->rule)))->all());
     }
 
-    /** What the last test of a pair said; null where it was never tested. */
-    public function tested(string $fresh, string $surface): ?bool
+    /**
+     * What the last test of just this said; null where it was never tested. A test clears that very surface under that very base, not
+     * all of its kind: one put on without a base counts where no base is asked for.
+     */
+    public function tested(string $fresh, string $surface, ?string $base = null): ?bool
     {
-        return $this->tests()[$fresh][$surface] ?? null;
+        return $this->tests()[$fresh][$surface][$base ?? ''] ?? null;
     }
 
-    /** @return array<string, array<string, bool>> what the last test of each pair said */
+    /** What the shop has seen of a pair with any base: failed where one did. */
+    public function seen(string $fresh, string $surface): ?bool
+    {
+        $tests = $this->tests()[$fresh][$surface] ?? [];
+
+        return $tests === [] ? null : ! in_array(false, $tests, true);
+    }
+
+    /** @return array<string, array<string, array<string, bool>>> what the last test of each said */
     private function tests(): array
     {
         if ($this->tests === null) {
             $this->tests = [];
-            $newest = 'id = (select one.id from test_patches as one where one.workshop_id = test_patches.workshop_id and one.fresh = test_patches.fresh and one.surface = test_patches.surface and one.passed is not null order by one.read_at desc, one.id desc limit 1)';
-            foreach ($this->workshop->testPatches()->whereNotNull('passed')->whereRaw($newest)->get(['id', 'fresh', 'surface', 'passed']) as $patch) {
-                $this->tests[$patch->fresh][$patch->surface] = $patch->passed === true;
+            $newest = 'id = (select one.id from test_patches as one where one.workshop_id = test_patches.workshop_id and one.fresh = test_patches.fresh and one.surface = test_patches.surface and coalesce(one.base, \'\') = coalesce(test_patches.base, \'\') and one.passed is not null order by one.read_at desc, one.id desc limit 1)';
+            foreach ($this->workshop->testPatches()->whereNotNull('passed')->whereRaw($newest)->get(['id', 'fresh', 'surface', 'base', 'passed']) as $patch) {
+                $this->tests[$patch->fresh][$patch->surface][$patch->base ?? ''] = $patch->passed === true;
             }
         }
 
@@ -77,7 +88,7 @@ final class ContactBook
         foreach ($this->knowledge()->families as $fresh) {
             foreach ($this->knowledge()->surfaces as $surface) {
                 $result = $this->judge($this->asked(['fresh' => ['family' => $fresh->id, 'skin_safe' => true], 'surface' => ['id' => $surface->id]]));
-                $cells[$fresh->id][$surface->id] = ['verdict' => $result->verdict->value, 'in_short' => $result->inShort, 'tested' => $this->tested($fresh->id, $surface->id)];
+                $cells[$fresh->id][$surface->id] = ['verdict' => $result->verdict->value, 'in_short' => $result->inShort, 'tested' => $this->seen($fresh->id, $surface->id)];
             }
         }
 
@@ -86,14 +97,15 @@ final class ContactBook
 
     /**
      * @param  array<string, mixed>  $question  as `contact` takes it, without `tests`
+     * @param  string|null  $base  house code of what is really poured, whose own tests count
      *
      * @throws \Apalos\Core\Input\BadInput
      */
-    public function asked(array $question): ContactRequest
+    public function asked(array $question, ?string $base = null): ContactRequest
     {
         $asked = ContactRequest::from(Fields::of(array_diff_key($question, ['tests' => 0])), $this->knowledge());
 
-        return $asked->with(tested: $this->tested($asked->fresh->id, $asked->surface->id));
+        return $asked->with(tested: $this->tested($asked->fresh->id, $asked->surface->id, $base));
     }
 
     public function judge(ContactRequest $request): ContactResult

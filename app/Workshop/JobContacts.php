@@ -7,6 +7,7 @@ namespace App\Workshop;
 use Apalos\Core\Contact\Chain;
 use Apalos\Core\Contact\ChainLink;
 use Apalos\Core\Contact\Overruling;
+use Apalos\Core\Contact\Surface;
 use Apalos\Core\Contact\Touch;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
@@ -35,7 +36,8 @@ final class JobContacts
         $knowledge = $this->contacts->knowledge();
         $base = $this->library->shelf()->bases[$impression->material ?? ''] ?? null;
         $fresh = $impression->kind === ImpressionKind::Original || $base === null ? null : $knowledge->family($base->family);
-        $becomes = $fresh === null ? $impression->surface : $fresh->curesTo;
+        // What nobody has said is no reason for silence: it is judged as what nobody knows.
+        $becomes = $fresh === null ? ($impression->surface ?? Surface::UNKNOWN) : $fresh->curesTo;
 
         return new ChainLink(
             $impression->id, $impression->name, $impression->kind->isPositive(), $impression->role, $fresh,
@@ -72,7 +74,7 @@ final class JobContacts
         $base = $this->library->shelf()->bases[$impression->material ?? ''] ?? null;
         $judged = [];
         [$all, $now] = [$impression->contacts, CarbonImmutable::now()];
-        foreach ($chain->touches($link) as $touch) {
+        foreach ($chain->touches($link, $this->contacts->knowledge()->surfaces[Surface::UNKNOWN] ?? null) as $touch) {
             $chosen = $all[$touch->key] ?? [];
             $opened = $this->openedAt($touch);
             $cured = self::latest($opened, self::moment($chosen['cured_at'] ?? null));
@@ -86,8 +88,8 @@ final class JobContacts
                 ], static fn (mixed $value): bool => $value !== null),
                 'intent' => 'separate',
                 'release' => is_string($chosen['release'] ?? null) && $chosen['release'] !== '' ? $chosen['release'] : null,
-                'use' => ['fine_detail' => $touch->link !== null, 'skin' => $worn || $touch->surface->id === self::SKIN],
-            ]);
+                'use' => ['fine_detail' => $touch->link !== null, 'skin' => $worn || $touch->surface->id === self::SKIN, 'worn' => $impression->job->skin],
+            ], $base?->code);
             $judged[] = new JudgedContact($touch, $link->fresh, $request, $this->contacts->judge($request), $chosen, Overruling::from($chosen['overruled'] ?? null), $cured, $opened, $solvent);
         }
 

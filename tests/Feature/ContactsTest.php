@@ -163,8 +163,14 @@ final class ContactsTest extends TestCase
         $this->postJson('/contacts/judge', $question)->assertJsonPath('verdict', 'test-first');
 
         Storage::fake();
-        $this->post("/contacts/patches/{$patch->id}", ['passed' => '1', 'note' => 'clean', 'photo' => UploadedFile::fake()->createWithContent('patch.png', base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='))])->assertSessionHasNoErrors();
-        $this->postJson('/contacts/judge', $question)->assertJsonPath('verdict', 'clear');
+        $this->post("/contacts/patches/{$patch->id}", ['passed' => '1'])->assertSessionHasErrors("patch-{$patch->id}");
+        self::assertNull($patch->refresh()->passed, 'Ten seconds of five hours: it is asked first.');
+        $this->post("/contacts/patches/{$patch->id}", ['passed' => '1', 'sure' => '1', 'note' => 'clean', 'photo' => UploadedFile::fake()->createWithContent('patch.png', base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='))])->assertSessionHasNoErrors();
+        $this->postJson('/contacts/judge', [...$question, 'base' => 'pr-10'])->assertJsonPath('verdict', 'clear');
+        // It clears that very base, not every platinum silicone.
+        $this->postJson('/contacts/judge', [...$question, 'base' => 'pr-25'])->assertJsonPath('verdict', 'test-first');
+        $this->postJson('/contacts/judge', $question)->assertJsonPath('verdict', 'test-first');
+        self::assertTrue($this->get('/contacts')->inertiaProps('board.cells')['silicone-platinum']['painted']['tested']);
         $this->get("/contacts/patches/{$patch->id}/photo")->assertOk();
 
         $this->travel(1)->hours();
@@ -189,14 +195,14 @@ final class ContactsTest extends TestCase
     {
         $file = Yaml::dump(['rules' => [['id' => 'own-lime', 'kind' => 'inhibition', 'fresh' => ['silicone-platinum'], 'surface' => ['wood'], 'when' => ['sealed' => true], 'gives' => 'may-slow', 'sure' => 'usual', 'text' => 'Our lime wood sweats through shellac.']],
             'tests' => [['fresh' => 'silicone-platinum', 'surface' => 'painted', 'passed' => true, 'note' => 'the blue tin', 'read_at' => '2026-01-05T10:00:00+00:00']]], 4);
-        $this->post('/contacts/import', ['text' => $file])->assertSessionHasNoErrors()->assertSessionHas('said', '1 rules and 1 tests are new.');
+        $this->post('/contacts/import', ['text' => $file])->assertSessionHasNoErrors()->assertSessionHas('said', 'New: 1 rule and 1 test.');
         $this->postJson('/contacts/judge', ['fresh' => ['family' => 'silicone-platinum', 'skin_safe' => false], 'surface' => ['id' => 'wood', 'sealed_with' => 'shellac']])->assertJsonPath('verdict', 'test-first');
 
         $out = $this->get('/contacts.json')->assertOk()->getContent();
         OwnRule::query()->delete();
         TestPatch::query()->delete();
-        $this->post('/contacts/import', ['text' => $out])->assertSessionHas('said', '1 rules and 1 tests are new.');
-        $this->post('/contacts/import', ['text' => $this->get('/contacts.yaml')->getContent()])->assertSessionHas('said', '0 rules and 0 tests are new.');
+        $this->post('/contacts/import', ['text' => $out])->assertSessionHas('said', 'New: 1 rule and 1 test.');
+        $this->post('/contacts/import', ['text' => $this->get('/contacts.yaml')->getContent()])->assertSessionHas('said', 'New: 0 rules and 0 tests.');
         $this->delete('/contacts/rules/'.OwnRule::query()->firstOrFail()->id)->assertRedirect();
         self::assertSame(0, OwnRule::query()->count());
     }
@@ -247,9 +253,75 @@ final class ContactsTest extends TestCase
         $this->get("/jobs/{$job->id}/mould")->assertOk()->assertInertia(static fn ($page) => $page->component('mould/Mould')->where('original', 'clay-oil-sulphur-free')->where('casting', 'silicone-platinum'));
         $this->post("/jobs/{$job->id}/mould", ['kind' => 'two-part-block', 'chemistry' => 'silicone-tin'])->assertRedirect("/jobs/{$job->id}");
 
+        // It stands in place of the one that was only meant, of the rubber the job had, and says what else it needs.
+        self::assertFalse($job->impressions()->where('name', 'Mould')->exists());
+        self::assertStringContainsString('in place of “Mould”', (string) session('said'));
+        self::assertStringContainsString('It also needs: clay bed', (string) session('said'));
         $made = $job->impressions()->where('name', 'like', 'Two-part%')->get();
         self::assertSame(['half', 'half'], $made->map(static fn (Impression $i): string => $i->role->value)->all());
-        self::assertSame(['tr-25', 'tr-25'], $made->pluck('material')->all());
+        self::assertSame(['pr-25', 'pr-25'], $made->pluck('material')->all());
         self::assertSame('Ears', $job->impressions()->get()->last()?->name);
+    }
+
+    public function test_taking_in_what_was_taken_out_changes_nothing_whatever_the_clock_read(): void
+    {
+        $this->travelTo(\Carbon\CarbonImmutable::parse('2026-03-04 10:15:00.437'));
+        $this->post('/contacts/patches', ['fresh' => 'silicone-platinum', 'surface' => 'painted', 'base' => 'pr-10']);
+        $this->post('/contacts/patches/'.TestPatch::query()->firstOrFail()->id, ['passed' => '1', 'sure' => '1', 'note' => 'clean']);
+        $this->travel(1)->days();
+        foreach (['yaml', 'json', 'yaml'] as $format) {
+            $this->post('/contacts/import', ['text' => (string) $this->get("/contacts.{$format}")->getContent()])->assertSessionHas('said', 'New: 0 rules and 0 tests.');
+        }
+        // One without a moment is the same one as long as it says the same.
+        foreach ([1, 0] as $new) {
+            $this->post('/contacts/import', ['text' => '{"tests": [{"fresh": "latex", "surface": "plaster", "passed": true, "note": "old book"}]}'])->assertSessionHas('said', "New: 0 rules and {$new} test".($new === 1 ? '.' : 's.'));
+        }
+        self::assertSame(2, TestPatch::query()->count());
+    }
+
+    public function test_an_empty_export_is_a_template_and_a_refusal_names_the_entry(): void
+    {
+        $template = (string) $this->get('/contacts.yaml')->getContent();
+        self::assertSame(['rules' => [], 'tests' => []], Yaml::parse($template));
+        $filled = Yaml::parse((string) preg_replace(['/^(rules|tests): \[\]$/m', '/^# (?!rules|tests| )/m', '/^# /m'], ['', '#', ''], $template));
+        $this->post('/contacts/import', ['text' => Yaml::dump($filled)])->assertSessionHas('said', 'New: 1 rule and 1 test.');
+
+        $this->post('/contacts/import', ['text' => '{"rules": [{"id": "mine", "kind": "inhibition", "fresh": ["latex"], "surface": ["wax"], "gives": "perhaps", "sure": "usual", "text": "x"}]}'])
+            ->assertSessionHasErrors(['file' => 'Rule 1 “mine”, rules.0.gives: Choose one of: none, may-slow, stops. It was “perhaps”.']);
+        $this->post('/contacts/import', ['text' => '{"tests": [{"fresh": "latex", "surface": "moon", "passed": true}]}'])->assertSessionHasErrors('file');
+        self::assertStringStartsWith('Test 1, tests.0.surface: There is no surface “moon”', session('errors')?->first('file'));
+    }
+
+    public function test_a_rule_is_written_on_the_screen_and_shows_first_what_it_changes(): void
+    {
+        $rule = ['id' => 'grey-primer', 'kind' => 'inhibition', 'fresh' => ['silicone-platinum'], 'surface' => ['metal'], 'gives' => 'stops', 'sure' => 'usual', 'text' => 'Our primer stops it.'];
+        $this->postJson('/contacts/rules/try', $rule)->assertOk()->assertJson(['changes' => [['fresh' => 'silicone-platinum', 'surface' => 'metal', 'was' => 'clear', 'becomes' => 'stop']]]);
+        self::assertSame('clear', $this->get('/contacts')->inertiaProps('board.cells')['silicone-platinum']['metal']['verdict'], 'Trying keeps nothing.');
+
+        $this->postJson('/contacts/rules', $rule)->assertOk()->assertJson(['kept' => 'grey-primer']);
+        self::assertSame('stop', $this->get('/contacts')->inertiaProps('board.cells')['silicone-platinum']['metal']['verdict']);
+        $this->postJson('/contacts/rules/try', [...$rule, 'gives' => 'may-slow'])->assertOk()->assertJsonPath('changes.0.becomes', 'test-first');
+
+        foreach ([
+            ['gives' => 'maybe', 'field' => 'gives'], ['surface' => ['moon'], 'field' => 'surface'], ['id' => 'a-pores', 'field' => 'id'], ['text' => '', 'field' => 'text'],
+            ['kind' => 'adhesion', 'surface' => ['silicone-platinum'], 'gives' => 'lets-go', 'field' => 'rules.1'],
+        ] as $wrong) {
+            $this->postJson('/contacts/rules', array_diff_key([...$rule, 'id' => 'other', ...$wrong], ['field' => 0]))->assertUnprocessable()->assertJsonPath('error.field', $wrong['field']);
+        }
+        self::assertSame(1, $this->workshop->ownRules()->count());
+    }
+
+    public function test_what_nobody_has_said_is_no_reason_for_silence(): void
+    {
+        $job = $this->impression('original', 'a found thing')->job;
+        $mould = $this->impression('mould', 'pr-25');
+        $half = $this->impression('mould', 'pr-25');
+        $half->update(['role' => 'half']);
+        $pour = $this->begun(['formula' => ['base' => 'pr-25', 'additives' => []]], $mould);
+        $list = array_column($this->getJson("/pours/{$pour->id}/state")->json('checklist'), 'text');
+        self::assertNotSame([], array_filter($list, static fn (string $text): bool => str_contains($text, 'Original: tested with a test patch')), implode("\n", $list));
+
+        $contacts = collect($this->get("/jobs/{$job->id}")->inertiaProps('job.chain'))->firstWhere('id', $half->id)['contacts'];
+        self::assertContains('bed', array_column($contacts, 'key'), 'The first half lies on something, named or not.');
     }
 }

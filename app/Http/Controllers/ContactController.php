@@ -5,8 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use App\Actions\KeepPhoto;
+use App\Actions\OwnRules;
+use App\Exchange\ContactExport;
 use App\Exchange\ContactImport;
 use App\Http\Reply;
 use App\Http\Rules\Picture;
@@ -25,7 +29,6 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\Response as HttpResponse;
-use Symfony\Component\Yaml\Yaml;
 
 /** The contact board, the test patches, and the shop's own rules. */
 final readonly class ContactController
@@ -45,7 +48,10 @@ final readonly class ContactController
     /** One pair with the surface as somebody says it is. */
     public function judge(Request $request): JsonResponse
     {
-        return Reply::json($this->contacts->answer($this->contacts->asked($request->json()->all()))->toArray());
+        $question = $request->json()->all();
+        $base = is_string($question['base'] ?? null) && $question['base'] !== '' ? $question['base'] : null;
+
+        return Reply::json($this->contacts->answer($this->contacts->asked(array_diff_key($question, ['base' => 0]), $base))->toArray());
     }
 
     public function plan(Request $request, CureClock $clock): RedirectResponse
@@ -75,12 +81,18 @@ final readonly class ContactController
     public function read(Request $request, TestPatch $patch, KeepPhoto $keep): RedirectResponse
     {
         $said = $request->validate(
-            ['passed' => ['required', 'boolean'], 'note' => ['nullable', 'string', 'max:2000'], 'photo' => ['nullable', new Picture]],
+            ['passed' => ['required', 'boolean'], 'sure' => ['nullable', 'boolean'], 'note' => ['nullable', 'string', 'max:2000'], 'photo' => ['nullable', new Picture]],
             ['passed.*' => 'Did it cure and come away clean? Say yes or no.'],
         );
+        $now = CarbonImmutable::now();
+        if ($request->boolean('passed') && ! $request->boolean('sure') && $now->lt($patch->due_at)) {
+            $whole = Quantity::duration(max(0.0, $patch->put_on_at->diffInMinutes($patch->due_at)));
+
+            return Reply::back("patch-{$patch->id}", Phrase::of('bench.patch_early', ['so_far' => Quantity::duration(max(0.0, $patch->put_on_at->diffInMinutes($now))), 'whole' => $whole]));
+        }
         $before = $patch->photo;
         $patch->update([
-            'passed' => $request->boolean('passed'), 'note' => ($said['note'] ?? null) ?: null, 'read_at' => CarbonImmutable::now(),
+            'passed' => $request->boolean('passed'), 'note' => ($said['note'] ?? null) ?: null, 'read_at' => $now,
             'photo' => $keep($request->file('photo'), 'patches') ?? $before,
         ]);
         $patch->photo === $before || KeepPhoto::forget($before);
@@ -95,16 +107,9 @@ final readonly class ContactController
         return Storage::response($patch->photo);
     }
 
-    public function export(string $format): HttpResponse
+    public function export(ContactExport $export, string $format): HttpResponse
     {
-        $all = [
-            'rules' => $this->workshop->ownRules()->orderBy('id')->get()->map(static fn (OwnRule $own): array => $own->rule)->all(),
-            'tests' => $this->workshop->testPatches()->whereNotNull('passed')->orderBy('id')->get()->map(static fn (TestPatch $patch): array => array_filter([
-                'fresh' => $patch->fresh, 'surface' => $patch->surface, 'passed' => $patch->passed, 'base' => $patch->base,
-                'place' => $patch->place, 'note' => $patch->note, 'read_at' => $patch->read_at?->toIso8601String(),
-            ], static fn (mixed $value): bool => $value !== null))->all(),
-        ];
-        $text = $format === 'json' ? json_encode($all, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES) : Yaml::dump($all, 4, 4);
+        $text = $format === 'yaml' ? $export->yaml() : json_encode($export->everything(), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
 
         return response($text, 200, ['Content-Type' => $format === 'json' ? 'application/json' : 'application/yaml', 'Content-Disposition' => "attachment; filename=\"apalos-contacts.{$format}\""]);
     }
@@ -123,7 +128,18 @@ final readonly class ContactController
             return Reply::back('file', $wrong);
         }
 
-        return back()->with('said', "{$new['rules']} rules and {$new['tests']} tests are new.");
+        return back()->with('said', sprintf('New: %s and %s.', $new['rules'] === 1 ? '1 rule' : "{$new['rules']} rules", $new['tests'] === 1 ? '1 test' : "{$new['tests']} tests"));
+    }
+
+    /** A rule as it is being written: what it would change on the board. */
+    public function tryRule(Request $request, OwnRules $rules): JsonResponse
+    {
+        return Reply::json(['changes' => $rules->changes(Fields::fromJson($request->getContent()))]);
+    }
+
+    public function keepRule(Request $request, OwnRules $rules): JsonResponse
+    {
+        return Reply::json(['kept' => $rules->keep(Fields::fromJson($request->getContent()))->name]);
     }
 
     public function forget(OwnRule $rule): RedirectResponse

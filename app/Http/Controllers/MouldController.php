@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\ReviseChain;
+use Apalos\Core\Input\Fields;
+use App\Actions\PutMouldIn;
 use App\Http\Reply;
 use App\Models\ImpressionKind;
 use App\Models\Job;
+use App\Reads\MouldAnswerView;
 use App\Workshop\ContactBook;
 use App\Workshop\Library;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -27,7 +30,7 @@ final readonly class MouldController
         $cast = $job->impressions->firstWhere('kind', ImpressionKind::Cast);
 
         return Reply::page('mould/Mould', [
-            'job' => ['id' => $job->id, 'name' => $job->name, 'quantity' => $job->quantity],
+            'job' => ['id' => $job->id, 'name' => $job->name, 'quantity' => $job->quantity, 'skin' => $job->skin],
             'families' => array_map(static fn ($family): string => $family->name, $knowledge->families),
             'surfaces' => array_map(static fn ($surface): string => $surface->name, $knowledge->surfaces),
             'original' => $original->surface ?? $this->library->usual('original'),
@@ -35,21 +38,18 @@ final readonly class MouldController
         ]);
     }
 
-    /** Puts a mould of this kind into the chain, behind the original or the last positive before the casts. */
-    public function store(Request $request, Job $job, ReviseChain $chain): RedirectResponse
+    /** The kinds for a piece, and what their order rests on. */
+    public function ask(Request $request, ContactBook $contacts): JsonResponse
+    {
+        return Reply::json((new MouldAnswerView($this->library, $contacts, Fields::fromJson($request->getContent())))->toArray());
+    }
+
+    /** Puts a mould of this kind into the chain, in place of one that is only meant. */
+    public function store(Request $request, Job $job, PutMouldIn $put): RedirectResponse
     {
         $said = $request->validate(['kind' => ['required', 'string'], 'chemistry' => ['required', 'string']]);
         $kind = $this->library->moulds()->kinds[$said['kind']] ?? abort(422, 'There is no such kind of mould.');
-        $base = collect($this->library->shelf()->bases)->firstWhere('family', $said['chemistry']);
-        $after = $job->impressions()->reorder()->whereNot('kind', ImpressionKind::Cast)->orderByDesc('position')->first();
-        $halves = $kind->rubber === 'split' ? ['first half' => 'half', 'second half' => 'half'] : ['' => 'whole'];
-        foreach ($halves as $which => $role) {
-            $after = $chain->insert($job, [
-                'kind' => ImpressionKind::Mould, 'name' => trim("{$kind->name} {$which}"), 'role' => $role,
-                'material' => $base?->code, 'note' => implode(', ', $kind->parts),
-            ], $after?->id);
-        }
 
-        return redirect()->to("/jobs/{$job->id}");
+        return redirect()->to("/jobs/{$job->id}")->with('said', $put($job, $kind, (string) $said['chemistry']));
     }
 }

@@ -64,8 +64,11 @@ final readonly class Chain
         return null;
     }
 
-    /** @return list<Touch> */
-    public function touches(ChainLink $link): array
+    /**
+     * @param  Surface|null  $nobodyKnows  what stands for a bed that is there and was not named; null where it is not asked for
+     * @return list<Touch>
+     */
+    public function touches(ChainLink $link, ?Surface $nobodyKnows = null): array
     {
         $source = $this->source($link);
         if ($source === null) {
@@ -82,6 +85,11 @@ final readonly class Chain
         }
         if ($link->bed !== null) {
             $touches[] = new Touch('bed', 'the clay bed', $link->bed);
+        }
+
+        // The first half lies on something, whether it was said on what or not.
+        if ($link->bed === null && $nobodyKnows !== null && ! $link->positive && $link->role === MouldPart::Half && array_filter($this->partners($link, $source), static fn (ChainLink $other): bool => $other->role === MouldPart::Half && ! $other->positive) === []) {
+            $touches[] = new Touch('bed', 'what the first half lies on', $nobodyKnows);
         }
 
         return $touches;

@@ -191,6 +191,8 @@ final readonly class ContactEngine
         $sealer = $this->knowledge->sealers[$request->state->sealedWith ?? ''] ?? null;
         $ids = [...$request->fresh->hazards, ...($request->release->hazards ?? []), ...($sealer->hazards ?? []), ...($request->onSkin ? ['skin-contact'] : [])];
 
-        return array_values(array_filter(array_map(fn (string $id): ?Phrase => isset($this->knowledge->cautions[$id]) ? Phrase::written($this->knowledge->cautions[$id]) : null, array_unique($ids))));
+        $known = array_values(array_filter(array_map(fn (string $id): ?Phrase => isset($this->knowledge->cautions[$id]) ? Phrase::written($this->knowledge->cautions[$id]) : null, array_unique($ids))));
+
+        return $request->worn && $request->release !== null && ! $request->release->skinSafe ? [Phrase::of('contact.release_comes_off', ['release' => $request->release->name]), ...$known] : $known;
     }
 }

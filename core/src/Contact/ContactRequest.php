@@ -11,7 +11,10 @@ use Apalos\Core\Phrase\Phrase;
 /** A question about one contact: what is fresh, what it touches and in which state, what is meant, what is between them. */
 final readonly class ContactRequest
 {
-    /** @param  bool|null  $tested what the shop's own tests of this pair said, the last one counting */
+    /**
+     * @param  bool|null  $tested what the shop's own tests of this pair said, the last one counting
+     * @param  bool  $worn  the piece that comes of it in the end is worn on skin: what is left on a mould comes off on it
+     */
     public function __construct(
         public Family $fresh,
         public bool $skinSafe,
@@ -23,6 +26,7 @@ final readonly class ContactRequest
         public bool $paintAfter = false,
         public bool $fineDetail = false,
         public ?bool $tested = null,
+        public bool $worn = false,
     ) {}
 
     /** @throws BadInput for an id nobody knows */
@@ -37,7 +41,7 @@ final readonly class ContactRequest
         }
         $family = $knowledge->family($fresh->text('family'));
         $touched = $knowledge->surface($surface->text('id'));
-        $use = $in->objectOrNull('use')?->only('skin', 'paint_after', 'fine_detail');
+        $use = $in->objectOrNull('use')?->only('skin', 'worn', 'paint_after', 'fine_detail');
         $is = static fn (?Fields $of, string $key): bool => $of !== null && $of->has($key) && $of->bool($key);
         $release = $in->textOrNull('release');
         $tested = null;
@@ -52,7 +56,7 @@ final readonly class ContactRequest
             $family, $is($fresh, 'skin_safe'), $touched, $state,
             $in->has('intent') ? $in->choice('intent', Intent::class) : Intent::Separate,
             $release === null ? null : $knowledge->release($release),
-            $is($use, 'skin'), $is($use, 'paint_after'), $is($use, 'fine_detail'), $tested,
+            $is($use, 'skin'), $is($use, 'paint_after'), $is($use, 'fine_detail'), $tested, $is($use, 'worn'),
         );
     }
 
@@ -62,7 +66,7 @@ final readonly class ContactRequest
     ): self {
         return new self(
             $fresh ?? $this->fresh, $skinSafe ?? $this->skinSafe, $this->surface, $state ?? $this->state, $this->intent, $clearRelease ? null : ($release ?? $this->release),
-            $this->onSkin, $this->paintAfter, $this->fineDetail, $fresh === null ? ($tested ?? $this->tested) : $tested,
+            $this->onSkin, $this->paintAfter, $this->fineDetail, $fresh === null ? ($tested ?? $this->tested) : $tested, $this->worn,
         );
     }
 

@@ -21,7 +21,9 @@ final readonly class ReleaseRanking
             }
             $ranked[] = ['release' => $release, 'fit' => $this->fit($release, $request), 'why' => $this->why($release, $request)];
         }
-        usort($ranked, static fn (array $a, array $b): int => [$b['fit'], $a['release']->id] <=> [$a['fit'], $b['release']->id]);
+        // For a piece worn on skin one that is not for skin never comes first, however well it parts.
+        $behind = static fn (Release $release): int => $request->worn && ! $release->skinSafe ? 1 : 0;
+        usort($ranked, static fn (array $a, array $b): int => [$behind($a['release']), $b['fit'], $a['release']->id] <=> [$behind($b['release']), $a['fit'], $b['release']->id]);
 
         return $ranked;
     }

@@ -37,7 +37,8 @@ final readonly class WaysOut
             $ways = $this->pairs($request, $changes);
         }
         $ways = [...$ways, ...$this->links($request)];
-        usort($ways, static fn (Way $a, Way $b): int => [$a->addsMin, count($a->steps), $a->cost ?? 0.0, $a->steps[0]['id']] <=> [$b->addsMin, count($b->steps), $b->cost ?? 0.0, $b->steps[0]['id']]);
+        $behind = fn (Way $way): int => $request->worn && array_filter($way->steps, fn (array $step): bool => $step['kind'] === WayKind::Release && ! ($this->knowledge->releases[$step['id']]->skinSafe ?? true)) !== [] ? 1 : 0;
+        usort($ways, static fn (Way $a, Way $b): int => [$behind($a), $a->addsMin, count($a->steps), $a->cost ?? 0.0, $a->steps[0]['id']] <=> [$behind($b), $b->addsMin, count($b->steps), $b->cost ?? 0.0, $b->steps[0]['id']]);
 
         return array_slice($ways, 0, self::MOST);
     }

@@ -23,10 +23,11 @@ final readonly class MouldChooser
 
     public function __construct(private MouldLibrary $library, private Knowledge $contacts) {}
 
-    public function choose(PieceRequest $piece): MouldResult
+    /** @param  array<string, list<Phrase>>  $objections  by chemistry, where they are known already: they rest on the original and on what is cast alone */
+    public function choose(PieceRequest $piece, array $objections = []): MouldResult
     {
         $margin = $this->library->margin(max($piece->size));
-        $ranked = array_map(fn (MouldKind $kind): RankedMould => $this->judge($kind, $piece, $margin), array_values($this->library->kinds));
+        $ranked = array_map(fn (MouldKind $kind): RankedMould => $this->judge($kind, $piece, $margin, $objections), array_values($this->library->kinds));
         usort($ranked, static fn (RankedMould $a, RankedMould $b): int => [$b->score, $a->hours] <=> [$a->score, $b->hours]);
         $schools = [];
         foreach ($this->library->schools as $school) {
@@ -38,41 +39,57 @@ final readonly class MouldChooser
         return new MouldResult($ranked, $schools, $margin, $this->warnings($piece));
     }
 
-    private function judge(MouldKind $kind, PieceRequest $piece, float $margin): RankedMould
+    /** @return array<string, list<Phrase>> what speaks against each chemistry, once for all kinds */
+    public function objectionsTo(PieceRequest $piece): array
+    {
+        $against = [];
+        foreach ($this->library->kinds as $kind) {
+            foreach ($kind->chemistry as $chemistry) {
+                $against[$chemistry] ??= $this->objections($chemistry, $piece);
+            }
+        }
+
+        return $against;
+    }
+
+    /** @param  array<string, list<Phrase>>  $known */
+    private function judge(MouldKind $kind, PieceRequest $piece, float $margin, array $known): RankedMould
     {
         $score = self::START;
-        [$for, $against] = [[], []];
+        [$for, $against, $weights] = [[], [], []];
         foreach ($kind->reasons as $reason) {
             if ($piece->meets($reason->when)) {
                 $score += $reason->add;
+                $weights[$reason->text] = $reason->add;
                 $reason->add >= 0.0 ? $for[] = Phrase::written($reason->text) : $against[] = Phrase::written($reason->text);
             }
         }
-        [$chemistry, $objections, $penalty] = $this->chemistry($kind, $piece);
+        [$chemistry, $objections, $penalty] = $this->chemistry($kind, $piece, $known);
         $ml = $kind->wall->materialMl($piece, $margin);
         $grams = $this->library->grams($chemistry, $ml);
         $hours = $kind->hours * (0.6 + 0.4 * max(1.0, max($piece->size) / 150.0));
 
         return new RankedMould(
             $kind->id, $kind->name, max(0.0, min(100.0, $score - $penalty)), $for, [...$against, ...$objections], $kind->parts, $chemistry,
-            $this->hardness($kind, $piece), $ml, $grams, $hours, $this->library->price($chemistry, $grams) + $hours * $piece->hourRate,
+            $this->hardness($kind, $piece), $ml, $grams, $hours, $this->library->price($chemistry, $grams) + $hours * $piece->hourRate, $weights,
         );
     }
 
     /**
      * The first of its chemistries that cures on the original and bears what is cast in it; else the first, with the objections.
      *
+     * @param  array<string, list<Phrase>>  $known
      * @return array{string, list<Phrase>, float}
      */
-    private function chemistry(MouldKind $kind, PieceRequest $piece): array
+    private function chemistry(MouldKind $kind, PieceRequest $piece, array $known): array
     {
         foreach ($kind->chemistry as $chemistry) {
-            if ($this->objections($chemistry, $piece) === []) {
+            if (($known[$chemistry] ?? $this->objections($chemistry, $piece)) === []) {
                 return [$chemistry, [], 0.0];
             }
         }
 
-        return [$kind->chemistry[0], $this->objections($kind->chemistry[0], $piece), self::UNSUITED];
+        return [$kind->chemistry[0], $known[$kind->chemistry[0]] ?? $this->objections($kind->chemistry[0], $piece), self::UNSUITED];
     }
 
     /** @return list<Phrase> */

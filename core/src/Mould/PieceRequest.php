@@ -56,6 +56,17 @@ final readonly class PieceRequest
         );
     }
 
+    /**
+     * The same piece with something said otherwise.
+     *
+     * @param  array<string, string>  $words
+     * @param  array<string, bool>  $flags
+     */
+    public function with(array $words = [], array $flags = [], ?int $casts = null): self
+    {
+        return new self($this->size, [...$this->words, ...$words], [...$this->flags, ...$flags], $casts ?? $this->casts, $this->heatC, $this->hourRate, $this->mesh);
+    }
+
     /** What the mesh measured outranks the word: under a millimetre is none, past five is deep. */
     public function undercuts(): string
     {

@@ -1049,6 +1049,34 @@ export type LogView = {
     bases: Record<string, string>;
 };
 
+/** The kinds of moulds for a piece in their order, and what that order rests on. */
+export type MouldAnswerView = {
+    ranked: ({
+        kind: string;
+        name: string;
+        for: string[];
+        against: string[];
+        parts: string[];
+        chemistry: string;
+        hardness: {
+            low: number;
+            high: number;
+            why: string;
+        } | null;
+        rubber_g: number;
+        hours: number;
+        cost: number;
+        decides: string | null;
+        first_if: string[];
+    })[];
+    schools: string[];
+    margin_mm: number;
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
 /** A pot of paint, and whether it holds on cured silicone. */
 export type PaintAnswerView = {
     pot: PaintResult;

@@ -7,6 +7,7 @@
     import Exchange from '../../parts/Exchange.svelte';
     import Mark from '../../parts/Mark.svelte';
     import type { ContactBoardView, ContactResult } from '../../types/server';
+    import OwnRule from './OwnRule.svelte';
     import Pair from './Pair.svelte';
     import Patches from './Patches.svelte';
 
@@ -32,11 +33,16 @@
     let at = $state({ fresh: 'silicone-platinum', surface: 'silicone-platinum' });
     let pair = $state<ContactResult | null>(null);
     let asked = 0;
+    let writing = $state(false);
+    let changed = $state<string[]>([]);
 
-    async function open(f: string, s: string): Promise<void> {
+    async function open(f: string, s: string, base: string | null = null): Promise<void> {
         at = { fresh: f, surface: s };
         const mine = ++asked;
-        const answer = await ask<ContactResult>('POST', '/contacts/judge', { fresh: { family: f, skin_safe: true }, surface: { id: s } });
+        const answer = await ask<ContactResult>('POST', '/contacts/judge', { fresh: { family: f, skin_safe: true },
+            surface: { id: s },
+            base: base ?? board.bases.find((b) => b.family === f)?.code ?? null,
+        });
         if (answer.ok && mine === asked) {
             pair = answer.data;
         }
@@ -128,6 +134,7 @@
                             role="gridcell"
                             id="cell-{f.id}-{s.id}"
                             class="cell"
+                            class:changed={changed.includes(`${f.id}/${s.id}`)}
                             class:on={at.fresh === f.id && at.surface === s.id}
                             tabindex={at.fresh === f.id && at.surface === s.id ? 0 : -1}
                             aria-selected={at.fresh === f.id && at.surface === s.id}
@@ -152,6 +159,7 @@
             <Pair
                 {pair}
                 {board}
+                onbase={(code) => void open(at.fresh, at.surface, code)}
                 fresh={at.fresh}
                 surface={at.surface}
                 title="{name(board.fresh, at.fresh)} on {name(board.surfaces, at.surface)}"
@@ -175,12 +183,19 @@
                 >
             </li>
         {:else}
-            <li class="quiet max-w-prose">
-                None yet. A rule is written like those of the library and taken in from a file; it may narrow what is usual, never overrule
-                what is certain.
-            </li>
+            <li class="quiet max-w-prose">None yet. A rule of your own may narrow what is usual, never overrule what is certain.</li>
         {/each}
     </ul>
+    {#if writing}<OwnRule
+            {board}
+            onchanges={(changes) => {
+                changed = changes.map((c) => `${c.fresh}/${c.surface}`);
+                if (changes.length > 0) {
+                    chemistry = '';
+                }
+            }}
+            onclose={() => (writing = false)}
+        />{:else}<button class="btn mt-2" onclick={() => (writing = true)}>Write a rule</button>{/if}
     <div class="mt-3">
         <Exchange
             out={[
@@ -247,6 +262,10 @@
         font-size: 0.9rem;
         border-radius: 0.6rem;
         cursor: pointer;
+    }
+    .cell.changed {
+        outline: 3px dashed var(--color-accent);
+        outline-offset: -2px;
     }
     .cell.on {
         background: var(--color-secondary);

@@ -9,8 +9,8 @@
     import Wrong from '../../parts/Wrong.svelte';
     import type { ContactBoardView, ContactResult } from '../../types/server';
 
-    type Props = { pair: ContactResult; board: ContactBoardView; fresh: string; surface: string; title: string };
-    let { pair, board, fresh, surface, title }: Props = $props();
+    type Props = { pair: ContactResult; board: ContactBoardView; fresh: string; surface: string; title: string; onbase: (code: string) => void };
+    let { pair, board, fresh, surface, title, onbase }: Props = $props();
 
     const verdicts: Record<string, string> = {
         clear: 'It lets go and it cures.',
@@ -73,6 +73,7 @@
 <ul class="text-sm">
     {#each tests as test (test.id)}
         <li>
+            {#if test.base !== null}{board.bases.find((b) => b.code === test.base)?.name ?? test.base}:{/if}
             <b>{test.passed === null ? 'still on' : test.passed ? 'cured and came away' : 'failed'}</b>
             {shortDate(test.put_on_ms)}
             {test.place}
@@ -84,10 +85,12 @@
     {/each}
 </ul>
 <form class="mt-2 grid gap-2" onsubmit={putOn} aria-label="Put on a test patch">
-    <p class="quiet text-sm">A test patch: thickened and tinted so that it shows, on a hidden place, one spot wiped with solvent first.</p>
+    <p class="quiet text-sm">A test patch: thickened and tinted so that it shows, on a hidden place, one spot wiped with solvent first. It
+        clears this surface under this base, not all of their kind: write a clay of your own down in <a class="link" href="/stores/new/sheet?kind=surface">Stores</a> and it
+        is told from others.</p>
     <div class="flex flex-wrap items-end gap-2">
         {#if bases.length > 0}
-            <Choice label="of" bind:value={base}
+            <Choice label="of" bind:value={base} onchange={onbase}
                 >{#each bases as b (b.code)}<option value={b.code}>{b.name}</option>{/each}</Choice
             >
         {/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
     import { router } from '@inertiajs/svelte';
     import { bench } from '../../lib/bench.svelte';
+    import { refused } from '../../lib/refused';
     import { span } from '../../lib/units';
     import { dayAndTime } from '../../lib/when';
     import PhotoPick from '../../parts/PhotoPick.svelte';
@@ -12,10 +13,12 @@
     const notes = $state<Record<number, string>>({});
     const photos: Record<number, File | undefined> = {};
 
+    const asked = (id: number): string | null => refused(`patch-${String(id)}`);
+
     function read(id: number, passed: boolean): void {
         router.post(
             `/contacts/patches/${String(id)}`,
-            { passed, note: notes[id] ?? '', photo: photos[id] ?? null },
+            { passed, sure: asked(id) !== null, note: notes[id] ?? '', photo: photos[id] ?? null },
             { forceFormData: true, preserveScroll: true },
         );
     }
@@ -32,7 +35,9 @@
                         >{name(board.fresh, patch.fresh)} on {name(board.surfaces, patch.surface)}</button
                     >
                     <p class="quiet text-sm">
-                        {patch.place === '' ? 'on a hidden place' : patch.place}, since {dayAndTime(patch.put_on_ms)}
+                        {patch.place === '' ? 'on a hidden place' : patch.place}, {patch.base === null
+                            ? 'any base'
+                            : (board.bases.find((b) => b.code === patch.base)?.name ?? patch.base)}, since {dayAndTime(patch.put_on_ms)}
                     </p>
                 </div>
                 <p>
@@ -41,14 +46,15 @@
                 </p>
                 <TextLine label="What you saw" bind:value={notes[patch.id]} />
                 <PhotoPick onpick={(taken) => (photos[patch.id] = taken)} />
-                <p class="flex gap-2">
+                {#if asked(patch.id) !== null}<p class="early" role="alert">{asked(patch.id)}</p>{/if}
+                <p class="flex flex-wrap gap-2">
                     <button class="btn btn-sm" onclick={() => read(patch.id, true)}>Cured, came away</button>
                     <button class="btn btn-sm" onclick={() => read(patch.id, false)}>Failed</button>
                 </p>
             </li>
         {:else}
             <li class="quiet">
-                None. Put one on from any pair above; it is read after its demoulding time and then counts in every verdict.
+                None. Put one on from any pair above; it is read after its demoulding time and then clears that surface under that base.
             </li>
         {/each}
     </ul>
@@ -62,6 +68,11 @@
         align-items: end;
         border-top: 1px solid var(--color-base-300);
         padding: 0.6rem 0;
+    }
+    .early {
+        grid-column: 1 / -1;
+        font-weight: 700;
+        color: var(--color-warning);
     }
     @media (max-width: 1000px) {
         .patch {

@@ -8,10 +8,10 @@
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Warnings from '../../parts/Warnings.svelte';
-    import type { MouldResult } from '../../types/server';
+    import type { MouldAnswerView } from '../../types/server';
 
     type Props = {
-        job: { id: number; name: string; quantity: number };
+        job: { id: number; name: string; quantity: number; skin: boolean };
         families: Record<string, string>;
         surfaces: Record<string, string>;
         original: string;
@@ -31,13 +31,13 @@
             original: { surface: untrack(() => original), may_be_lost: true },
             flat_back: false,
             hollow: false,
-            skin: false,
+            skin: untrack(() => job.skin),
             budget: 'normal',
             hour_rate: 0 as Entry,
         },
     );
     const piece = typing.value;
-    let result = $state<MouldResult | null>(null);
+    let result = $state<MouldAnswerView | null>(null);
     let wrong = $state<{ field: string; message: string } | null>(null);
     let fresh = $state(false);
     let opened = $state<string | null>(null);
@@ -46,7 +46,7 @@
     async function reckon(): Promise<void> {
         const mine = ++asked;
         fresh = false;
-        const answer = await ask<MouldResult>('POST', '/api/reckon/mould', $state.snapshot(piece));
+        const answer = await ask<MouldAnswerView>('POST', '/mould', $state.snapshot(piece));
         if (mine !== asked) {
             return;
         }
@@ -162,12 +162,10 @@
                                     'mass',
                                     bench.units,
                                     0,
-                                )} · {figure(mould.hours, 'plain', 'metric', 1)} h · about {figure(mould.cost, 'plain', 'metric', 0)}
+                                )} · {figure(mould.hours, 'plain', 'metric', 1)} h · about {bench.price(mould.cost, 0)}
                             </p>
                         </div>
-                        <p class="score fig" role="img" aria-label="score {Math.round(mould.score)} of 100">
-                            <span style="width:{mould.score}%"></span>{Math.round(mould.score)}
-                        </p>
+                        <p class="place fig" aria-hidden="true">{i + 1}</p>
                         <ul class="why">
                             {#each opened === mould.kind || i < 2 ? mould.for : mould.for.slice(0, 1) as reason (reason)}<li>
                                     <b class="plus">+</b>
@@ -182,6 +180,8 @@
                                 <li class="quiet">It takes: {mould.parts.join(', ')}.</li>
                             {/if}
                         </ul>
+                        {#if mould.decides !== null}<p class="decides">It stands {mould.decides}</p>{/if}
+                        {#if i > 0 && mould.first_if.length > 0}<p class="decides">It would come first if {mould.first_if.join(', or if ')}.</p>{/if}
                         <p class="flex flex-wrap gap-2">
                             <button
                                 class="btn btn-sm btn-ghost"
@@ -223,7 +223,7 @@
     }
     .mould {
         display: grid;
-        grid-template-columns: minmax(0, 1fr) 8rem;
+        grid-template-columns: minmax(0, 1fr) 3rem;
         gap: 0.25rem 1.25rem;
         border-top: 1.5px solid var(--color-base-300);
         padding: 0.8rem 0;
@@ -234,20 +234,16 @@
         border-radius: var(--radius-box);
         padding: 1rem 1.2rem;
     }
-    .score {
-        position: relative;
+    .place {
+        font-size: 2rem;
         font-weight: 700;
+        line-height: 1;
         text-align: right;
-        font-size: 1.3rem;
-        border-bottom: 8px solid var(--color-base-300);
-        height: fit-content;
+        color: var(--color-neutral);
     }
-    .score span {
-        position: absolute;
-        left: 0;
-        bottom: -8px;
-        height: 8px;
-        background: var(--color-success);
+    .decides {
+        grid-column: 1 / -1;
+        color: var(--color-neutral);
     }
     .why {
         display: grid;

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reads;
+
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Mould\MouldChooser;
+use Apalos\Core\Mould\MouldOrder;
+use Apalos\Core\Mould\PieceRequest;
+use Apalos\Core\Phrase\Phrase;
+use App\Workshop\ContactBook;
+use App\Workshop\Library;
+
+/** The kinds of moulds for a piece in their order, and what that order rests on. */
+final readonly class MouldAnswerView implements View
+{
+    public function __construct(private Library $library, private ContactBook $contacts, private Fields $asked) {}
+
+    /**
+     * @return array{
+     *     ranked: list<array{
+     *         kind: string, name: string, for: list<Phrase>, against: list<Phrase>, parts: list<string>, chemistry: string,
+     *         hardness: array{low: float, high: float, why: Phrase}|null, rubber_g: float, hours: float, cost: float, decides: Phrase|null, first_if: list<Phrase>
+     *     }>,
+     *     schools: list<Phrase>, margin_mm: float, warnings: list<array{code: string, message: Phrase}>
+     * }
+     */
+    public function toArray(): array
+    {
+        $chooser = new MouldChooser($this->library->moulds(), $this->contacts->knowledge());
+        $piece = PieceRequest::from($this->asked, $this->contacts->knowledge());
+        $result = $chooser->choose($piece);
+        $order = new MouldOrder($chooser);
+        [$decides, $swings] = [$order->between($result->ranked), $order->swings($piece, $result->ranked)];
+        $answer = $result->toArray();
+
+        return [
+            'ranked' => array_map(static fn (array $m): array => [
+                'kind' => $m['kind'], 'name' => $m['name'], 'for' => $m['for'], 'against' => $m['against'], 'parts' => $m['parts'], 'chemistry' => $m['chemistry'],
+                'hardness' => $m['hardness'], 'rubber_g' => $m['rubber_g'], 'hours' => $m['hours'], 'cost' => $m['cost'], 'decides' => $decides[$m['kind']] ?? null, 'first_if' => $swings[$m['kind']] ?? [],
+            ], $answer['ranked']),
+            'schools' => $answer['schools'], 'margin_mm' => $answer['margin_mm'], 'warnings' => $answer['warnings'],
+        ];
+    }
+}
