@@ -46,7 +46,7 @@ final readonly class JobView implements View
 
     public function __construct(private Job $job, private Library $library, private JobContacts $contacts) {}
 
-    /** @return array{id: int, name: string, purpose: string, quantity: int, due_on: string|null, skin: bool, cast: int, chain: list<LinkShape>} */
+    /** @return array{id: int, name: string, purpose: string, quantity: int, due_on: string|null, skin: bool, cast: int, pieces_a_pour: int, chain: list<LinkShape>} */
     public function toArray(): array
     {
         $chain = $this->contacts->chain($this->job);
@@ -62,6 +62,8 @@ final readonly class JobView implements View
             'due_on' => $this->job->due_on?->toDateString(),
             'skin' => $this->job->skin,
             'cast' => (int) $this->job->impressions->where('kind', ImpressionKind::Cast)->sum(static fn (Impression $link): int => $sofar->pieces($link->id)),
+            // As many as the last pour gave: one, or a gang.
+            'pieces_a_pour' => max(1, (int) ($this->job->impressions->where('kind', ImpressionKind::Cast)->flatMap(static fn (Impression $link): array => $newest->get($link->id)?->all() ?? [])->where('state', PourState::Graded)->last()->pieces ?? 1)),
             'chain' => array_values($this->job->impressions->map(fn (Impression $impression): array => $this->link($impression, $chain, $sofar, $newest->get($impression->id)?->all() ?? []))->all()),
         ];
     }

@@ -66,7 +66,7 @@ final readonly class JudgedContact
                     'wait' => "{$this->touch->with}: wait {$what}.",
                     'seal' => "{$this->touch->with}: seal it with {$what}{$times}, dry. {$note}",
                     'test' => "{$this->touch->with}: tested with a test patch, and it came away clean and dry.",
-                    default => "{$this->touch->with}: {$what}{$times}, flashed off. {$note}",
+                    default => "{$this->touch->with}: {$what}{$times}".($step->flashesOff ? ', flashed off. ' : ', on. ').$note,
                 },
                 'minutes' => $step->minutes,
             ];

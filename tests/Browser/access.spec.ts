@@ -93,7 +93,10 @@ for (const [name, go] of Object.entries(screens)) {
         });
     }
 
-    test(`${name}: fits a phone and a tablet without scrolling sideways, and a thumb finds everything at any width`, async ({ page, demo }) => {
+    test(`${name}: fits a phone and a tablet without scrolling sideways, and a thumb finds everything at any width`, async ({
+        page,
+        demo,
+    }) => {
         for (const size of [
             { width: 390, height: 844 },
             { width: 820, height: 1180 },

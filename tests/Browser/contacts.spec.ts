@@ -70,7 +70,7 @@ test('a two-part mould is stopped at its second half, released, checked and pour
     await expect(page.getByRole('heading', { name: /Empty cup/ })).toBeVisible();
     await main.click();
     for (const part of ['B', 'A']) {
-        await expect(page.getByRole('heading', { name: `Pour ${part} until` })).toBeVisible();
+        await expect(page.getByRole('heading', { name: new RegExp(`(Pour|Add) ${part} until`) })).toBeVisible();
         await pourToTarget(page, shop);
         await main.click();
     }

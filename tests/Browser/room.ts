@@ -8,9 +8,17 @@ export async function tooSmall(page: Page, least: number): Promise<string[]> {
         const seen = (element: Element): boolean => {
             const box = element.getBoundingClientRect();
             const style = getComputedStyle(element);
-            return box.width > 1 && box.height > 1 && style.visibility !== 'hidden' && style.clip === 'auto' && style.clipPath === 'none' && style.opacity !== '0';
+            return (
+                box.width > 1 &&
+                box.height > 1 &&
+                style.visibility !== 'hidden' &&
+                style.clip === 'auto' &&
+                style.clipPath === 'none' &&
+                style.opacity !== '0'
+            );
         };
-        const hidden = (element: Element): boolean => element.closest('.sr-only, [hidden], [data-print], dialog:not([open]), details:not([open]) > :not(summary), .skip') !== null;
+        const hidden = (element: Element): boolean =>
+            element.closest('.sr-only, [hidden], [data-print], dialog:not([open]), details:not([open]) > :not(summary), .skip') !== null;
         const named = (element: Element): string =>
             `${element.tagName.toLowerCase()}.${[...element.classList].slice(0, 2).join('.')} “${(element.getAttribute('aria-label') ?? element.textContent).trim().replace(/\s+/g, ' ').slice(0, 40)}”`;
 
@@ -27,13 +35,26 @@ export async function tooSmall(page: Page, least: number): Promise<string[]> {
             }
         }
 
-        for (const element of document.body.querySelectorAll('a[href], button, select, textarea, input, summary, [role=gridcell], [role=slider]')) {
-            if (hidden(element) || element.matches('.sr-only, [tabindex="-1"]:not([role=gridcell])') || element.closest('[aria-hidden=true]') !== null) {
+        for (const element of document.body.querySelectorAll(
+            'a[href], button, select, textarea, input, summary, [role=gridcell], [role=slider]',
+        )) {
+            if (
+                hidden(element) ||
+                element.matches('.sr-only, [tabindex="-1"]:not([role=gridcell])') ||
+                element.closest('[aria-hidden=true]') !== null
+            ) {
                 continue;
             }
             // A word among words is read, not aimed at.
-            const inline = element.tagName === 'A' && getComputedStyle(element).display === 'inline' && element.parentElement !== null && element.parentElement.textContent.trim().length > element.textContent.trim().length + 2;
-            const label = element instanceof HTMLInputElement && ['checkbox', 'radio', 'file', 'color', 'range'].includes(element.type) ? element.closest('label') : null;
+            const inline =
+                element.tagName === 'A' &&
+                getComputedStyle(element).display === 'inline' &&
+                element.parentElement !== null &&
+                element.parentElement.textContent.trim().length > element.textContent.trim().length + 2;
+            const label =
+                element instanceof HTMLInputElement && ['checkbox', 'radio', 'file', 'color', 'range'].includes(element.type)
+                    ? element.closest('label')
+                    : null;
             const aimed = label ?? element.closest('.field') ?? element;
             if (inline || !seen(aimed)) {
                 continue;

@@ -197,7 +197,7 @@ export async function steady(page: Page): Promise<void> {
 export async function tare(page: Page): Promise<void> {
     const over = page.getByRole('button', { name: 'Take the scale over' });
     const main = page.locator('.actions .main:not([aria-disabled="true"])');
-    const pouring = page.getByRole('heading', { name: /^Pour .* until/ });
+    const pouring = page.getByRole('heading', { name: /^(Pour|Add) .* until/ });
     // Who has the scale is only known once it was looked at: what was about to be pressed may be gone by then.
     await expect(async () => {
         if (!(await pouring.isVisible())) {

@@ -111,7 +111,7 @@ test('from four pucks to a formula that is poured', async ({ page, empty: shop }
     for (const [i, what] of ['A', 'Softener'].entries()) {
         await pourToTarget(page, shop);
         await page.locator('.actions .main').click();
-        await expect(page.getByRole('heading', { name: new RegExp(`Pour ${what} until`) })).toBeVisible();
+        await expect(page.getByRole('heading', { name: new RegExp(`(Pour|Add) ${what} until`) })).toBeVisible();
         expect(i).toBeLessThan(2);
     }
     await pourToTarget(page, shop);

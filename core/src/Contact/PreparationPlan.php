@@ -30,7 +30,7 @@ final readonly class PreparationPlan
         $release = $request->release ?? ($asksRelease ? ($releases[0]['release'] ?? null) : null);
         if ($release !== null && $request->intent === Intent::Separate) {
             $coats = $adhesion->asksTwice ? max(2, $release->coats) : $release->coats;
-            $plan[] = new Preparation('release', Phrase::written($release->name), $coats, $release->minutes($request->isPorous(), $coats), Phrase::of($adhesion->asksTwice ? 'contact.release_twice' : 'contact.release_how', ['how' => Phrase::written($release->how)]));
+            $plan[] = new Preparation('release', Phrase::written($release->name), $coats, $release->minutes($request->isPorous(), $coats), Phrase::of($adhesion->asksTwice ? 'contact.release_twice' : 'contact.release_how', ['how' => Phrase::written($release->how)]), $release->vapour);
         }
 
         return $plan;

@@ -1,7 +1,7 @@
 <script lang="ts">
     /**
      * A job's chain. A positive bulges into the mould that is taken from it, a mould is hollow towards what is cast in it, and two
-     * halves meet in a key: each joint is drawn the way the two surfaces touch.
+     * halves meet in two cone keys: each joint is drawn the way the two surfaces touch.
      */
     import { markOf, wordsOf } from '../lib/contacts';
     import type { JobView } from '../types/server';
@@ -32,7 +32,7 @@
             case 'in':
                 return `L100 0 Q${String(100 - BULGE * 2)} 50 100 100`;
             case 'key':
-                return 'L100 0 L100 40 Q106 40 106 50 Q106 60 100 60 L100 100';
+                return 'L100 0 L100 16 L105 21 L105 31 L100 36 L100 64 L105 69 L105 79 L100 84 L100 100';
             case 'end':
                 return 'L97 0 Q100 0 100 6 L100 94 Q100 100 97 100';
         }
@@ -44,7 +44,7 @@
             case 'in':
                 return `L0 100 Q${String(-BULGE * 2)} 50 0 0`;
             case 'key':
-                return 'L0 100 L0 60 Q6 60 6 50 Q6 40 0 40 L0 0';
+                return 'L0 100 L0 84 L5 79 L5 69 L0 64 L0 36 L5 31 L5 21 L0 16 L0 0';
             case 'end':
                 return 'L3 100 Q0 100 0 94 L0 6 Q0 0 3 0';
         }

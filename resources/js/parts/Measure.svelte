@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { untrack } from 'svelte';
+    import { onMount, untrack } from 'svelte';
     import { bench } from '../lib/bench.svelte';
     import { figure, sign, type Quantity, typed } from '../lib/units';
 
@@ -14,11 +14,24 @@
         hint?: string;
         /** The unit of what is no length, mass or time. */
         suffix?: string;
+        /** One comes here to type it. */
+        first?: boolean;
         /** Decimals it stands with while nobody types; as many as it needs where nothing is said. */
         fine?: number;
         onchange?: (value: number | string | null) => void;
     };
-    let { label, kind, value = $bindable(), error = null, missing = false, hint = '', suffix = '', fine, onchange }: Props = $props();
+    let {
+        label,
+        kind,
+        value = $bindable(),
+        error = null,
+        missing = false,
+        hint = '',
+        suffix = '',
+        first = false,
+        fine,
+        onchange,
+    }: Props = $props();
     const id = $props.id();
     const unit = $derived(suffix === '' ? sign(kind, bench.units) : suffix);
 
@@ -30,6 +43,12 @@
               : figure(value, kind, bench.units, fine).replace('−', '-');
     let text = $state(untrack(shown));
     let editing = false;
+    let input: HTMLInputElement;
+    onMount(() => {
+        if (first) {
+            input.focus();
+        }
+    });
 
     $effect(() => {
         const now = shown();
@@ -51,6 +70,7 @@
         <input
             {id}
             class="fig"
+            bind:this={input}
             inputmode="decimal"
             autocomplete="off"
             bind:value={text}

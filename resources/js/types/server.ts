@@ -919,6 +919,7 @@ export type JobView = {
     due_on: string | null;
     skin: boolean;
     cast: number;
+    pieces_a_pour: number;
     chain: ({
         id: number;
         kind: string;

@@ -39,7 +39,8 @@
     async function open(f: string, s: string, base: string | null = null): Promise<void> {
         at = { fresh: f, surface: s };
         const mine = ++asked;
-        const answer = await ask<ContactResult>('POST', '/contacts/judge', { fresh: { family: f, skin_safe: true },
+        const answer = await ask<ContactResult>('POST', '/contacts/judge', {
+            fresh: { family: f, skin_safe: true },
             surface: { id: s },
             base: base ?? board.bases.find((b) => b.family === f)?.code ?? null,
         });

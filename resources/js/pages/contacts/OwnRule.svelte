@@ -55,7 +55,15 @@
     function said(): Record<string, unknown> {
         const { when, ...rest } = $state.snapshot(rule);
         const state = whens.find(([id]) => id === when)?.[2] ?? null;
-        return { ...rest, id: rest.id.trim().toLowerCase().replaceAll(/[^a-z0-9]+/g, '-'), gives: rest.gives || null, ...(state === null ? {} : { when: state }) };
+        return {
+            ...rest,
+            id: rest.id
+                .trim()
+                .toLowerCase()
+                .replaceAll(/[^a-z0-9]+/g, '-'),
+            gives: rest.gives || null,
+            ...(state === null ? {} : { when: state }),
+        };
     }
 
     async function look(): Promise<void> {
@@ -87,10 +95,7 @@
 >
     <div class="grid gap-3 md:grid-cols-2">
         <TextLine label="Its name" placeholder="grey-primer" bind:value={rule.id} error={at('id')} />
-        <Choice
-            label="It is about"
-            bind:value={rule.kind}
-            onchange={() => (rule.gives = '')}
+        <Choice label="It is about" bind:value={rule.kind} onchange={() => (rule.gives = '')}
             ><option value="inhibition">whether it cures</option><option value="adhesion">how it parts</option><option value="forbid"
                 >what must never be</option
             ></Choice
@@ -114,7 +119,9 @@
     <Refused says={wrong !== null && !placed.includes(wrong.field.split('.')[0] ?? '') ? wrong.message : null} />
     {#if changes !== null}
         <div role="status">
-            {#if changes.length === 0}<p>On the board, as things usually are, it changes no verdict. It still speaks where its condition holds.</p>{:else}
+            {#if changes.length === 0}<p>
+                    On the board, as things usually are, it changes no verdict. It still speaks where its condition holds.
+                </p>{:else}
                 <p class="font-bold">It changes {changes.length === 1 ? 'one cell' : `${String(changes.length)} cells`} of the board:</p>
                 <ul>
                     {#each changes.slice(0, 12) as change (change.fresh + change.surface)}<li>
@@ -128,7 +135,9 @@
     {/if}
     <p class="flex flex-wrap gap-2">
         <button class="btn" class:btn-primary={changes === null}>What would it change?</button>
-        <button type="button" class="btn" class:btn-primary={changes !== null} disabled={changes === null} onclick={() => void keep()}>Keep the rule</button>
+        <button type="button" class="btn" class:btn-primary={changes !== null} disabled={changes === null} onclick={() => void keep()}
+            >Keep the rule</button
+        >
         <button
             type="button"
             class="btn btn-ghost"

@@ -9,7 +9,14 @@
     import Wrong from '../../parts/Wrong.svelte';
     import type { ContactBoardView, ContactResult } from '../../types/server';
 
-    type Props = { pair: ContactResult; board: ContactBoardView; fresh: string; surface: string; title: string; onbase: (code: string) => void };
+    type Props = {
+        pair: ContactResult;
+        board: ContactBoardView;
+        fresh: string;
+        surface: string;
+        title: string;
+        onbase: (code: string) => void;
+    };
     let { pair, board, fresh, surface, title, onbase }: Props = $props();
 
     const verdicts: Record<string, string> = {
@@ -85,9 +92,12 @@
     {/each}
 </ul>
 <form class="mt-2 grid gap-2" onsubmit={putOn} aria-label="Put on a test patch">
-    <p class="quiet text-sm">A test patch: thickened and tinted so that it shows, on a hidden place, one spot wiped with solvent first. It
-        clears this surface under this base, not all of their kind: write a clay of your own down in <a class="link" href="/stores/new/sheet?kind=surface">Stores</a> and it
-        is told from others.</p>
+    <p class="quiet text-sm">
+        A test patch: thickened and tinted so that it shows, on a hidden place, one spot wiped with solvent first. It clears this surface
+        under this base, not all of their kind: write a clay of your own down in <a class="link" href="/stores/new/sheet?kind=surface"
+            >Stores</a
+        > and it is told from others.
+    </p>
     <div class="flex flex-wrap items-end gap-2">
         {#if bases.length > 0}
             <Choice label="of" bind:value={base} onchange={onbase}

@@ -32,12 +32,16 @@
     );
     const why = $derived(refused('impression') ?? refused('from_id'));
 
+    /** Pours of casts that are still to come, as many pieces at a time as the last gave. */
+    const toCome = $derived(Math.ceil(Math.max(0, job.quantity - job.cast) / job.pieces_a_pour));
+
     const states: Record<string, string> = {
         draft: 'sheet',
         running: 'being poured',
         waiting: 'curing',
         opened: 'open, not graded',
         graded: '',
+        given_up: 'given up',
     };
 
     function step(by: number): void {
@@ -71,6 +75,16 @@
         {job.quantity === 1 ? 'piece' : 'pieces'}{job.due_on === null ? '' : `, by ${calendarDay(job.due_on, 'long')}`} · {job.purpose}
     </p>
 </div>
+
+<p class="mt-1">
+    {#if toCome === 0}All {job.quantity} are cast.{:else}<b>{job.cast} of {job.quantity}</b> cast: {toCome === 1
+            ? 'one pour of casts is'
+            : `${String(toCome)} pours of casts are`} still to come{job.pieces_a_pour > 1
+            ? `, ${String(job.pieces_a_pour)} pieces each`
+            : toCome > 3
+              ? '. A gang mould gives several at once'
+              : ''}.{/if}
+</p>
 
 <label class="mt-2 flex min-h-11 w-fit items-center gap-3"
     ><input
@@ -183,7 +197,7 @@
                 {:else}
                     <li class="quiet">
                         {link.pourable
-                            ? 'Nothing yet. A pour sheet works out the volume, the formula and the batches.'
+                            ? 'Nothing yet. A pour sheet works out the volume, the formula and the cups.'
                             : 'An original is not poured: the first mould is taken from it.'}
                     </li>
                 {/each}

@@ -181,7 +181,9 @@
                             {/if}
                         </ul>
                         {#if mould.decides !== null}<p class="decides">It stands {mould.decides}</p>{/if}
-                        {#if i > 0 && mould.first_if.length > 0}<p class="decides">It would come first if {mould.first_if.join(', or if ')}.</p>{/if}
+                        {#if i > 0 && mould.first_if.length > 0}<p class="decides">
+                                It would come first if {mould.first_if.join(', or if ')}.
+                            </p>{/if}
                         <p class="flex flex-wrap gap-2">
                             <button
                                 class="btn btn-sm btn-ghost"

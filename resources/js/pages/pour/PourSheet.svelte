@@ -48,7 +48,7 @@
 
 <div class="flex flex-wrap items-baseline gap-x-3">
     <h1 class="text-3xl">{pour.impression}</h1>
-    <p class="quiet">{pour.kind === 'cast' ? 'casts' : pour.kind} for <a class="link" href="/jobs/{pour.job_id}">{pour.job}</a></p>
+    <p class="quiet">for <a class="link" href="/jobs/{pour.job_id}">{pour.job}</a></p>
 </div>
 
 <div class="sheet">

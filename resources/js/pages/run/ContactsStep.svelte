@@ -9,7 +9,8 @@
 
     /** Ticked before its wait is over: it is asked once, and the second tick counts. */
     let asked = $state<string[]>([]);
-    const over = (item: Item): boolean => item.minutes <= 0 || (item.begun_ms !== null && item.begun_ms + item.minutes * 60_000 <= bench.now);
+    const over = (item: Item): boolean =>
+        item.minutes <= 0 || (item.begun_ms !== null && item.begun_ms + item.minutes * 60_000 <= bench.now);
     function tick(event: Event & { currentTarget: HTMLInputElement }, item: Item): void {
         if (!over(item) && !asked.includes(item.id)) {
             event.currentTarget.checked = false;

@@ -40,7 +40,9 @@
                 : 'Nothing is weighed in yet.'} It stays in the log as given up, and can be taken back.
         </p>
         {#each fates as [id, words] (id)}
-            <label class="flex items-center gap-3"><input type="radio" class="radio" name="fate" value={id} bind:group={fate} />{words}</label>
+            <label class="flex items-center gap-3"
+                ><input type="radio" class="radio" name="fate" value={id} bind:group={fate} />{words}</label
+            >
         {/each}
         <label class="grid gap-1"
             ><span class="quiet">Why, in a word or two</span><textarea class="textarea w-full" rows="2" bind:value={note}></textarea></label

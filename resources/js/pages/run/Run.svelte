@@ -60,7 +60,9 @@
             .join(' and ') || null,
     );
     const short = $derived(
-        kind === 'weigh' && run.line !== null && scaled && live.scale.grams !== null && live.scale.grams < run.line.from,
+        kind === 'weigh' &&
+            run.line !== null &&
+            (scaled ? live.scale.grams !== null && live.scale.grams < run.line.from : typeof byHand === 'number' && byHand < run.line.from),
     );
 
     /** Pressed long before it can be so: it is asked once, and the second press counts. */
@@ -262,7 +264,9 @@
         {:else if run.given_up !== null}
             <h1 class="text-4xl">Given up</h1>
             <p class="mt-2 text-lg">
-                {run.weighed_g > 0 ? `${measure(run.weighed_g, 'mass', bench.units)} were weighed in: ${fates[run.given_up.fate] ?? ''}.` : 'Nothing was weighed in.'}
+                {run.weighed_g > 0
+                    ? `${measure(run.weighed_g, 'mass', bench.units)} were weighed in: ${fates[run.given_up.fate] ?? ''}.`
+                    : 'Nothing was weighed in.'}
             </p>
             {#if run.given_up.note !== ''}<p class="mt-2 max-w-prose">{run.given_up.note}</p>{/if}
             <p class="mt-5 flex gap-2">
@@ -303,7 +307,11 @@
             <p class="quiet mt-3">{next[kind] ?? ''}</p>
             <p><button class="link quiet" onclick={() => (givingUp = true)}>Give this pour up …</button></p>
         {:else if run.take_back !== null}
-            <p class="mt-4"><button class="btn btn-ghost btn-sm" onclick={() => void live.takeBack()}>Take back {kind === 'given_up' ? 'giving it up' : 'the grading'}</button></p>
+            <p class="mt-4">
+                <button class="btn btn-ghost btn-sm" onclick={() => void live.takeBack()}
+                    >Take back {kind === 'given_up' ? 'giving it up' : 'the grading'}</button
+                >
+            </p>
         {/if}
         {#if bench.frame?.simulated && (kind === 'weigh' || kind === 'tare')}<StandInHand
                 grams={live.scale.grams}

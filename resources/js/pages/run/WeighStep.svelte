@@ -29,7 +29,7 @@
     const at = (g: number): number => Math.min(100, Math.max(0, ((g - from) / span) * 100));
 </script>
 
-<h1 class="text-4xl">Pour {line.label} until the scale reads</h1>
+<h1 class="text-4xl">{line.add === 'A' || line.add === 'B' ? 'Pour' : 'Add'} {line.label} until the scale reads</h1>
 <p class="target fig">
     <span data-testid="target">{figure(line.running, 'mass', bench.units, digits)}</span><span class="unit"
         >{sign('mass', bench.units)}</span
@@ -77,12 +77,18 @@
             onconfirm();
         }}
     >
-        <Measure
-            label="The scale reads"
-            kind="mass"
-            bind:value={byHand}
-            hint="good between {measure(line.from, 'mass', bench.units, digits)} and {measure(line.to, 'mass', bench.units, digits)}"
-        />
+        {#key live.run.step.key}<Measure
+                first
+                label="The scale reads"
+                kind="mass"
+                bind:value={byHand}
+                hint="good between {measure(line.from, 'mass', bench.units, digits)} and {measure(
+                    line.to,
+                    'mass',
+                    bench.units,
+                    digits,
+                )}; Enter confirms"
+            />{/key}
     </form>
 {/if}
 

@@ -91,7 +91,7 @@
     const note = (): string =>
         answer?.target === null || answer?.target === undefined
             ? ''
-            : `For L ${answer.target.lab.map((v) => v.toFixed(1)).join(' ')}, ΔE ${(answer.tint.delta_e ?? 0).toFixed(1)} at ${String(thickness)} mm.`;
+            : `For L ${answer.target.lab.map((v) => v.toFixed(1)).join(' ')}, difference ΔE ${(answer.tint.delta_e ?? 0).toFixed(1)} at ${String(thickness)} mm.`;
     const write = (pour: number): void =>
         router.post('/swatches/colour/sheet', { base: page.base, loads: Object.fromEntries(pinches()), pour_id: pour });
     onMount(() => {
@@ -148,7 +148,7 @@
             {#if answer?.tint.delta_e !== null && answer?.tint.delta_e !== undefined}
                 <p class:stale={!asking.fresh} aria-live="polite">
                     <b class="fig figure" data-testid="delta-e">{figure(answer.tint.delta_e, 'plain', 'metric', 1)}</b>
-                    ΔE
+                    colour difference, ΔE
                     <span class="quiet block"
                         >{answer.tint.delta_e < 1
                             ? 'nobody sees it'
@@ -201,7 +201,7 @@
                     <span class="seen" style="background:{other.srgb}"></span>
                     <p class="text-sm">
                         {#each other.recipe as p, j (p.code)}{j > 0 ? ', ' : ''}{p.name.replace(/ pigment$/, '')}
-                            <span class="fig">{pct(p.pct)}</span>{/each}: ΔE
+                            <span class="fig">{pct(p.pct)}</span>{/each}: difference ΔE
                         <b class="fig">{figure(other.delta_e, 'plain', 'metric', 1)}</b>
                     </p>
                     <button class="btn btn-xs" onclick={() => take(other.recipe)}>Take it</button>

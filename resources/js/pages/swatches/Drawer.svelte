@@ -49,7 +49,7 @@
                 : Math.abs(s.points) < 0.5
                   ? 'right on it'
                   : `${s.points > 0 ? '+' : '−'}${figure(Math.abs(s.points), 'plain', 'metric', 0)} points`,
-            s.delta_e === null ? '' : `ΔE ${figure(s.delta_e, 'plain', 'metric', 1)}`,
+            s.delta_e === null ? '' : `differs by ΔE ${figure(s.delta_e, 'plain', 'metric', 1)}`,
         ]
             .filter((words) => words !== '')
             .join(', ');

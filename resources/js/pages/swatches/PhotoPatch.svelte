@@ -123,8 +123,8 @@
                         1,
                     )}</b
                 ><br /><span class="quiet text-sm"
-                    >within ΔE <span class="fig">{figure(result.within_delta_e, 'plain', 'metric', 1)}</span> four times out of five: a camera
-                    is no instrument</span
+                    >within a difference of ΔE <span class="fig">{figure(result.within_delta_e, 'plain', 'metric', 1)}</span> four times out of
+                    five: a camera is no instrument</span
                 >
             </p>
             <button type="button" class="btn" onclick={() => result !== null && ontake(result)}>Take this colour</button>

@@ -70,7 +70,7 @@
                         'metric',
                         1,
                     )}</b
-                >{#if swatch.within !== null}<span class="quiet"> ± ΔE {figure(swatch.within, 'plain', 'metric', 1)}</span>{/if}
+                >{#if swatch.within !== null}<span class="quiet"> ± difference ΔE {figure(swatch.within, 'plain', 'metric', 1)}</span>{/if}
                 {#if swatch.translucency !== null}<span class="quiet block"
                         >{swatch.translucency.words}: hides {figure(swatch.translucency.ratio * 100, 'percent', 'metric', 0)} % of what lies behind</span
                     >{/if}
