@@ -207,6 +207,31 @@ export async function tare(page: Page): Promise<void> {
     }).toPass({ timeout: 30_000 });
 }
 
+/** Ticks an item of the checklist; one whose wait is not over is asked about once, and ticked again. */
+export async function tick(box: Locator, press: (box: Locator) => Promise<void> = (one) => one.click()): Promise<void> {
+    const asked = box.locator('xpath=ancestor::li').getByRole('alert');
+    await press(box);
+    await expect(async () => {
+        if (await asked.isVisible()) {
+            await press(box);
+        }
+        await expect(box).toBeDisabled({ timeout: 1500 });
+    }).toPass({ timeout: 20_000 });
+}
+
+/** Goes on to the next step; what is pressed long before it can be so is asked about once, and pressed again. */
+export async function goOn(page: Page, press: () => Promise<void> = () => page.locator('.actions .main').click()): Promise<void> {
+    const heading = page.locator('.centre h1');
+    const before = (await heading.textContent()) ?? '';
+    await press();
+    const asked = page.getByText(/Press again if/);
+    await expect(asked.or(heading.filter({ hasNotText: before })).first()).toBeVisible();
+    if (await asked.isVisible()) {
+        await press();
+    }
+    await expect(heading).not.toHaveText(before);
+}
+
 /** A new job with the sheet of its first cast open, something put between the two silicones. */
 export async function castSheet(page: Page, shop: Shop, name: string): Promise<void> {
     await page.goto(`${shop.url}/jobs?new=1`);
@@ -228,8 +253,7 @@ export async function toTheCup(page: Page, shop: Shop): Promise<void> {
     await main.click();
     await expect(page.getByRole('heading', { name: 'Before anything is mixed' })).toBeVisible();
     for (const box of await page.locator('.checklist input').all()) {
-        await box.check();
-        await expect(box).toBeDisabled();
+        await tick(box);
     }
     await main.click();
     await expect(page.getByRole('heading', { name: /Stir each part/ })).toBeVisible();

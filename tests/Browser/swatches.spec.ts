@@ -101,7 +101,7 @@ test('from four pucks to a formula that is poured', async ({ page, empty: shop }
     await expect(page.getByRole('heading', { name: 'Owl skin · 1' })).toBeVisible();
     await expect(page.getByText('For 00-20, by 4 pucks.').first()).toBeVisible();
     await page.getByRole('combobox', { name: 'For', exact: true }).selectOption({ label: 'Owl brow, Casts, its sheet is begun' });
-    await page.getByLabel(/^Grams, or as/).fill('80');
+    await page.getByRole('textbox', { name: 'Mass', exact: true }).fill('80');
     await page.getByRole('button', { name: 'To the pour sheet' }).click();
     await expect(page.getByRole('heading', { name: 'Casts', exact: true, level: 1 })).toBeVisible();
     await expect(page.getByTestId('mass')).toHaveText('80');

@@ -1,6 +1,7 @@
 <script lang="ts">
     import { router } from '@inertiajs/svelte';
     import { onMount, untrack } from 'svelte';
+    import { Typing } from '../../lib/typing.svelte';
     import { Asking } from '../../lib/asking.svelte';
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
@@ -19,17 +20,23 @@
 
     let { page }: { page: ColourView } = $props();
 
-    let wanted = $state<Wanted>(null);
-    let thickness = $state<Entry>(4);
-    let backing = $state('light');
+    // Kept until somebody begins anew: a reload and another screen find the colour that is looked for.
+    const typing = new Typing(
+        untrack(() => `colour/${page.base}`),
+        {
+            wanted: null as Wanted,
+            thickness: 4 as Entry,
+            backing: 'light',
+            most: 3,
+            barred: [] as string[],
+            hand: null as Record<string, Entry> | null,
+        },
+    );
+    const form = typing.value;
     let batch = $state(untrack(() => asked(page.drafts, page.base)));
     const drafts = $derived(page.drafts.filter((d) => d.base === page.base));
-    let most = $state(3);
     const known = $derived(page.pigments.filter((p) => p.drawdowns > 0));
     const unknown = $derived(page.pigments.filter((p) => p.drawdowns === 0));
-    let barred = $state<string[]>([]);
-    /** Loads set by hand; null while the recipe is looked for. */
-    let hand = $state<Record<string, Entry> | null>(null);
 
     const asking = untrack(
         () =>
@@ -38,13 +45,13 @@
                 '/swatches/colour',
                 () => ({
                     base: page.base,
-                    target: wanted === null ? null : $state.snapshot(wanted),
-                    ...(hand === null
-                        ? { pigments: known.map((p) => p.code).filter((code) => !barred.includes(code)) }
-                        : { loads: Object.fromEntries(Object.entries(hand).map(([code, pct]) => [code, pct ?? 0])) }),
-                    thickness_mm: thickness,
-                    backing,
-                    max_pigments: most,
+                    target: form.wanted === null ? null : $state.snapshot(form.wanted),
+                    ...(form.hand === null
+                        ? { pigments: known.map((p) => p.code).filter((code) => !form.barred.includes(code)) }
+                        : { loads: Object.fromEntries(Object.entries(form.hand).map(([code, pct]) => [code, pct ?? 0])) }),
+                    thickness_mm: form.thickness,
+                    backing: form.backing,
+                    max_pigments: form.most,
                     batch: $state.snapshot(batch),
                 }),
                 null,
@@ -56,24 +63,24 @@
     const elsewhere = $derived(asking.trouble !== null && !placed.some((f) => trouble(f) !== null) ? asking.trouble.message : null);
 
     function byHand(code: string, pct: Entry): void {
-        hand = {
-            ...(hand ?? Object.fromEntries((answer?.recipe ?? []).map((p) => [p.code, Math.round(p.pct * 1000) / 1000]))),
+        form.hand = {
+            ...(form.hand ?? Object.fromEntries((answer?.recipe ?? []).map((p) => [p.code, Math.round(p.pct * 1000) / 1000]))),
             [code]: pct,
         };
         asking.changed();
     }
     function find(): void {
-        hand = null;
+        form.hand = null;
         asking.changed();
     }
     function take(recipe: ColourAnswerView['recipe']): void {
-        hand = Object.fromEntries(recipe.map((p) => [p.code, Math.round(p.pct * 1000) / 1000]));
+        form.hand = Object.fromEntries(recipe.map((p) => [p.code, Math.round(p.pct * 1000) / 1000]));
         asking.changed();
     }
     const load = (code: string): Entry =>
-        hand === null
+        form.hand === null
             ? ((v) => (v === undefined ? null : Math.round(v * 1000) / 1000))(answer?.recipe.find((p) => p.code === code)?.pct)
-            : (hand[code] ?? null);
+            : (form.hand[code] ?? null);
 
     let softener = $state('');
     let softPct = $state<Entry>(null);
@@ -91,9 +98,15 @@
     const note = (): string =>
         answer?.target === null || answer?.target === undefined
             ? ''
-            : `For L ${answer.target.lab.map((v) => v.toFixed(1)).join(' ')}, difference ΔE ${(answer.tint.delta_e ?? 0).toFixed(1)} at ${String(thickness)} mm.`;
+            : `For L ${answer.target.lab.map((v) => v.toFixed(1)).join(' ')}, difference ΔE ${(answer.tint.delta_e ?? 0).toFixed(1)} at ${String(form.thickness)} mm.`;
     const write = (pour: number): void =>
         router.post('/swatches/colour/sheet', { base: page.base, loads: Object.fromEntries(pinches()), pour_id: pour });
+    // What another screen typed comes a moment later, and is asked then.
+    $effect(() => {
+        if (typing.again) {
+            untrack(() => asking.changed());
+        }
+    });
     onMount(() => {
         asking.changed();
         return screenKeys([
@@ -102,7 +115,7 @@
                 press: 'b',
                 does: 'Over light or dark',
                 run: () => {
-                    backing = backing === 'light' ? 'dark' : 'light';
+                    form.backing = form.backing === 'light' ? 'dark' : 'light';
                     asking.changed();
                 },
             },
@@ -122,16 +135,22 @@
             <Measure
                 label="Seen at"
                 kind="length"
-                bind:value={thickness}
+                bind:value={form.thickness}
                 error={trouble('thickness_mm')}
                 onchange={() => asking.changed()}
             />
-            <Choice label="over" bind:value={backing} onchange={() => asking.changed()}>
+            <Choice label="over" bind:value={form.backing} onchange={() => asking.changed()}>
                 <option value="light">light</option><option value="dark">dark</option>
             </Choice>
         </div>
         <h2 id="wanted" class="text-xl">Wanted</h2>
-        <ColourTarget bind:wanted shown={answer?.target ?? null} error={trouble('target')} targets={page.targets} onchange={find} />
+        <ColourTarget
+            bind:wanted={form.wanted}
+            shown={answer?.target ?? null}
+            error={trouble('target')}
+            targets={page.targets}
+            onchange={find}
+        />
     </section>
 
     <section aria-label="How it looks" class:stale={!asking.fresh}>
@@ -162,7 +181,7 @@
             {:else}
                 <p class="quiet">Say which colour is wanted, or set loads by hand and see what they make.</p>
             {/if}
-            <Choice label="pigments at most" bind:value={most} onchange={find}>
+            <Choice label="pigments at most" bind:value={form.most} onchange={find}>
                 {#each [1, 2, 3, 4] as n (n)}<option value={n}>{n}</option>{/each}
             </Choice>
         </div>
@@ -171,12 +190,12 @@
             pigments={known}
             recipe={answer?.recipe ?? []}
             {load}
-            {barred}
+            barred={form.barred}
             fresh={asking.fresh}
             {trouble}
             onload={byHand}
             onbar={(codes) => {
-                barred = codes;
+                form.barred = codes;
                 find();
             }}
         />
@@ -186,7 +205,8 @@
                 <span class="fig">{measure(answer.cup.mass_g, 'mass', bench.units, 0)}</span>.
             </p>
         {/if}
-        {#if hand !== null}<button class="btn btn-sm justify-self-start" disabled={wanted === null} onclick={find}>Find it again</button
+        {#if form.hand !== null}<button class="btn btn-sm justify-self-start" disabled={form.wanted === null} onclick={find}
+                >Find it again</button
             >{/if}
         {#if unknown.length > 0}
             <p class="quiet text-sm">
