@@ -169,7 +169,7 @@ test('a jump waits for its second key as long as it takes, and says where it cou
 });
 
 test('a finer scale is said once, and everything is weighed in its steps', async ({ page, empty: shop }) => {
-    await page.goto(shop.url);
+    await page.goto(`${shop.url}/jobs`);
     await page.getByRole('button', { name: 'This bench' }).click();
     await page.getByLabel('It steps by').fill('5');
     await page.getByLabel('It carries').fill('400');

@@ -128,6 +128,7 @@ test('from an empty shop to a graded cast, by keyboard alone', async ({ page, em
     await tabTo(page, page.getByRole('radio', { name: 'Box' }));
     await page.keyboard.press('ArrowRight');
     await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('ArrowRight');
     await typeInto(page, 'Poured back', '150');
     await tabTo(page, page.getByLabel('Stir something in'));
     await page.keyboard.type('Softener');

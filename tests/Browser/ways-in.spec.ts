@@ -29,7 +29,7 @@ class Hands {
         for (const all of await this.page.getByRole('button', { name: 'all of these' }).all()) {
             await all.click();
         }
-        for (const box of await this.page.locator('.sheets input:not(:checked)').all()) {
+        for (const box of await this.page.locator('.sheets input').all()) {
             await box.check();
         }
         await this.page.getByRole('button', { name: /That is my shelf/ }).click();
@@ -148,7 +148,7 @@ test('a beginner without a scale on the cable pours by typed readings', async ({
     await job(hands, shop, 'Bath grip');
     await toCastSheet(hands);
     await hands.press(page.getByText('It holds', { exact: true }));
-    await hands.fill(page.getByLabel('It holds'), '310');
+    await hands.fill(page.getByRole('textbox', { name: 'It holds' }), '310');
     await expect(page.getByTestId('volume')).toHaveText('310');
     await expect(page.getByTestId('volume-to-mix')).toHaveText('335');
     await hands.toTheCup();
@@ -231,7 +231,7 @@ test('a cold and a hot room are said on the sheet before anything is mixed, with
         await hands.press(page.getByRole('button', { name: /Room temperature/ }));
         await hands.fill(page.getByLabel('Room', { exact: true }), celsius);
         await hands.press(page.getByRole('button', { name: 'Set it' }));
-        await expect(page.getByText(says === 'cold_room' ? /At 6 °C/ : /At 33 °C/).first()).toBeVisible();
+        await expect(page.getByText(says === 'cold_room' ? /at 6 °C/ : /at 33 °C/).first()).toBeVisible();
     }
     await hands.press(page.getByRole('button', { name: /Room temperature/ }));
     await hands.fill(page.getByLabel('Room', { exact: true }), '2');
@@ -246,7 +246,7 @@ test('one who reads ounces types fractions and sees no gram', async ({ page, emp
     await hands.settled(shop);
     await page.goto(`${shop.url}/first`);
     await hands.press(page.getByRole('button', { name: 'ounces and inches' }));
-    await expect(page.getByRole('button', { name: /oz · in, change units/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /oz · in/ })).toBeVisible();
     await job(hands, shop, 'Lure');
     await toCastSheet(hands);
     await hands.press(page.getByText('By mass'));
@@ -354,14 +354,17 @@ test('an unknown clay is tested, and that very clay under that very rubber is tr
     await page.goto(`${shop.url}/jobs`);
     await hands.press(page.getByRole('link', { name: 'Mask' }));
     await hands.press(page.getByRole('button', { name: /^mould Mould/ }));
-    await expect(page.getByText(/Your own test of this pair cured and came away/)).toBeVisible();
-    expect(hands.presses).toBeLessThanOrEqual(16);
+    // It cures, as that test has shown; that it lets go, nobody has.
+    await expect(page.getByRole('heading', { name: 'Mould would fuse to Original' })).toBeVisible();
+    await hands.press(page.locator('.cards').getByText('Warm jelly, thin'));
+    await expect(page.getByRole('heading', { name: 'Mould and Original come apart' })).toBeVisible();
+    expect(hands.presses).toBeLessThanOrEqual(17);
 });
 
 test('the pour that was spoilt last month is found by saying so', async ({ page, demo: shop }) => {
     const hands = new Hands(page);
     await page.goto(`${shop.url}/log`);
-    await hands.choose(page.getByLabel('Grade'), 'spoilt');
+    await hands.choose(page.getByLabel('Grade', { exact: true }), 'spoilt');
     await expect(page.getByRole('status')).toContainText(/pour/);
     const all = await page.locator('.row').count();
     expect(all).toBeGreaterThan(0);

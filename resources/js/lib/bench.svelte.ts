@@ -29,6 +29,8 @@ class Bench {
     frame = $state<FrameView | null>(null);
     now = $state(Date.now());
     #skew = 0;
+    /** Answers may overtake each other: only that to the last question counts. */
+    #asked = 0;
 
     get units(): Units {
         return this.frame?.workshop.units === 'imperial' ? 'imperial' : 'metric';
@@ -69,20 +71,24 @@ class Bench {
     }
 
     async refresh(): Promise<void> {
+        const mine = ++this.#asked;
         const answer = await ask<FrameView>('GET', '/frame');
-        if (answer.ok) {
+        if (answer.ok && mine === this.#asked) {
             this.take(answer.data);
         }
     }
 
     /** Changes what holds for the whole bench; what is wrong and where, or null. */
     async change(what: Change): Promise<Wrong | null> {
+        const mine = ++this.#asked;
         const answer = await ask<FrameView>('PUT', '/workshop', what);
         if (!answer.ok) {
             return answer.wrong;
         }
         const units = this.units;
-        this.take(answer.data);
+        if (mine === this.#asked) {
+            this.take(answer.data);
+        }
         if (units !== this.units) {
             router.reload();
         }

@@ -28,7 +28,9 @@
     };
     const tests = $derived(board.patches.filter((p) => p.fresh === fresh && p.surface === surface));
     const bases = $derived(board.bases.filter((b) => b.family === fresh));
-    let base = $derived(bases[0]?.code ?? '');
+    const usual = $derived(bases[0]?.code ?? '');
+    // As somebody chose it, until another chemistry is looked at.
+    let base = $derived(usual);
     let place = $state('');
 
     function putOn(event: SubmitEvent): void {
