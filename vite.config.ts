@@ -10,7 +10,7 @@ export default defineConfig({
         tailwindcss(),
         svelte(),
         // Packed once, here, as tightly as it goes; whoever serves it sends what the browser takes.
-        compression({ algorithms: ['gzip', 'brotliCompress'], include: /\.(js|css|svg|json)$/, threshold: 500 }),
+        compression({ algorithms: ['gzip', 'brotliCompress'], include: /\.(js|css|svg|json)$/, threshold: 0 }),
     ],
     // One script of what every screen has around it; a page's own comes when the page is opened.
     build: { chunkSizeWarningLimit: 900 },

@@ -199,7 +199,7 @@ final readonly class RunStream implements Stream
         }
         $fate = $in->choice('fate', Fate::class);
         if ($fate === Fate::Back && $run->state->lastMetAt() !== null) {
-            throw BadInput::at('fate', Phrase::written('A has met B: none of it goes back into a tub. Say whether it went into something else or is waste.'));
+            throw BadInput::at($in->at('fate'), Phrase::written('A has met B: none of it goes back into a tub. Say whether it went into something else or is waste.'));
         }
 
         return ['fate' => $fate->value, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 2000)];

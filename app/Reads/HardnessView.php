@@ -21,20 +21,22 @@ final readonly class HardnessView implements View
     /**
      * @return array{
      *     bases: list<array{code: string, name: string, shore: string, pucks: int, softeners: list<array{code: string, name: string, into: string}>}>,
-     *     drafts: list<DraftShape>
+     *     none_here: bool, drafts: list<DraftShape>
      * }
      */
     public function toArray(): array
     {
         $shelf = $this->library->shelf();
         [$bases, $pucks] = [[], $this->cards->counts()];
-        foreach (array_intersect_key($this->softeners->choices(), $this->library->atHand()->bases) as $code => $softeners) {
+        // Where nothing on the shelf can be softened, the library is there to be looked at.
+        $here = array_intersect_key($this->softeners->choices(), $this->library->atHand()->bases);
+        foreach ($here === [] ? $this->softeners->choices() : $here as $code => $softeners) {
             $bases[] = [
                 'code' => $code, 'name' => $shelf->bases[$code]->name, 'shore' => $shelf->bases[$code]->shore() ?? '', 'pucks' => ($pucks[$code][''] ?? 0) + ($pucks[$code][$softeners[0] ?? ''] ?? 0),
                 'softeners' => array_map(static fn (string $softener): array => ['code' => $softener, 'name' => $shelf->additives[$softener]->name, 'into' => $shelf->additives[$softener]->into->value], $softeners),
             ];
         }
 
-        return ['bases' => $bases, 'drafts' => DraftView::all($this->work)];
+        return ['bases' => $bases, 'none_here' => $here === [], 'drafts' => DraftView::all($this->work)];
     }
 }

@@ -41,7 +41,7 @@ final class JobContacts
 
         return new ChainLink(
             $impression->id, $impression->name, $impression->kind->isPositive(), $impression->role, $fresh,
-            $knowledge->surfaces[$becomes ?? ''] ?? null, $impression->from_id,
+            $knowledge->surfaces[$becomes] ?? null, $impression->from_id,
             $knowledge->surfaces[$impression->wall ?? ''] ?? null, $knowledge->surfaces[$impression->bed ?? ''] ?? null,
         );
     }

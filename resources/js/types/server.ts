@@ -898,6 +898,7 @@ export type HardnessView = {
             into: string;
         }[];
     }[];
+    none_here: boolean;
     drafts: DraftView[];
 };
 

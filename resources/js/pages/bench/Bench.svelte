@@ -68,7 +68,7 @@
             {/each}
             {#if group.id === 'now' && bench.small.length > 0}
                 <ul class="small-things" aria-label="To be read">
-                    {#each bench.small as thing (thing.what)}<li><a class="link" href={thing.href}>{thing.what}</a></li>{/each}
+                    {#each bench.small as thing (thing.what)}<li><a class="link inline-block" href={thing.href}>{thing.what}</a></li>{/each}
                 </ul>
             {/if}
         </section>

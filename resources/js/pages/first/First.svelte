@@ -47,7 +47,7 @@
             All of it can be changed later, under <b>This bench</b>.
         </p>
         <BenchForm first keep="Keep it, on to the shelf" onkept={() => go('shelf')} />
-        <p><a class="link" href="/first?step=shelf">Leave it as it is for now</a></p>
+        <p><a class="link inline-block" href="/first?step=shelf">Leave it as it is for now</a></p>
     {:else if first.step === 'shelf'}
         <p class="lead">
             Tick what you have: only that is offered to you. A rubber that is not here you write down from your supplier’s data sheet; it

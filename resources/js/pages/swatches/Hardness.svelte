@@ -91,6 +91,11 @@
 </script>
 
 <Heading title="How soft" />
+{#if page.none_here}<p class="mt-2 max-w-prose">
+        Nothing on your shelf is made softer by anything on it. This is what the library knows; <a class="link" href="/first?step=shelf"
+            >tick what you have</a
+        > and it is about that.
+    </p>{/if}
 
 <div class="screen">
     <section aria-label="Softener curve">

@@ -50,7 +50,7 @@
         <p class="quiet text-sm">
             {swatch.base}: {swatch.inside}
         </p>
-        <p class="text-sm"><a class="link" href={swatch.formula_href}>{swatch.formula}</a></p>
+        <p class="text-sm"><a class="link inline-block" href={swatch.formula_href}>{swatch.formula}</a></p>
         {#if swatch.hardness !== null}
             <p>
                 <b class="fig text-2xl">{swatch.hardness.written}</b>
