@@ -12,7 +12,7 @@ async function on(browser: Browser, zone: string): Promise<Page> {
 }
 
 async function stands(page: Page, shop: Shop, zone: string): Promise<void> {
-    await page.goto(shop.url);
+    await page.goto(`${shop.url}/jobs`);
     await page.getByRole('button', { name: 'This bench' }).click();
     await page.getByLabel('Time zone').selectOption(zone);
     await page.getByRole('button', { name: 'Keep it' }).click();
