@@ -13,7 +13,6 @@ use Apalos\Core\Sheet\SheetWords;
 use App\Models\OwnSheet;
 use App\Models\Workshop;
 use App\Workshop\Library;
-use App\Workshop\OwnShelf;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -25,8 +24,11 @@ use Illuminate\Support\Str;
  */
 final readonly class KeepSheet
 {
-    /** A workshop with more sheets than this of its own has taken a catalogue for a shelf. */
+    /** In one file. */
     public const MOST = 1_000;
+
+    /** A workshop with more of its own has taken a catalogue for a shelf; every surface and release is judged against everything else. */
+    private const MOST_OF = ['base' => 400, 'additive' => 400, 'release' => 60, 'sealer' => 30, 'surface' => 60];
 
     public function __construct(private Workshop $workshop, private Library $library, private SheetDoubts $doubts) {}
 
@@ -79,8 +81,9 @@ final readonly class KeepSheet
             if ($now !== null && ($changes === null || $now->kind !== $kind)) {
                 throw BadInput::at('code', Phrase::of('sheet.code_taken', ['code' => $code]));
             }
-            if ($now === null && OwnShelf::current()->count() >= self::MOST) {
-                throw BadInput::at('code', Phrase::of('input.too_many', ['most' => self::MOST, 'there' => self::MOST + 1]));
+            $most = self::MOST_OF[$kind->value];
+            if ($now === null && OwnSheet::query()->where('kind', $kind)->where('version', 1)->count() >= $most) {
+                throw BadInput::at('code', Phrase::of('input.too_many', ['most' => $most, 'there' => $most + 1]));
             }
             if ($now !== null && $this->same($now->sheet, $sheet)) {
                 return $now;

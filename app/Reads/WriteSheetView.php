@@ -30,7 +30,7 @@ final readonly class WriteSheetView implements View
      *             fields: list<array{at: string, ask: string, label: string, unit: string|null, of: array<string, string>}>
      *         }>}>
      *     },
-     *     kinds: list<array{kind: string, title: string, says: string}>, sheet: array<string, mixed>, from: string|null, changes: string|null,
+     *     kinds: list<array{kind: string, title: string, says: string}>, sheet: array<string, mixed>, from: string|null, from_name: string|null, changes: string|null,
      *     named: array<string, string>, lists: array{families: list<string>, fresh: list<string>, surfaces: list<string>, likes: list<string>, cautions: list<string>, roles: list<string>}
      * }
      */
@@ -43,7 +43,7 @@ final readonly class WriteSheetView implements View
             'form' => $form->toArray(),
             'kinds' => array_map(fn (SheetKind $kind): array => ['kind' => $kind->value, 'title' => $this->library->sheetForm($kind)->title, 'says' => $this->library->sheetForm($kind)->says], SheetKind::cases()),
             'sheet' => $this->sheet($form),
-            'from' => $this->from, 'changes' => $this->changes,
+            'from' => $this->from, 'from_name' => is_string($name = $this->library->written($this->kind, $this->from ?? '')['name'] ?? null) ? $name : null, 'changes' => $this->changes,
             'named' => (new SheetReading($this->library))->words(),
             'lists' => [
                 'families' => $known->families, 'fresh' => $known->fresh, 'surfaces' => $known->surfaces, 'likes' => $known->likes, 'cautions' => $known->cautions,

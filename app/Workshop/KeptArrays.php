@@ -7,6 +7,8 @@ namespace App\Workshop;
 /** Arrays that take a moment to read, kept as PHP files: the second time they come out of the memory that all requests share. */
 final readonly class KeptArrays
 {
+    private const MOST = 60;
+
     public function __construct(private string $folder) {}
 
     /**
@@ -26,8 +28,19 @@ final readonly class KeptArrays
         $aside = "{$file}.".bin2hex(random_bytes(4));
         if ((is_dir($this->folder) || @mkdir($this->folder, 0775, true) || is_dir($this->folder)) && @file_put_contents($aside, '<?php return '.var_export($fresh, true).';') !== false) {
             @rename($aside, $file);
+            $this->sweep();
         }
 
         return $fresh;
+    }
+
+    /** What was read before the last change is not read again. */
+    private function sweep(): void
+    {
+        $files = glob("{$this->folder}/*.php") ?: [];
+        if (count($files) > self::MOST) {
+            usort($files, static fn (string $one, string $other): int => (int) @filemtime($one) <=> (int) @filemtime($other));
+            array_map(static fn (string $old): bool => @unlink($old), array_slice($files, 0, count($files) - self::MOST));
+        }
     }
 }

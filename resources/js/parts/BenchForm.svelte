@@ -120,7 +120,7 @@
         <Measure label="It carries" kind="mass" bind:value={form.capacity} error={at('scale_capacity_g')} />
     </fieldset>
     <fieldset class="grid gap-2">
-        <legend class="quiet mb-1">The cups you mix in. A sheet takes the smallest that holds the batch.</legend>
+        <legend class="quiet mb-1">The cups you mix in. Every sheet offers them and says which is the smallest that holds it all.</legend>
         {#each form.cups as cup, i (i)}
             <div class="cup">
                 <Measure label="Cup {i + 1} holds" kind="fluid" bind:value={cup.ml} error={at(`cups.${String(i)}.ml`)} />

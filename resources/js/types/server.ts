@@ -1478,6 +1478,7 @@ export type WriteSheetView = {
     }[];
     sheet: Record<string, unknown>;
     from: string | null;
+    from_name: string | null;
     changes: string | null;
     named: Record<string, string>;
     lists: {

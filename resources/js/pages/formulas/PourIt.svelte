@@ -1,6 +1,8 @@
 <script lang="ts">
     /** Pouring a version: for which link of a job, how much, and every pour there was of it. */
     import { router } from '@inertiajs/svelte';
+    import { untrack } from 'svelte';
+    import { Typing } from '../../lib/typing.svelte';
     import { bench } from '../../lib/bench.svelte';
     import { refused } from '../../lib/refused';
     import { measure } from '../../lib/units';
@@ -13,28 +15,32 @@
 
     let { page, called }: { page: FormulaView; called: (add: string) => string } = $props();
 
-    let link = $state('');
-    let amount = $state<Amount>({ by: 'mass', mass_g: null, capacity_ml: null });
+    // Kept while the formula beside it is kept, and until it is poured.
+    const typing = new Typing(
+        untrack(() => `pour-it/${page.name}`),
+        { link: '', amount: { by: 'mass', mass_g: null, capacity_ml: null } as Amount },
+    );
+    const form = typing.value;
     const version = $derived(page.versions.find((v) => v.id === page.chosen));
     const pour = (): void =>
         router.post(
             `/versions/${String(page.chosen)}/pour`,
-            { impression_id: Number(link), ...(isSaid(amount) ? said($state.snapshot(amount)) : {}) },
-            { preserveState: true },
+            { impression_id: Number(form.link), ...(isSaid(form.amount) ? said($state.snapshot(form.amount)) : {}) },
+            { preserveState: true, onSuccess: () => typing.forget() },
         );
 </script>
 
 <section aria-labelledby="pour-it">
     <h2 id="pour-it" class="text-2xl">Pour it</h2>
     <div class="pour">
-        <Choice label="For" bind:value={link}>
+        <Choice label="For" bind:value={form.link}>
             <option value="">choose a link of a job …</option>
             {#each page.links as l (l.id)}<option value={String(l.id)}
                     >{l.name}{l.begun ? ', its sheet is begun' : ''}{l.same_base ? '' : ' (another base)'}</option
                 >{/each}
         </Choice>
-        <AmountEntry bind:amount />
-        <button class="btn btn-primary" disabled={link === ''} onclick={pour}>To the pour sheet</button>
+        <AmountEntry bind:amount={form.amount} />
+        <button class="btn btn-primary" disabled={form.link === ''} onclick={pour}>To the pour sheet</button>
     </div>
     {#if page.links.length === 0}<p class="quiet">
             No job has a link to pour yet. <a class="link" href="/jobs">Begin one</a>.

@@ -94,7 +94,9 @@
                 {#if live.answer.hardness !== null}<div>
                         <dt>will read about</dt>
                         <dd class="fig" data-testid="hardness">
-                            <a class="link inline-block" href="/swatches?base={live.sheet.formula.base}&pour={pourId}">{live.answer.hardness}</a>
+                            <a class="link inline-block" href="/swatches?base={live.sheet.formula.base}&pour={pourId}"
+                                >{live.answer.hardness}</a
+                            >
                         </dd>
                     </div>{/if}
                 {#if mix.limit !== null && mix.batches.length > 1}<div>

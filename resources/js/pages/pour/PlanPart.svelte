@@ -1,14 +1,45 @@
 <script lang="ts">
     import type { LiveSheet } from '../../lib/sheet.svelte';
+    import { bench } from '../../lib/bench.svelte';
+    import { measure } from '../../lib/units';
     import Field from './Field.svelte';
 
     let { live, vacuum }: { live: LiveSheet; vacuum: string } = $props();
     const vessel = $derived(live.sheet.plan.vessel);
+    const cups = $derived(bench.frame?.workshop.cups ?? []);
+    /** What a cup must hold for all of it at once: room to rise under vacuum, or to be stirred in. */
+    const wanted = $derived.by((): number | null => {
+        const ml = live.answer.mix?.volume_ml ?? null;
+        const rise = typeof vessel?.rise_factor === 'number' ? vessel.rise_factor : 3;
+        return ml === null ? null : vessel?.degas === true ? ml * rise : ml / 0.8;
+    });
+    const fits = $derived(wanted === null ? null : (cups.find((cup) => cup.ml >= wanted) ?? null));
+    function take(cup: (typeof cups)[number]): void {
+        if (vessel !== null) {
+            vessel.capacity_ml = cup.ml;
+            vessel.tare_g = cup.tare_g ?? vessel.tare_g;
+            live.changed();
+        }
+    }
 </script>
 
 <div class="grid gap-3">
+    {#if cups.length > 0 && vessel !== null}
+        <div class="flex flex-wrap gap-1" role="group" aria-label="Your cups">
+            {#each cups as cup (cup.ml)}<button
+                    type="button"
+                    class="chip"
+                    class:on={vessel.capacity_ml === cup.ml}
+                    aria-pressed={vessel.capacity_ml === cup.ml}
+                    onclick={() => take(cup)}>{measure(cup.ml, 'fluid', bench.units)}</button
+                >{/each}
+        </div>
+        {#if fits !== null && fits.ml !== vessel.capacity_ml}<p class="quiet text-sm">
+                The smallest of yours that holds it all: {measure(fits.ml, 'fluid', bench.units)}.
+            </p>{:else if wanted !== null && fits === null}<p class="quiet text-sm">None of yours holds it all at once.</p>{/if}
+    {/if}
     <div class="three">
-        <Field {live} path="plan.vessel.capacity_ml" label="Cup holds" kind="volume" />
+        <Field {live} path="plan.vessel.capacity_ml" label="Cup holds" kind="fluid" />
         <Field {live} path="plan.vessel.tare_g" label="Cup weighs" kind="mass" />
         <Field {live} path="plan.pour_g_per_min" label="You pour" kind="rate" />
     </div>

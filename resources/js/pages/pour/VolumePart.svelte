@@ -198,7 +198,7 @@
                 <Field
                     {live}
                     path="volume.correction_pct"
-                    label="Measured short by, so far"
+                    label="Correct the measuring by"
                     kind="percent"
                     hint="{learnt.pours === 1
                         ? 'the last pour'

@@ -24,7 +24,7 @@
         write.changes !== null
             ? `Change “${String(write.sheet.name ?? write.changes)}”`
             : write.from !== null
-              ? `A copy of “${write.named[write.from] ?? write.from}”`
+              ? `A copy of “${write.from_name ?? write.from}”`
               : 'A sheet of your own',
     );
     const known = $derived(new Set(write.form.groups.flatMap((group) => group.fields.map((field) => field.at))));
