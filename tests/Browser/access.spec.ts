@@ -44,6 +44,11 @@ const screens: Record<string, (page: Page, url: string) => Promise<void>> = {
     },
     'this bench': async (page, url) => {
         await page.goto(url);
+        // On a phone the tools stand behind a button of their own.
+        const tools = page.getByRole('button', { name: 'Tools' });
+        if (await tools.isVisible()) {
+            await tools.click();
+        }
         await page.getByRole('button', { name: 'This bench' }).click();
         await page.getByLabel('It steps by').fill('0');
         await page.getByRole('button', { name: 'Keep it' }).click();

@@ -47,7 +47,7 @@ test('a paint is reckoned for an area, and a past pour is scaled', async ({ page
         .getByRole('button', { name: /^Pour this again/ })
         .last()
         .click();
-    await page.getByRole('textbox', { name: 'Mass', exact: true }).fill('120');
+    await page.getByRole('textbox', { name: 'Mass', exact: true }).last().fill('120');
     await page.getByRole('button', { name: 'Scale it' }).click();
     await expect(page.getByRole('heading', { name: 'Brows' })).toBeVisible();
     await expect(page.getByTestId('mass')).toHaveText('120');
