@@ -79,7 +79,7 @@
 <div class="flex flex-wrap items-baseline gap-x-3">
     <h1 class="text-3xl">{title}</h1>
     <p class="quiet">
-        <a class="link" href="/stores{(write.changes ?? write.from) ? `/${write.changes ?? write.from ?? ''}` : ''}">back to Stores</a>
+        <a class="link inline-block" href="/stores{(write.changes ?? write.from) ? `/${write.changes ?? write.from ?? ''}` : ''}">back to Stores</a>
     </p>
 </div>
 {#if write.changes === null && write.from === null}
