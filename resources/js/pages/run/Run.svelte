@@ -5,7 +5,8 @@
     import { screenKeys } from '../../lib/keys.svelte';
     import { LiveRun } from '../../lib/run.svelte';
     import { Steady } from '../../lib/steady.svelte';
-    import { decimalsOf, measure, span } from '../../lib/units';
+    import { early } from '../../lib/early';
+    import { decimalsOf, measure } from '../../lib/units';
     import { when } from '../../lib/when';
     import MixingCup from '../../parts/MixingCup.svelte';
     import StandInHand from '../../parts/StandInHand.svelte';
@@ -17,6 +18,7 @@
     import ContactsStep from './ContactsStep.svelte';
     import DoneStep from './DoneStep.svelte';
     import GiveUp from './GiveUp.svelte';
+    import GivenUpStep from './GivenUpStep.svelte';
     import GradeStep, { type Grading } from './GradeStep.svelte';
     import NoteDialog from './NoteDialog.svelte';
     import PlainStep from './PlainStep.svelte';
@@ -67,20 +69,9 @@
 
     /** Pressed long before it can be so: it is asked once, and the second press counts. */
     let asked = $state('');
-    function early(): string | null {
-        const since = bench.now - run.step_since_ms;
-        const planned = kind === 'mix' ? run.clock.mix_min : kind === 'degas' ? run.clock.degas_min : 0;
-        if (planned > 0 && since < 0.5 * planned * 60_000) {
-            return `Only ${span(since)} of ${String(planned)} min. Press again if it is so all the same.`;
-        }
-        if (kind === 'wait' && run.wait.open_low_ms !== null && bench.now < run.wait.open_low_ms) {
-            return `It is ${span(run.wait.open_low_ms - bench.now)} before it has ever been likely. Press again if it is open all the same.`;
-        }
-        return null;
-    }
 
     async function go(): Promise<void> {
-        const why = asked === run.step.key ? null : early();
+        const why = asked === run.step.key ? null : early(run, bench.now);
         if (why !== null) {
             asked = run.step.key;
             live.trouble = why;
@@ -232,7 +223,6 @@
         wait: 'Next: look at it and say how it came out.',
     });
     const beforeWeighing = $derived(['gear', 'contacts', 'wait', 'grade', 'done', 'given_up'].includes(kind));
-    const fates: Record<string, string> = { back: 'back in their tubs', elsewhere: 'poured into something else', waste: 'thrown away' };
 </script>
 
 <svelte:head><title>{run.job}: {run.impression} · Apalos</title></svelte:head>
@@ -262,16 +252,7 @@
         {:else if kind === 'grade'}
             <GradeStep {run} bind:grading={() => grading, (next) => Object.assign(grading, next)} />
         {:else if run.given_up !== null}
-            <h1 class="text-4xl">Given up</h1>
-            <p class="mt-2 text-lg">
-                {run.weighed_g > 0
-                    ? `${measure(run.weighed_g, 'mass', bench.units)} were weighed in: ${fates[run.given_up.fate] ?? ''}.`
-                    : 'Nothing was weighed in.'}
-            </p>
-            {#if run.given_up.note !== ''}<p class="mt-2 max-w-prose">{run.given_up.note}</p>{/if}
-            <p class="mt-5 flex gap-2">
-                <a class="btn btn-primary big" href="/jobs/{run.job_id}">Back to the job</a> <a class="btn big" href="/log">The log</a>
-            </p>
+            <GivenUpStep {run} end={run.given_up} />
         {:else if kind !== 'done'}
             <PlainStep {live} {kind} {scaled} />
         {:else if run.grade !== null}
