@@ -1,23 +1,5 @@
 import type { Page } from '@playwright/test';
-import { castSheet, expect, pourToTarget, test, toTheCup } from './shop';
-
-/** A photo as a warm lamp makes it: a grey card on the left, something skin-coloured on the right. */
-async function photo(page: Page): Promise<Buffer> {
-    const url = await page.evaluate(() => {
-        const canvas = document.createElement('canvas');
-        [canvas.width, canvas.height] = [600, 300];
-        const draw = canvas.getContext('2d');
-        if (draw !== null) {
-            // L 49.5 and L 65 a 14 b 20, in light that is a quarter short of blue.
-            draw.fillStyle = 'rgb(118,118,104)';
-            draw.fillRect(0, 0, 300, 300);
-            draw.fillStyle = 'rgb(188,148,110)';
-            draw.fillRect(300, 0, 300, 300);
-        }
-        return canvas.toDataURL('image/png');
-    });
-    return Buffer.from(url.split(',')[1] ?? '', 'base64');
-}
+import { castSheet, expect, photo, pourToTarget, test, toTheCup } from './shop';
 
 /** The bare rubber and two of fawn, as the instrument wrote them down. */
 function drawdowns(): Buffer {

@@ -1,4 +1,4 @@
-import { expect, goOn, pourToTarget, tare, test, tick, type Shop } from './shop';
+import { expect, goOn, photo, pourToTarget, tare, test, tick, type Shop } from './shop';
 import type { Locator, Page } from '@playwright/test';
 
 /**
@@ -308,28 +308,40 @@ test('a rubber that is not shipped is written down from its data sheet and poure
     expect(hands.presses).toBeLessThanOrEqual(42);
 });
 
-test('four pucks teach the curve, and it says on how many it rests', async ({ page, demo: shop }) => {
+test('the pucks of the shop say how much softener, and it goes into the sheet that is planned', async ({ page, demo: shop }) => {
     const hands = new Hands(page);
-    await page.goto(`${shop.url}/swatches?base=pr-10`);
-    await expect(page.getByText(/rests on/i).first()).toBeVisible();
-    await hands.fill(page.getByRole('textbox', { name: /reading/i }).first(), '30');
-    await hands.press(page.getByRole('link', { name: 'Drawer', exact: true }));
-    await hands.fill(page.getByLabel('Words'), 'Brow');
-    await expect(page.getByText(/swatch/).first()).toBeVisible();
-    expect(hands.presses).toBeLessThanOrEqual(3);
+    await page.goto(shop.url);
+    await hands.press(page.locator('article', { hasText: 'Practice forearm' }).locator('h3 a').first());
+    await hands.press(page.getByTestId('hardness').getByRole('link'));
+    await expect(page.getByText(/pucks?/).first()).toBeVisible();
+    const handle = page.getByRole('slider', { name: 'Hardness wanted' });
+    await handle.focus();
+    hands.presses++;
+    await page.keyboard.press('ArrowDown');
+    const write = page.getByRole('button', { name: 'Put it into that sheet' });
+    await expect(write).toBeEnabled();
+    await hands.press(write);
+    await expect(page.getByRole('heading', { name: 'Skin sheets' })).toBeVisible();
+    await expect(page.getByText(/% of A\+B = .* % of A alone/).first()).toBeVisible();
+    expect(hands.presses).toBeLessThanOrEqual(4);
 });
 
-test('a colour off a photo is asked for, and not lost on a reload', async ({ page, demo: shop }) => {
+test('a colour is read off a photo, and not lost on a reload', async ({ page, demo: shop }) => {
     const hands = new Hands(page);
     await page.goto(`${shop.url}/swatches/colour`);
-    await hands.fill(page.getByLabel('or as a screen writes it'), '#a8785a');
-    await page.getByLabel('or as a screen writes it').press('Enter');
+    await hands.press(page.getByRole('button', { name: 'Off a photo' }));
+    hands.presses++;
+    await page.getByLabel('Photo', { exact: true }).setInputFiles({ name: 'arm.png', mimeType: 'image/png', buffer: await photo(page) });
+    await hands.press(page.getByRole('button', { name: 'Take this colour' }));
+    const light = page.getByLabel('L', { exact: true });
+    await expect.poll(async () => Math.abs(Number(await light.inputValue()) - 64)).toBeLessThan(3);
     await expect(page.getByTestId('delta-e')).toBeVisible();
+    const found = await light.inputValue();
     await page.waitForTimeout(1000);
     await page.reload();
-    await expect(page.getByLabel('or as a screen writes it')).toHaveValue('#a8785a');
+    await expect(light).toHaveValue(found);
     await expect(page.getByTestId('delta-e')).toBeVisible();
-    expect(hands.presses).toBeLessThanOrEqual(1);
+    expect(hands.presses).toBeLessThanOrEqual(3);
 });
 
 test('an unknown clay is tested, and that very clay under that very rubber is trusted', async ({ page, empty: shop }) => {
