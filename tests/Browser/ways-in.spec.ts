@@ -313,7 +313,7 @@ test('the pucks of the shop say how much softener, and it goes into the sheet th
     await page.goto(shop.url);
     await hands.press(page.locator('article', { hasText: 'Practice forearm' }).locator('h3 a').first());
     await hands.press(page.getByTestId('hardness').getByRole('link'));
-    await expect(page.getByText(/pucks?/).first()).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'How soft' })).toBeVisible();
     const handle = page.getByRole('slider', { name: 'Hardness wanted' });
     await handle.focus();
     hands.presses++;
