@@ -20,8 +20,11 @@ final readonly class SheetReading
 
     public function __construct(private Library $library) {}
 
-    /** @return array<string, string> what each id is called, by id; groups with @, bare where a surface is like them */
-    public function words(): array
+    /**
+     * @param  bool  $cured  of surfaces, which go by the same ids as what they were while fresh
+     * @return array<string, string> what each id is called, by id; groups with @, bare where a surface is like them
+     */
+    public function words(bool $cured = false): array
     {
         $knowledge = $this->library->knowledge();
         $groups = self::GROUPS;
@@ -32,8 +35,8 @@ final readonly class SheetReading
         return [
             ...$groups,
             ...array_map(static fn (array $caution): string => $caution['title'], $this->library->cautions()),
-            ...array_map(static fn (Surface $surface): string => $surface->name, $knowledge->surfaces),
-            ...array_map(static fn (Family $family): string => $family->name, $knowledge->families),
+            ...($cured ? [] : array_map(static fn (Family $family): string => $family->name, $knowledge->families)),
+            ...($cured ? array_map(static fn (Surface $surface): string => $surface->name, $knowledge->surfaces) : []),
         ];
     }
 
@@ -41,7 +44,7 @@ final readonly class SheetReading
     public function of(SheetField $field, array $sheet): ?string
     {
         $value = $field->in($sheet);
-        $words = $this->words();
+        $words = $this->words(in_array($field->ask, ['surface', 'likes'], true));
         $call = static fn (mixed $id): string => is_scalar($id) ? ($words[(string) $id] ?? (string) $id) : '';
 
         return match (true) {

@@ -31,7 +31,7 @@ final readonly class WriteSheetView implements View
      *         }>}>
      *     },
      *     kinds: list<array{kind: string, title: string, says: string}>, sheet: array<string, mixed>, from: string|null, from_name: string|null, changes: string|null,
-     *     named: array<string, string>, lists: array{families: list<string>, fresh: list<string>, surfaces: list<string>, likes: list<string>, cautions: list<string>, roles: list<string>}
+     *     named: array<string, string>, named_surfaces: array<string, string>, lists: array{families: list<string>, fresh: list<string>, surfaces: list<string>, likes: list<string>, cautions: list<string>, roles: list<string>}
      * }
      */
     public function toArray(): array
@@ -44,7 +44,7 @@ final readonly class WriteSheetView implements View
             'kinds' => array_map(fn (SheetKind $kind): array => ['kind' => $kind->value, 'title' => $this->library->sheetForm($kind)->title, 'says' => $this->library->sheetForm($kind)->says], SheetKind::cases()),
             'sheet' => $this->sheet($form),
             'from' => $this->from, 'from_name' => is_string($name = $this->library->written($this->kind, $this->from ?? '')['name'] ?? null) ? $name : null, 'changes' => $this->changes,
-            'named' => (new SheetReading($this->library))->words(),
+            'named' => (new SheetReading($this->library))->words(), 'named_surfaces' => (new SheetReading($this->library))->words(true),
             'lists' => [
                 'families' => $known->families, 'fresh' => $known->fresh, 'surfaces' => $known->surfaces, 'likes' => $known->likes, 'cautions' => $known->cautions,
                 'roles' => array_map(static fn (AdditiveRole $role): string => $role->value, AdditiveRole::cases()),

@@ -1481,6 +1481,7 @@ export type WriteSheetView = {
     from_name: string | null;
     changes: string | null;
     named: Record<string, string>;
+    named_surfaces: Record<string, string>;
     lists: {
         families: string[];
         fresh: string[];

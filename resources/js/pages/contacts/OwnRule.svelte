@@ -47,8 +47,9 @@
         ['young', 'less than a day after it cured', { hours_below: 24 }],
         ['wet', 'less than 15 min after solvent', { solvent_below: 15 }],
     ];
-    const named = $derived(Object.fromEntries([...board.fresh, ...board.surfaces].map((entry) => [entry.id, entry.name])));
-    const name = (id: string): string => named[id] ?? id;
+    // Fresh and cured go by the same ids: each list has names of its own.
+    const fresh = $derived(Object.fromEntries(board.fresh.map((entry) => [entry.id, entry.name])));
+    const surfaces = $derived(Object.fromEntries(board.surfaces.map((entry) => [entry.id, entry.name])));
     const at = (field: string): string | null => (wrong?.field.split('.')[0] === field ? wrong.message : null);
     const placed = ['id', 'fresh', 'surface', 'gives', 'text'];
 
@@ -100,8 +101,8 @@
                 >what must never be</option
             ></Choice
         >
-        <Several label="Fresh" bind:value={rule.fresh} all={board.fresh.map((f) => f.id)} {named} error={at('fresh')} />
-        <Several label="On" bind:value={rule.surface} all={board.surfaces.map((s) => s.id)} {named} error={at('surface')} />
+        <Several label="Fresh" bind:value={rule.fresh} all={board.fresh.map((f) => f.id)} named={fresh} error={at('fresh')} />
+        <Several label="On" bind:value={rule.surface} all={board.surfaces.map((s) => s.id)} named={surfaces} error={at('surface')} />
         <Choice label="What happens" bind:value={rule.gives} error={at('gives')}>
             <option value="">choose …</option>
             {#each gives[rule.kind] ?? [] as [id, words] (id)}<option value={id}>{words}</option>{/each}
@@ -125,7 +126,7 @@
                 <p class="font-bold">It changes {changes.length === 1 ? 'one cell' : `${String(changes.length)} cells`} of the board:</p>
                 <ul>
                     {#each changes.slice(0, 12) as change (change.fresh + change.surface)}<li>
-                            {name(change.fresh)} on {name(change.surface)}: {change.was.replaceAll('-', ' ')} becomes
+                            {fresh[change.fresh]} on {surfaces[change.surface]}: {change.was.replaceAll('-', ' ')} becomes
                             <b>{change.becomes.replaceAll('-', ' ')}</b>, {change.in_short}
                         </li>{/each}
                 </ul>

@@ -19,11 +19,13 @@
         value: unknown;
         lists: Lists;
         named: Record<string, string>;
+        /** Names of what is cured, by the same ids as what is fresh. */
+        surfaces: Record<string, string>;
         wrong: (at: string) => string | null;
         /** Its place in the sheet, where it stands in a row. */
         place?: string;
     };
-    let { asked, value = $bindable(), lists, named, wrong, place }: Props = $props();
+    let { asked, value = $bindable(), lists, named, surfaces, wrong, place }: Props = $props();
 
     const at = $derived(place ?? asked.at);
     const bases: Record<string, string> = {
@@ -91,7 +93,7 @@
             {label}
             bind:value={() => (Array.isArray(value) ? (value as string[]) : []), (next) => (value = next)}
             all={lists[many[asked.ask] ?? 'families']}
-            {named}
+            named={asked.ask === 'surface' || asked.ask === 'likes' ? surfaces : named}
             {error}
         />
     {:else if asked.ask === 'colour'}
@@ -132,6 +134,7 @@
                             bind:value={() => row[field.at], (next) => (row[field.at] = next)}
                             {lists}
                             {named}
+                            {surfaces}
                             {wrong}
                             place="{asked.at}.{i}.{field.at}"
                         />

@@ -79,7 +79,9 @@
 <div class="flex flex-wrap items-baseline gap-x-3">
     <h1 class="text-3xl">{title}</h1>
     <p class="quiet">
-        <a class="link inline-block" href="/stores{(write.changes ?? write.from) ? `/${write.changes ?? write.from ?? ''}` : ''}">back to Stores</a>
+        <a class="link inline-block" href="/stores{(write.changes ?? write.from) ? `/${write.changes ?? write.from ?? ''}` : ''}"
+            >back to Stores</a
+        >
     </p>
 </div>
 {#if write.changes === null && write.from === null}
@@ -119,6 +121,7 @@
                         bind:value={() => sheet[field.at], (next) => (sheet[field.at] = next)}
                         lists={write.lists}
                         named={write.named}
+                        surfaces={write.named_surfaces}
                         wrong={said}
                     />
                 {/if}
