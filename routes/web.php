@@ -123,10 +123,6 @@ Route::get('/stores/{code?}', [StoresController::class, 'show'])->where('code', 
 Route::get('/log', [LogController::class, 'index']);
 Route::get('/log.csv', [LogController::class, 'csv']);
 
-Route::get('/typed', [TypedController::class, 'show']);
-Route::put('/typed', [TypedController::class, 'update']);
-Route::delete('/typed', [TypedController::class, 'destroy']);
-
 Route::put('/workshop', [WorkshopController::class, 'update']);
 Route::post('/devices/scale/tare', [DeviceController::class, 'tare']);
 Route::post('/devices/scale/take-over', [DeviceController::class, 'takeOver']);
@@ -151,6 +147,9 @@ Route::middleware(FewAtOnce::class)->group(static function (): void {
 // Asked again and again while a page is open. A look needs no session, and must not use up what one page left for the next to say.
 Route::withoutMiddleware([StartSession::class, ShareErrorsFromSession::class, ValidateCsrfToken::class, HandleInertiaRequests::class])->group(static function (): void {
     Route::get('/up', UpController::class);
+    Route::get('/typed', [TypedController::class, 'show']);
+    Route::put('/typed', [TypedController::class, 'update']);
+    Route::delete('/typed', [TypedController::class, 'destroy']);
     Route::get('/find', FindController::class);
     Route::get('/exchange/imports/{import}', [ExchangeController::class, 'import'])->whereNumber('import');
     Route::get('/frame', [WorkshopController::class, 'show']);

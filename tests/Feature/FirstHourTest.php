@@ -91,6 +91,15 @@ final class FirstHourTest extends TestCase
         self::assertSame(['another'], Typed::query()->pluck('screen')->all(), 'What is old is swept away.');
     }
 
+    public function test_keeping_what_is_typed_uses_up_nothing_that_one_page_left_for_the_next_to_say(): void
+    {
+        $this->delete("/pours/{$this->draft()->id}")->assertSessionHas('said');
+        $this->putJson('/typed', ['screen' => 'a', 'what' => ['a' => 1]])->assertOk();
+        $this->getJson('/typed?screen=a')->assertOk();
+        $this->deleteJson('/typed', ['screen' => 'a'])->assertOk();
+        self::assertSame('The plan is thrown away.', $this->get('/jobs')->assertOk()->inertiaProps('flash'));
+    }
+
     public function test_what_is_typed_has_bounds(): void
     {
         foreach ([['screen' => '', 'what' => ['a' => 1]], ['screen' => str_repeat('x', 121), 'what' => ['a' => 1]], ['screen' => 'a', 'what' => [1, 2]], ['screen' => 'a', 'what' => ['a' => str_repeat('long ', 5000)]], ['screen' => 'a']] as $wrong) {
