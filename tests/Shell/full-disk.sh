@@ -30,7 +30,7 @@ is() { # is WHAT WANTED GOT
     [ "$2" = "$3" ] || { echo "$1: wanted “$2”, got “$3”"; cat "$log"; exit 1; }
     echo "  $1"
 }
-screens=(/ /jobs /frame /formulas /swatches /swatches/drawer /log /stores /contacts)
+screens=(/first /jobs /frame /formulas /swatches /swatches/drawer /log /stores /contacts)
 all() { for screen in "${screens[@]}"; do curl -s -o /dev/null -w '%{http_code}\n' "$at$screen"; done | sort -u | tr '\n' ' '; }
 is 'every screen stands' '200 ' "$(all)"
 curl -s -c "$log.cookies" -o /dev/null "$at/token"

@@ -41,9 +41,9 @@ start
 is 'it answers under the name it was given' 200 "$(status -H "Host: bench.test:$port" "$at/jobs")"
 is 'and under no other' 421 "$(status -H 'Host: elsewhere.example' "$at/jobs")"
 is 'nothing but its public folder is served' 404 "$(status "$at/.env")"
-script=$(curl -s "$at/" | grep -o '/build/assets/app-[^"]*\.js' | head -1)
+script=$(curl -s "$at/jobs" | grep -o '/build/assets/app-[^"]*\.js' | head -1)
 is 'scripts come packed and are kept for a year' 'gzip public, max-age=31536000, immutable' "$(curl -s -o /dev/null -D - -H 'Accept-Encoding: gzip' "$at$script" | tr -d '\r' | awk -F': ' 'tolower($1) == "content-encoding" { e = $2 } tolower($1) == "cache-control" { c = $2 } END { print e, c }')"
-is 'nobody is told what it runs on' '' "$(curl -s -o /dev/null -D - "$at/" | grep -i '^x-powered-by' || true)"
+is 'nobody is told what it runs on' '' "$(curl -s -o /dev/null -D - "$at/jobs" | grep -i '^x-powered-by' || true)"
 is 'a job is made' 302 "$(job 'Kept through a fire')"
 is 'it stands among the jobs' 1 "$(curl -s "$at/jobs" | grep -c 'Kept through a fire')"
 bin/backup --data "$folder/shop" --to "$folder/backups" --keep 3 >"$folder/said"
