@@ -15,7 +15,7 @@ final class BenchController
 {
     public function __invoke(ReadBench $read, Workshop $workshop): Response|RedirectResponse
     {
-        if ($workshop->set_up_at === null && ! $workshop->jobs()->exists()) {
+        if ($workshop->set_up_at === null && ! $workshop->jobs()->exists() && ! $workshop->series()->exists()) {
             return redirect()->to('/first');
         }
 
