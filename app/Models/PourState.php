@@ -13,7 +13,4 @@ enum PourState: string
     case Opened = 'opened';
     case Graded = 'graded';
     case GivenUp = 'given_up';
-
-    /** Nothing more is done with it: it stands in the log. */
-    public const ENDED = [self::Graded, self::GivenUp];
 }

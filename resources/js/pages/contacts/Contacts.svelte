@@ -7,7 +7,7 @@
     import Exchange from '../../parts/Exchange.svelte';
     import Mark from '../../parts/Mark.svelte';
     import type { ContactBoardView, ContactResult } from '../../types/server';
-    import OwnRule from './OwnRule.svelte';
+    import WriteRule from './WriteRule.svelte';
     import Pair from './Pair.svelte';
     import Patches from './Patches.svelte';
 
@@ -187,7 +187,7 @@
             <li class="quiet max-w-prose">None yet. A rule of your own may narrow what is usual, never overrule what is certain.</li>
         {/each}
     </ul>
-    {#if writing}<OwnRule
+    {#if writing}<WriteRule
             {board}
             onchanges={(changes) => {
                 changed = changes.map((c) => `${c.fresh}/${c.surface}`);
