@@ -35,6 +35,8 @@ final readonly class Amount
      */
     public function into(array $sheet): array
     {
+        // The amount is of now; where the one before came from says nothing of it.
+        unset($sheet['carried']);
         if ($this->massG !== null) {
             return [...$sheet, 'volume' => null, 'target' => ['mass_g' => $this->massG, 'waste_pct' => 0]];
         }

@@ -135,7 +135,7 @@ final class MixPlannerTest extends TestCase
         yield 'a ratio by volume on a sheet that forbids it' => [['base.ratio.by' => 'volume'], 'by_volume_unsafe', 'Weigh'];
         yield 'equal marks on a cup, unequal densities' => [['base.measured_by_volume_ok' => true, 'base.sg' => ['a' => 1.5, 'b' => 1.0]], 'by_volume_unsafe', '50 %'];
         yield 'no room to rise under vacuum' => [['vessel.rise_factor' => 1.5], 'vessel_headroom', '1.5 times'];
-        yield 'pot life that makes many batches' => [['pour_g_per_min' => 12], 'pot_life_short', '4 batches'];
+        yield 'pot life that makes many batches' => [['pour_g_per_min' => 12], 'pot_life_short', '4 cups'];
         yield 'a minute or two to pour' => [['room_c' => 27, 'degas_min' => 7.5, 'vessel.capacity_ml' => 300], 'pot_life_short', 'remain to pour'];
     }
 
@@ -180,7 +180,7 @@ final class MixPlannerTest extends TestCase
         yield 'a percentage of everything that leaves no rubber' => [['additives.0.basis' => 'pct_of_total', 'additives.0.amount' => 99], 'additives', 'no rubber'];
         yield 'a field nobody knows' => [['colour' => 'pink'], 'colour', 'no field'];
         yield 'a cup too heavy for the scale' => [['vessel.tare_g' => 2500], 'vessel.tare_g', 'lighter cup'];
-        yield 'an egg-cup for a bathtub' => [['target.volume_ml' => 90000, 'vessel.capacity_ml' => 60], 'vessel.capacity_ml', 'batches'];
+        yield 'an egg-cup for a bathtub' => [['target.volume_ml' => 90000, 'vessel.capacity_ml' => 60], 'vessel.capacity_ml', 'cups'];
         yield 'a room that is no room' => [['room_c' => 75], 'room_c', '60 at most'];
         yield 'the missing room' => [['room_c' => null], 'room_c', 'missing'];
     }

@@ -58,7 +58,7 @@ final class VolumeEstimatorTest extends TestCase
         $result = self::estimate(['method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 80, 'h_mm' => 50], 'part' => ['l_mm' => 80, 'w_mm' => 60, 'h_mm' => 40, 'form' => 'sculpted']]);
 
         self::assertSame('outer_box', $result->warnings[0]->code);
-        self::assertStringContainsString('Mix the last batch only when you see the level', Words::of($result->advice));
+        self::assertStringContainsString('Mix the last cup only when you see the level', Words::of($result->advice));
     }
 
     public function test_reconciling_gives_the_part_and_a_correction_that_would_have_been_right(): void
