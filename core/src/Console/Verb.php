@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Console;
 
+use Apalos\Core\Build\BrushedMould;
+use Apalos\Core\Build\BrushedMouldRequest;
 use Apalos\Core\Contact\ContactAnswer;
 use Apalos\Core\Contact\ContactRequest;
 use Apalos\Core\Cure\Clock;
 use Apalos\Core\Cure\CureRequest;
+use Apalos\Core\Day\DayPlanner;
+use Apalos\Core\Day\DayRequest;
 use Apalos\Core\Harden\HardenRequest;
 use Apalos\Core\Harden\SofteningPlanner;
 use Apalos\Core\Input\Fields;
@@ -37,6 +41,8 @@ enum Verb: string
     case Series = 'series';
     case Contact = 'contact';
     case Mould = 'mould';
+    case Build = 'build';
+    case Schedule = 'schedule';
 
     public function question(): Phrase
     {
@@ -60,6 +66,8 @@ enum Verb: string
             self::Patch => (new PhotoPatchReader)->read($in)->toArray(),
             self::Series => (new SeriesPlanner)->ask($in),
             self::Contact => ContactAnswer::to(ContactRequest::from($in, $shelves->contacts), $shelves->contacts, $shelves->materials)->toArray(),
+            self::Build => (new BrushedMould)->plan(BrushedMouldRequest::from($in))->toArray(),
+            self::Schedule => (new DayPlanner)->plan(DayRequest::from($in))->toArray(),
             self::Mould => (new MouldChooser($shelves->moulds, $shelves->contacts))->choose(PieceRequest::from($in, $shelves->contacts))->toArray(),
         };
     }

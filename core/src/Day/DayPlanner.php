@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Day;
+
+/** Lays out a day: the best there is for up to twelve operations, a good one for more. */
+final readonly class DayPlanner
+{
+    public const EXACT_UP_TO = 12;
+
+    public function plan(DayRequest $request): DayResult
+    {
+        $graph = DayGraph::of($request);
+        $starts = $this->starts($graph);
+
+        return $starts === null
+            ? DayResult::nothingFits((new Obstacle($this, $request))->found())
+            : DayResult::of($graph, $starts);
+    }
+
+    /**
+     * A plan that need not be the best, at once: for what moves under a finger.
+     *
+     * @return list<float>|null
+     */
+    public function quick(DayRequest $request): ?array
+    {
+        $graph = DayGraph::of($request);
+
+        return $graph->contradictsItself() ? null : RuleSearch::firstCome($graph);
+    }
+
+    /** @return list<float>|null null where nothing fits */
+    public function starts(DayGraph $graph): ?array
+    {
+        if ($graph->contradictsItself()) {
+            return null;
+        }
+        $known = RuleSearch::over($graph);
+
+        return $graph->count <= self::EXACT_UP_TO ? ExactSearch::over($graph, $known) : $known;
+    }
+}
