@@ -50,7 +50,7 @@ final readonly class CureModel
         $used = 0;
         foreach ($logs as $log) {
             $sheetTime = $sheet->times[$log['kind']->milestone()->value] ?? null;
-            if ($sheetTime === null || $log['after']->min <= 0.0) {
+            if ($sheetTime === null || $log['after']->min <= 0.0 || ! $log['kind']->isTheMoment()) {
                 continue;
             }
             $x = -$log['room']->tensAbove($sheet->reference);
@@ -63,8 +63,7 @@ final readonly class CureModel
             $used++;
         }
         $det = $oo * $qq - $oq * $oq;
-
-        return new self(
+        $model = new self(
             $sheet,
             ($qq * $bo - $oq * $bq) / $det,
             ($oo * $bq - $oq * $bo) / $det,
@@ -72,6 +71,44 @@ final readonly class CureModel
             $oo / $det,
             -$oq / $det,
             $used,
+        );
+        foreach ($logs as $log) {
+            $model = $model->touched($log['kind'], $log['room'], $log['after']);
+        }
+
+        return $model;
+    }
+
+    /**
+     * The same after a finger has said on which side of a moment one is: the normal belief with what it rules out cut away, and a
+     * normal one again with the mean and the spread of what is left (assumed-density filtering, Minka 2001).
+     */
+    public function touched(Watched $kind, Celsius $room, Minutes $after): self
+    {
+        $model = $this;
+        foreach ($after->min <= 0.0 ? [] : $kind->sides() as $i => [$milestone, $isPast]) {
+            $sheetTime = $this->sheet->times[$milestone->value] ?? null;
+            if ($sheetTime !== null) {
+                $model = $model->cut(-$room->tensAbove($this->sheet->reference), log($after->min / $sheetTime->min), $isPast ? -1.0 : 1.0, $i === 0 ? 1 : 0);
+            }
+        }
+
+        return $model;
+    }
+
+    /** Cuts away what makes the moment, at $x tens of degrees below the sheet's, fall on the wrong side of $at; both in natural logarithm of the sheet's time. */
+    private function cut(float $x, float $at, float $side, int $counts): self
+    {
+        [$toOffset, $toQ10] = [$this->varOffset + $x * $this->covariance, $this->covariance + $x * $this->varLnQ10];
+        $sd = sqrt($toOffset + $x * $toQ10 + self::SD_WATCHED ** 2);
+        $z = $side * ($this->offset + $x * $this->lnQ10 - $at) / $sd;
+        $hazard = Gauss::hazard($z);
+        $moves = $side * $hazard / $sd;
+        $narrows = $hazard * ($hazard + $z) / $sd ** 2;
+
+        return new self(
+            $this->sheet, $this->offset + $toOffset * $moves, $this->lnQ10 + $toQ10 * $moves,
+            $this->varOffset - $toOffset ** 2 * $narrows, $this->varLnQ10 - $toQ10 ** 2 * $narrows, $this->covariance - $toOffset * $toQ10 * $narrows, $this->restsOn + $counts,
         );
     }
 

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Build;
+
+use Apalos\Core\Facts\FactKind;
+
+/** What can happen to a build. What is mixed has facts of its own, in its run. */
+enum BuildFactKind: string implements FactKind
+{
+    case Begun = 'begun';
+    case Done = 'done';
+    case LeftOut = 'left_out';
+    case Fingered = 'fingered';
+    case Weighed = 'weighed';
+    case Noted = 'noted';
+    case Changed = 'changed';
+    case Put = 'put';
+    case Graded = 'graded';
+    case GivenUp = 'given_up';
+    case Undone = 'undone';
+
+    public function isUndoing(): bool
+    {
+        return $this === self::Undone;
+    }
+}

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Build;
+
+use Apalos\Core\Day\After;
+use Apalos\Core\Day\DayOperation;
+use Apalos\Core\Day\DayRequest;
+use Apalos\Core\Day\WorkingHours;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+
+/** The operations of one impression in order, each with what it waits for. */
+final readonly class BuildPlan
+{
+    public const MOST_OPERATIONS = 60;
+
+    /** @param  list<Operation>  $operations */
+    private function __construct(public array $operations) {}
+
+    /** @throws BadInput for a ring, an unknown name, or nothing at all */
+    public static function from(Fields $in): self
+    {
+        $operations = array_map(Operation::from(...), $in->objects('operations', self::MOST_OPERATIONS));
+        if ($operations === []) {
+            throw BadInput::at($in->at('operations'), Phrase::of('build.no_operations'));
+        }
+        // The day knows rings and strangers when it sees them.
+        $day = array_map(static fn (Operation $one): DayOperation => new DayOperation($one->id, 0.0, [], array_map(static fn (Wait $wait): After => new After($wait->operation, 0.0), $one->after)), $operations);
+        (new DayRequest(0.0, WorkingHours::of([]), [], $day))->check($in->at('operations'));
+
+        return new self($operations);
+    }
+
+    /** One pour and nothing else. */
+    public static function plain(): self
+    {
+        return new self([new Operation('pour', OperationKind::Pour, 'Pour', 0.0, [DayOperation::HANDS], [], new Mixing(null, Against::Original, \Apalos\Core\Contact\Intent::Separate), '', [])]);
+    }
+
+    public function operation(string $id): ?Operation
+    {
+        foreach ($this->operations as $operation) {
+            if ($operation->id === $id) {
+                return $operation;
+            }
+        }
+
+        return null;
+    }
+
+    /** What was laid on before this one, nearest first: coats and pours, not what is cast in a tray. */
+    public function layerBefore(Operation $of): ?Operation
+    {
+        $before = null;
+        foreach ($this->operations as $operation) {
+            if ($operation->id === $of->id) {
+                return $before;
+            }
+            if ($operation->kind->mixes() && $operation->mixing?->against !== Against::Tray) {
+                $before = $operation;
+            }
+        }
+
+        return null;
+    }
+
+    /** The mixing operation the impression is made of: the last one that is not in a tray and has to bond or stands alone. */
+    public function main(): ?Operation
+    {
+        $main = null;
+        foreach ($this->operations as $operation) {
+            $isLayer = $operation->kind->mixes() && $operation->mixing?->against !== Against::Tray;
+            $isJacket = $operation->mixing?->against === Against::Last && $operation->mixing->intent === \Apalos\Core\Contact\Intent::Separate;
+            $main = $isLayer && ! $isJacket ? $operation : $main;
+        }
+
+        return $main;
+    }
+
+    /** @return array{operations: list<array<string, mixed>>} */
+    public function toArray(): array
+    {
+        return ['operations' => array_map(static fn (Operation $one): array => $one->toArray(), $this->operations)];
+    }
+}

@@ -1,0 +1,180 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Build;
+
+use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Facts\Fact;
+use Apalos\Core\Facts\Standing;
+use Apalos\Core\Input\Fields;
+
+/**
+ * A build as its facts and the runs of what it mixes tell it. Pure: the same plan, facts, runs and moment always give the same
+ * state, whoever asks and however often the machine died in between.
+ */
+final readonly class BuildState
+{
+    /** A window counts as closing when less than this is left of it, in minutes, or a fifth of it where that is less. */
+    private const CLOSING_MIN = 15.0;
+
+    /**
+     * @param  array<string, OperationStands>  $operations  in order, by id
+     * @param  array<string, list<array{at: float, finger: Finger}>>  $touches  by the coat that was touched
+     * @param  array<string, list<array{at: float, mass_g: float}>>  $weighings  by the operation that waits for dryness
+     * @param  list<array{at: float, text: string}>  $notes
+     * @param  array<string, float>  $put  by operation: not to be begun before, because somebody put it there
+     * @param  array<string, mixed>|null  $grade
+     * @param  array<string, mixed>|null  $givenUp
+     * @param  int|null  $takeBack  the fact that `Undone` may name: the last thing somebody did
+     * @param  int  $edition  number of the last change of the plan, 0 for none
+     */
+    private function __construct(
+        public BuildPlan $plan,
+        public array $operations,
+        public array $touches,
+        public array $weighings,
+        public array $notes,
+        public array $put,
+        public ?array $grade,
+        public ?array $givenUp,
+        public ?int $takeBack,
+        public int $edition,
+    ) {}
+
+    /**
+     * @param  list<Fact<BuildFactKind>>  $facts  in the order they were recorded, minutes of the build
+     * @param  array<string, Laid>  $laid  by mixing operation, of those whose run has begun
+     * @param  float  $now  minutes of the build
+     */
+    public static function of(BuildPlan $plan, array $facts, array $laid, float $now, WindowClock $clock): self
+    {
+        $done = $begun = $leftOut = $touches = $weighings = $notes = $put = [];
+        [$grade, $givenUp, $takeBack, $edition] = [null, null, null, 0];
+        foreach (Standing::of($facts) as $fact) {
+            $operation = $fact->text('op') ?? '';
+            match ($fact->kind) {
+                BuildFactKind::Begun => $begun[$operation] = $fact->at,
+                BuildFactKind::Done => $done[$operation] = $fact->at,
+                BuildFactKind::LeftOut => $leftOut[$operation] = $fact->at,
+                BuildFactKind::Fingered => $touches[$operation][] = ['at' => $fact->at, 'finger' => Finger::from((string) $fact->text('finger'))],
+                BuildFactKind::Weighed => $weighings[$operation][] = ['at' => $fact->at, 'mass_g' => (float) $fact->number('mass_g')],
+                BuildFactKind::Noted => $notes[] = ['at' => $fact->at, 'text' => $fact->text('text') ?? ''],
+                BuildFactKind::Changed => [$plan, $edition] = [BuildPlan::from(Fields::of($fact->payload)), $fact->id],
+                BuildFactKind::Put => $put[$operation] = (float) $fact->number('at_min'),
+                BuildFactKind::Graded => $grade = $fact->payload,
+                BuildFactKind::GivenUp => $givenUp = $fact->payload,
+                BuildFactKind::Undone => null,
+            };
+            $takeBack = $fact->id;
+        }
+        $stands = [];
+        foreach ($plan->operations as $operation) {
+            $id = $operation->id;
+            $run = $laid[$id] ?? null;
+            $ended = $run !== null ? $run->endedAt : ($done[$id] ?? null);
+            $started = $run !== null ? $run->startedAt : ($begun[$id] ?? ($ended === null ? null : max(0.0, $ended - $operation->minutes)));
+            $stands[$id] = self::stands($plan, $operation, $started, $ended, $leftOut[$id] ?? null, $stands, $touches, $now, $clock);
+        }
+
+        return new self($plan, $stands, $touches, $weighings, $notes, $put, $grade, $givenUp, $takeBack, $edition);
+    }
+
+    /**
+     * @param  array<string, OperationStands>  $before
+     * @param  array<string, list<array{at: float, finger: Finger}>>  $touches
+     */
+    private static function stands(BuildPlan $plan, Operation $operation, ?float $started, ?float $ended, ?float $leftOut, array $before, array $touches, float $now, WindowClock $clock): OperationStands
+    {
+        [$opens, $shuts, $shutBy, $waitsFor] = [0.0, INF, null, []];
+        foreach ($operation->after as $wait) {
+            $other = $before[$wait->operation] ?? null;
+            // An operation may be written before what it waits for: then that is not over.
+            if ($other === null || ! $other->state->isOver()) {
+                $waitsFor[] = $wait->operation;
+
+                continue;
+            }
+            if ($other->state === OperationState::LeftOut || $other->endedAt === null) {
+                continue;
+            }
+            $felt = array_values(array_filter($touches[$wait->operation] ?? [], static fn (array $touch): bool => $touch['at'] >= $other->endedAt));
+            [$from, $until] = self::window($other->operation, $other->endedAt, $wait, $felt, $clock);
+            $opens = max($opens, $from);
+            if ($until < $shuts) {
+                [$shuts, $shutBy] = [$until, $wait->operation];
+            }
+        }
+        $state = match (true) {
+            $ended !== null => OperationState::Done,
+            $leftOut !== null => OperationState::LeftOut,
+            $started !== null => OperationState::UnderWay,
+            $waitsFor !== [] => OperationState::Waits,
+            $now > $shuts => OperationState::Missed,
+            $now < $opens => OperationState::Waits,
+            $shuts - $now <= min(self::CLOSING_MIN, 0.2 * ($shuts - $opens)) => OperationState::Closing,
+            default => OperationState::Ready,
+        };
+
+        return new OperationStands($operation, $state, $started, $ended ?? $leftOut, $waitsFor === [] ? $opens : null, $shuts === INF ? null : $shuts, $shutBy, $waitsFor);
+    }
+
+    /**
+     * From when until when, as the clock has it and as the finger corrects it.
+     *
+     * @param  list<array{at: float, finger: Finger}>  $felt
+     * @return array{float, float}
+     */
+    private static function window(Operation $other, float $ended, Wait $wait, array $felt, WindowClock $clock): array
+    {
+        $edge = static fn (float|Milestone $at): ?float => $at instanceof Milestone ? $clock->after($other, $ended, $at, $felt) : $at;
+        $from = $ended + ($edge($wait->from) ?? 0.0);
+        $until = $wait->until === null ? INF : $ended + ($edge($wait->until) ?? INF);
+        if (! $wait->from instanceof Milestone) {
+            return [$from, $until];
+        }
+        foreach ($felt as ['at' => $at, 'finger' => $finger]) {
+            [$from, $until] = match ($finger) {
+                // Look again when as much as a tenth of the time so far has passed.
+                Finger::ComesOff => [max($from, $at + max(1.0, ($at - $ended) / 10.0)), $until],
+                Finger::Tacky => [min($from, $at), max($until, $at)],
+                Finger::Dry => [min($from, $at), min($until, $at)],
+            };
+        }
+
+        return [$from, max($from, $until)];
+    }
+
+    /** What wants hands first: what is under way, then the window that shuts soonest, then what can be begun. */
+    public function next(): ?OperationStands
+    {
+        $rank = static fn (OperationStands $one): int => match ($one->state) {
+            OperationState::UnderWay => 0,
+            OperationState::Closing => 1,
+            OperationState::Missed => 2,
+            OperationState::Ready => 3,
+            OperationState::Waits => 4,
+            default => 9,
+        };
+        $open = array_values(array_filter($this->operations, static fn (OperationStands $one): bool => ! $one->state->isOver()));
+        usort($open, static fn (OperationStands $a, OperationStands $b): int => [$rank($a), $a->shutsAt ?? INF, $a->opensAt ?? INF] <=> [$rank($b), $b->shutsAt ?? INF, $b->opensAt ?? INF]);
+
+        return $open[0] ?? null;
+    }
+
+    public function isOver(): bool
+    {
+        return $this->givenUp !== null || $this->grade !== null;
+    }
+
+    /** Everything is done or left out. */
+    public function isThrough(): bool
+    {
+        return array_filter($this->operations, static fn (OperationStands $one): bool => ! $one->state->isOver()) === [];
+    }
+
+    public function hasBegun(): bool
+    {
+        return array_filter($this->operations, static fn (OperationStands $one): bool => $one->startedAt !== null || $one->endedAt !== null) !== [];
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Build;
+
+use Apalos\Core\Day\DayOperation;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
+
+/** One thing done to an impression. */
+final readonly class Operation
+{
+    /**
+     * @param  float  $minutes  of hands (or of the resource it needs)
+     * @param  list<string>  $uses  `hands`, `chamber`, `pot`
+     * @param  list<Wait>  $after
+     * @param  string  $how  in a sentence
+     * @param  list<string>  $cautions  ids
+     */
+    public function __construct(
+        public string $id,
+        public OperationKind $kind,
+        public string $name,
+        public float $minutes,
+        public array $uses,
+        public array $after,
+        public ?Mixing $mixing,
+        public string $how,
+        public array $cautions,
+    ) {}
+
+    /** @throws BadInput */
+    public static function from(Fields $in): self
+    {
+        $in->only('id', 'kind', 'name', 'minutes', 'uses', 'after', 'mix', 'how', 'cautions');
+        $kind = $in->choice('kind', OperationKind::class);
+        $id = $in->text('id');
+        if (preg_match('/^[a-z0-9][a-z0-9-]{0,39}$/', $id) !== 1) {
+            throw BadInput::at($in->at('id'), Phrase::of('build.bad_id', ['id' => mb_strimwidth($id, 0, 40, '…')]));
+        }
+        $mixing = $kind->mixes() ? Mixing::from($in->objectOrNull('mix') ?? Fields::of([], $in->at('mix'))) : null;
+        if ($kind === OperationKind::Coat && $mixing?->thickness !== null && $mixing->thickness > BrushedMouldRequest::HOLDS_MM) {
+            throw BadInput::at($in->object('mix')->at('thickness_mm'), Phrase::of('build.runs_off', ['thickness' => Quantity::length($mixing->thickness), 'most' => Quantity::length(BrushedMouldRequest::HOLDS_MM)]));
+        }
+
+        return new self(
+            $id, $kind, mb_substr($in->text('name'), 0, 120), $in->number('minutes', 0.0, 100_000.0), $in->has('uses') ? array_values(array_unique($in->strings('uses'))) : [DayOperation::HANDS],
+            array_map(Wait::from(...), $in->objects('after', 20)), $mixing, mb_substr($in->textOrNull('how') ?? '', 0, 1000), $in->strings('cautions'),
+        );
+    }
+
+    /** @return array{id: string, kind: string, name: string, minutes: float, uses: list<string>, after: list<array{op: string, from: float|string, until: float|string|null}>, mix: array<string, mixed>|null, how: string, cautions: list<string>} */
+    public function toArray(): array
+    {
+        return [
+            'id' => $this->id, 'kind' => $this->kind->value, 'name' => $this->name, 'minutes' => $this->minutes, 'uses' => $this->uses,
+            'after' => array_map(static fn (Wait $wait): array => $wait->toArray(), $this->after), 'mix' => $this->mixing?->toArray(), 'how' => $this->how, 'cautions' => $this->cautions,
+        ];
+    }
+}
