@@ -45,7 +45,7 @@ final readonly class PlanPour
     }
 
     /** @return array<string, mixed> */
-    private function fresh(Impression $impression): array
+    public function fresh(Impression $impression): array
     {
         $base = $this->library->shelf()->bases[$impression->material ?? ''] ?? null;
         $vacuum = $base?->vacuum === 'recommended' && $this->workshop->vacuum !== false;

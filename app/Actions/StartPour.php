@@ -25,13 +25,13 @@ use Illuminate\Support\Facades\DB;
 /** Begins a run: freezes the plan with all it rests on, pins the formula to a version. Asked twice, it begins once. */
 final readonly class StartPour
 {
-    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer, private Phrasebook $words) {}
+    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer, private Phrasebook $words, private BuildOrder $order) {}
 
     /** @throws BadInput when the sheet does not add up yet */
     public function __invoke(Pour $pour, CarbonImmutable $now): Pour
     {
         return DB::transaction(function () use ($pour, $now): Pour {
-            $fresh = Pour::query()->with('impression.job')->lockForUpdate()->findOrFail($pour->id);
+            $fresh = Pour::query()->with('impression.job', 'build')->lockForUpdate()->findOrFail($pour->id);
             if ($fresh->started_at !== null) {
                 return $fresh;
             }
@@ -39,7 +39,8 @@ final readonly class StartPour
             if (! $reckoning->isPourable() || $reckoning->mix === null || $reckoning->recipe === null) {
                 throw $reckoning->errors[0] ?? BadInput::at('volume', Phrase::written('The sheet is not complete yet. Fill in the volume, the formula and the plan.'));
             }
-            $checklist = $this->checklist($fresh, $reckoning->recipe->base->code);
+            $step = $fresh->build->plain ? null : $this->order->step($fresh, $now);
+            $checklist = [...$step->checklist ?? [], ...$step?->touchesOriginal === false ? $this->habits($fresh, $reckoning->recipe->base->code) : $this->checklist($fresh, $reckoning->recipe->base->code)];
             $sheet = Fields::of($fresh->sheet);
             $plan = $sheet->object('plan');
             $vessel = $plan->objectOrNull('vessel');
@@ -58,7 +59,7 @@ final readonly class StartPour
                     'run' => RunPlan::of(
                         $reckoning->mix, $base->ratio->isOnePart(), Minutes::of($plan->number('mix_min')),
                         Minutes::of($vessel?->degas === true ? $plan->number('degas_min') : 0.0),
-                        Scale::from($plan->object('scale'))->division, $vessel, $checklist,
+                        Scale::from($plan->object('scale'))->division, $vessel, $checklist, $step !== null,
                     )->toArray(),
                     'base' => $this->freezer->base($reckoning->recipe),
                     'names' => $reckoning->recipe->names(),
@@ -69,6 +70,7 @@ final readonly class StartPour
                     'likely_ml' => $reckoning->volume?->rubber->likely,
                 ],
             ])->save();
+            $fresh->build->begun_at === null && $fresh->build->update(['begun_at' => $now, 'planned_of' => null]);
 
             return $fresh;
         }, 3);
@@ -83,18 +85,26 @@ final readonly class StartPour
      */
     private function checklist(Pour $pour, string $base): array
     {
+        $items = $this->habits($pour, $base);
         $impression = $pour->impression;
-        $impression->material = $base;
         $chain = $this->contacts->chain($impression->job->load('impressions'));
-        $items = [];
-        foreach ($this->contacts->link($impression)->fresh->before ?? [] as $i => $habit) {
-            $items[] = ['id' => "habit-{$i}", 'text' => $habit, 'minutes' => 0.0];
-        }
         foreach ($this->contacts->of($impression, $chain) as $contact) {
             if ($contact->blocks) {
                 throw BadInput::at('contacts', Phrase::of('bench.contact_stands', ['fresh' => $contact->fresh->name, 'with' => $contact->touch->with, 'short' => $contact->result->inShort, 'why' => $contact->result->because[0]['text']]));
             }
             $items = [...$items, ...$contact->checklist($this->words)];
+        }
+
+        return $items;
+    }
+
+    /** @return list<array{id: string, text: string, minutes: float}> what this material always wants first */
+    private function habits(Pour $pour, string $base): array
+    {
+        $pour->impression->material = $base;
+        $items = [];
+        foreach ($this->contacts->link($pour->impression)->fresh->before ?? [] as $i => $habit) {
+            $items[] = ['id' => "habit-{$i}", 'text' => $habit, 'minutes' => 0.0];
         }
 
         return $items;

@@ -10,9 +10,11 @@ use Apalos\Core\Pour\Recipe;
 use Apalos\Core\Units\Grams;
 use App\Models\Pour;
 use App\Models\Workshop;
+use App\Workshop\CureClock;
 use App\Workshop\Freezer;
 use App\Workshop\FrozenClock;
 use App\Workshop\Library;
+use App\Workshop\RoomTemperature;
 use App\Workshop\SeriesBook;
 use Illuminate\Support\Facades\DB;
 
@@ -30,6 +32,7 @@ final readonly class LiftFacts
             return;
         }
         app()->instance(Workshop::class, Workshop::query()->orderBy('id')->firstOrFail());
+        app()->instance(CureClock::class, new CureClock(app(RoomTemperature::class), feels: false));
         $this->runs();
         $this->series();
     }

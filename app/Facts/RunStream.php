@@ -224,6 +224,9 @@ final readonly class RunStream implements Stream
         if ($run->state->takeBack !== $of) {
             throw new StepHasMoved('Only the last thing done can be taken back, and something else has happened since.');
         }
+        if ($run->plan->endsLaid && $run->state->step->kind === StepKind::Done && ($on = BuildStream::laidOn($run->pour)) !== null) {
+            throw new StepHasMoved("“{$on}” has begun on top of it since. Take that back first.");
+        }
 
         return ['of' => $of];
     }
@@ -241,13 +244,14 @@ final readonly class RunStream implements Stream
         $state = $run->state;
         $grade = $state->grade === null ? null : Fields::of($state->grade);
         $last = $run->facts[count($run->facts) - 1]->at();
+        $isLaid = $run->plan->endsLaid && $state->step->kind === StepKind::Done;
         [$met, $gelled] = [$run->at($state->lastMetAt()), $run->at($state->gelledAt)];
         $watched = $met === null || $gelled === null || $gelled <= $met ? null : $run->frozen->clock->asBare(Minutes::of($met->diffInMilliseconds($gelled) / 60_000.0));
         $run->pour->fill([
             'state' => match ($state->step->kind) {
                 StepKind::Wait => PourState::Waiting,
                 StepKind::Grade => PourState::Opened,
-                StepKind::Done => PourState::Graded,
+                StepKind::Done => $run->plan->endsLaid ? PourState::Laid : PourState::Graded,
                 StepKind::GivenUp => PourState::GivenUp,
                 default => PourState::Running,
             },
@@ -256,9 +260,9 @@ final readonly class RunStream implements Stream
             'gel_room_c' => $watched === null ? null : $this->room->at($met)->degrees,
             'poured_at' => $state->isPoured() ? $run->at(max($state->filledAt ?: [0.0])) : null,
             'opened_at' => $run->at($state->openedAt),
-            'graded_at' => $grade === null && $state->givenUp === null ? null : ($run->pour->graded_at ?? $last),
+            'graded_at' => $grade === null && $state->givenUp === null && ! $isLaid ? null : ($run->pour->graded_at ?? $last),
             'weighed_g' => $state->weighedGrams(),
-            'used_g' => $grade?->number('used_g'),
+            'used_g' => $isLaid ? $state->weighedGrams() : $grade?->number('used_g'),
             'grade' => $grade?->text('grade'),
             'faults' => $grade?->strings('faults'),
             'pieces' => $grade === null ? null : (int) ($grade->numberOrNull('pieces') ?? 1.0),

@@ -51,6 +51,12 @@ final class Impression extends Model
         return $this->belongsTo(Job::class)->withTrashed();
     }
 
+    /** @return HasMany<Build, $this> */
+    public function builds(): HasMany
+    {
+        return $this->hasMany(Build::class)->orderBy('id');
+    }
+
     /** @return HasMany<Pour, $this> */
     public function pours(): HasMany
     {

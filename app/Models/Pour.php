@@ -20,6 +20,9 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array<string, mixed> $sheet
  * @property array<string, mixed>|null $plan
  * @property string|null $base_code house code of what it is poured of, once it has begun
+ * @property int $build_id
+ * @property string $operation of its build
+ * @property int $turn how often that operation was begun before
  * @property int|null $draft_of the link whose one planned pour it is
  * @property int|null $snapshot_id the sheets it was begun with
  * @property float|null $gel_min what its gel taught, as 100 g of the bare base would have shown it
@@ -37,6 +40,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property list<string>|null $faults
  * @property string|null $note
  * @property Impression $impression
+ * @property Build $build
  * @property FormulaVersion|null $formulaVersion
  * @property Snapshot|null $snapshot
  */
@@ -44,13 +48,13 @@ final class Pour extends Model
 {
     use InWorkshop, KeepsMoments;
 
-    protected $attributes = ['base_code' => null, 'draft_of' => null, 'snapshot_id' => null, 'gel_min' => null, 'gel_room_c' => null];
+    protected $attributes = ['base_code' => null, 'draft_of' => null, 'snapshot_id' => null, 'gel_min' => null, 'gel_room_c' => null, 'operation' => Build::PLAIN, 'turn' => 0];
 
     protected $table = 'pours';
 
     protected $fillable = [
         'impression_id', 'formula_version_id', 'sheet', 'plan', 'started_at', 'state', 'met_at', 'poured_at', 'opened_at', 'graded_at', 'weighed_g', 'used_g', 'grade',
-        'pieces', 'faults', 'note', 'workshop_id', 'base_code', 'snapshot_id', 'gel_min', 'gel_room_c', 'draft_of',
+        'pieces', 'faults', 'note', 'workshop_id', 'base_code', 'snapshot_id', 'gel_min', 'gel_room_c', 'draft_of', 'build_id', 'operation', 'turn',
     ];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
@@ -60,8 +64,24 @@ final class Pour extends Model
         return [
             'sheet' => 'array', 'plan' => 'array', 'faults' => 'array', 'state' => PourState::class, 'grade' => Grade::class,
             'started_at' => 'immutable_datetime', 'met_at' => 'immutable_datetime', 'poured_at' => 'immutable_datetime',
-            'opened_at' => 'immutable_datetime', 'graded_at' => 'immutable_datetime', 'weighed_g' => 'float', 'used_g' => 'float', 'pieces' => 'integer', 'gel_min' => 'float', 'gel_room_c' => 'float', 'snapshot_id' => 'integer',
+            'opened_at' => 'immutable_datetime', 'graded_at' => 'immutable_datetime', 'weighed_g' => 'float', 'used_g' => 'float', 'pieces' => 'integer', 'gel_min' => 'float', 'gel_room_c' => 'float', 'snapshot_id' => 'integer', 'build_id' => 'integer', 'turn' => 'integer',
         ];
+    }
+
+    protected static function booted(): void
+    {
+        // Where nothing else was planned, a pour is all there is to its build.
+        self::creating(static function (self $pour): void {
+            if (($pour->attributes['build_id'] ?? null) === null) {
+                $pour->build_id = Build::query()->create(['impression_id' => $pour->impression_id, 'plain' => true, 'kind' => Build::PLAIN, 'name' => 'Pour', 'created_at' => CarbonImmutable::now()])->id;
+            }
+        });
+    }
+
+    /** @return BelongsTo<Build, $this> */
+    public function build(): BelongsTo
+    {
+        return $this->belongsTo(Build::class);
     }
 
     /** @return BelongsTo<Impression, $this> */

@@ -11,6 +11,8 @@ enum PourState: string
     case Running = 'running';
     case Waiting = 'waiting';
     case Opened = 'opened';
+    /** Where it belongs, in a build that goes on. */
+    case Laid = 'laid';
     case Graded = 'graded';
     case GivenUp = 'given_up';
 }

@@ -32,13 +32,14 @@ use Illuminate\Support\Str;
  * @property CarbonImmutable|null $set_up_at null in the first hour
  * @property int $day_starts_min
  * @property int $day_ends_min
+ * @property int $hands pairs of hands at the bench
  */
 final class Workshop extends Model
 {
     protected $table = 'workshops';
 
     protected $fillable = [
-        'name', 'units', 'room_source', 'muted', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'time_zone', 'cards_stamp', 'cards_turn',
+        'name', 'units', 'room_source', 'muted', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'hands', 'time_zone', 'cards_stamp', 'cards_turn',
         'shelf_mark', 'off_shelf', 'currency', 'cups', 'vacuum', 'set_up_at',
     ];
 
@@ -51,7 +52,7 @@ final class Workshop extends Model
 
     protected function casts(): array
     {
-        return ['muted' => 'boolean', 'scale_division_g' => 'float', 'scale_capacity_g' => 'float', 'turn' => 'integer', 'cards_turn' => 'integer', 'day_starts_min' => 'integer', 'day_ends_min' => 'integer', 'off_shelf' => 'array', 'cups' => 'array', 'vacuum' => 'boolean'];
+        return ['muted' => 'boolean', 'scale_division_g' => 'float', 'scale_capacity_g' => 'float', 'turn' => 'integer', 'cards_turn' => 'integer', 'day_starts_min' => 'integer', 'day_ends_min' => 'integer', 'hands' => 'integer', 'off_shelf' => 'array', 'cups' => 'array', 'vacuum' => 'boolean'];
     }
 
     /** @return HasMany<Job, $this> */
@@ -100,6 +101,14 @@ final class Workshop extends Model
     public function ownRules(): HasMany
     {
         return $this->hasMany(OwnRule::class);
+    }
+
+    /** A moment as one says it here: the time, and the day where it is another. */
+    public function said(CarbonImmutable $at, CarbonImmutable $now): string
+    {
+        [$at, $now] = [$at->setTimezone($this->zone()), $now->setTimezone($this->zone())];
+
+        return $at->isSameDay($now) ? $at->format('H:i') : $at->format('D H:i');
     }
 
     /** The zone its clock shows. */

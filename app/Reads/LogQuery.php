@@ -18,6 +18,9 @@ final class LogQuery
     /** Asked for as if it were a grade. */
     public const GIVEN_UP = 'given up';
 
+    /** A coat or a part of a build that goes on: it has an end, and its grams, but no grade of its own. */
+    public const LAID = 'laid';
+
     public function __construct(private readonly Workshop $workshop) {}
 
     /**

@@ -23,13 +23,14 @@ final class CureClock
 {
     private const MOST_OBSERVATIONS = 200;
 
-    /** @var array<string, list<array{room: Celsius, kind: Watched, after: Minutes}>> gels that somebody tapped, as 100 g of the bare base would have shown them */
+    /** @var array<string, list<array{room: Celsius, kind: Watched, after: Minutes}>> gels that somebody tapped and coats somebody touched, as 100 g of the bare base would have shown them */
     private array $watched = [];
 
     /** @var array<string, CureModel> */
     private array $models = [];
 
-    public function __construct(private readonly RoomTemperature $room) {}
+    /** @param  bool  $feels  false where nobody has touched a coat yet: in a database of before that was written down */
+    public function __construct(private readonly RoomTemperature $room, private readonly bool $feels = true) {}
 
     /** The base as its sheet and this workshop know it, bare. */
     public function model(BaseSheet $base): CureModel
@@ -64,6 +65,10 @@ final class CureClock
         $workshop = app(Workshop::class)->id;
         foreach (DB::select(implode(' union all ', array_fill(0, count($asked), $newest)), array_merge(...array_map(static fn (string $base): array => [$workshop, $base], $asked))) as $seen) {
             $this->watched[(string) $seen->base_code][] = ['room' => Celsius::of((float) $seen->gel_room_c), 'kind' => Watched::Gel, 'after' => Minutes::of((float) $seen->gel_min)];
+        }
+        $newest = sprintf('select * from (select base_code, finger, minutes, room_c from finger_tests where workshop_id = ? and base_code = ? order by id desc limit %d) as newest', self::MOST_OBSERVATIONS);
+        foreach ($this->feels ? DB::select(implode(' union all ', array_fill(0, count($asked), $newest)), array_merge(...array_map(static fn (string $base): array => [$workshop, $base], $asked))) : [] as $felt) {
+            $this->watched[(string) $felt->base_code][] = ['room' => Celsius::of((float) $felt->room_c), 'kind' => Watched::from((string) $felt->finger), 'after' => Minutes::of((float) $felt->minutes)];
         }
     }
 

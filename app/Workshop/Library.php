@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Workshop;
 
+use Apalos\Core\Build\ReadyMade;
 use Apalos\Core\Contact\Knowledge;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Material\Shelf;
@@ -131,6 +132,20 @@ final class Library
         $usual = Fields::of($this->read('usual.yaml')['usual'] ?? [], 'usual')->text($what);
 
         return $what !== 'base' || isset($this->atHand()->bases[$usual]) ? $usual : (string) (array_key_first($this->atHand()->bases) ?? $usual);
+    }
+
+    /** @return array<string, ReadyMade> ways to build that ship with the application, by id */
+    public function builds(): array
+    {
+        $read = $this->read('builds/*.yaml');
+
+        return array_combine(array_keys($read), array_map(static fn (string $id, array $made): ReadyMade => ReadyMade::from($id, Fields::of($made, $id)), array_keys($read), array_values($read)));
+    }
+
+    /** @return list<Fields> `under`, `fresh`, `do`, `risks`; the first that fits counts */
+    public function missedWindows(): array
+    {
+        return array_map(static fn (array $save): Fields => Fields::of($save), array_values(array_filter($this->read('missed-windows.yaml')['missed-windows'] ?? [], is_array(...))));
     }
 
     /** @return array<string, array{name: string, cause: string, next: string}> by id */

@@ -57,6 +57,7 @@ final readonly class PouredSoFar
             $kind === ImpressionKind::Original => 'kept',
             $so === null => 'not planned yet',
             $so['last'] === PourState::Draft => $so['done'] > 0 ? "{$so['done']} done, next planned" : 'planned',
+            $so['last'] === PourState::Laid => 'being built',
             $so['last'] === PourState::Running => 'being poured',
             $so['last'] === PourState::Waiting => 'curing',
             $so['last'] === PourState::Opened => 'open, not graded',

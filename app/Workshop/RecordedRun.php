@@ -111,10 +111,13 @@ final readonly class RecordedRun
         return $line === null ? null : new Expected($cup->display, $line['to'], $line['grams'], $this->plan->division);
     }
 
-    /** When what was mixed last is so far. */
+    /** When what was mixed last is so far: a recoat window counts from where the coat lies, everything else from where A met B. */
     public function reaches(CureClock $clock, Milestone $milestone): ?Reach
     {
-        return $this->pour->met_at === null ? null : $clock->from($this->pour->met_at, $this->frozen->clock, $milestone);
+        $recoats = $milestone === Milestone::RecoatOpen || $milestone === Milestone::RecoatClose;
+        $from = $recoats ? ($this->pour->poured_at ?? $this->pour->met_at) : $this->pour->met_at;
+
+        return $from === null ? null : $clock->from($from, $this->frozen->clock, $milestone);
     }
 
     /** When the cup at hand stops pouring, as its clock and the room have it. */

@@ -94,7 +94,8 @@ final class GrownWorkshop extends Seeder
     {
         $old = $this->like('pours', "state = 'graded'");
         DB::statement('create temporary table grown (new_id integer primary key, old_id integer, at text)');
-        [$id, $written, $said] = [self::nextId('pours'), [], []];
+        // Every pour is a build of one operation, and stands under the same number as that.
+        [$id, $written, $built, $said] = [max(self::nextId('pours'), self::nextId('builds')), [], [], []];
         $byBase = [];
         foreach ($old as $i => $pour) {
             $byBase[(string) $pour['base_code']][] = $i;
@@ -105,19 +106,22 @@ final class GrownWorkshop extends Seeder
             $which = $fitting[$i % count($fitting)];
             $ago = $this->ago($i / $this->pours);
             $base = (string) $old[$which]['base_code'];
-            $moved = ['id' => $id, 'impression_id' => $link['id'], 'formula_version_id' => $versions[$base][$i % count($versions[$base] ?? [0])] ?? null];
+            $moved = ['id' => $id, 'build_id' => $id, 'impression_id' => $link['id'], 'formula_version_id' => $versions[$base][$i % count($versions[$base] ?? [0])] ?? null];
             foreach (['started_at' => 0, 'met_at' => 12, 'poured_at' => 25, 'opened_at' => 400, 'graded_at' => 405] as $column => $minutes) {
                 $moved[$column] = self::written($ago + 60 * $minutes);
             }
             $written[] = [...$old[$which], ...$moved, 'gel_min' => $i % 3 === 0 ? 26.0 + $i % 9 : null, 'gel_room_c' => $i % 3 === 0 ? 17.0 + $i % 8 : null];
+            $built[] = ['id' => $id, 'workshop_id' => $old[$which]['workshop_id'], 'impression_id' => $link['id'], 'plain' => 1, 'kind' => 'pour', 'name' => 'Pour', 'begun_at' => $moved['started_at'], 'ended_at' => $moved['graded_at'], 'created_at' => $moved['started_at']];
             $said[] = ['new_id' => $id, 'old_id' => $old[$which]['id'], 'at' => self::written($ago + 60)];
             $id++;
             if (count($written) >= self::AT_ONCE) {
+                $this->write('builds', $built);
                 $this->write('pours', $written);
                 $this->write('grown', $said);
-                [$written, $said] = [[], []];
+                [$written, $built, $said] = [[], [], []];
             }
         }
+        $this->write('builds', $built);
         $this->write('pours', $written);
         $this->write('grown', $said);
         // What happened in each is what happened in the one it is like.

@@ -65,7 +65,7 @@ final class GrowthTest extends TestCase
     /** Many pours like this one, long graded, each with its facts. */
     private function years(Pour $like, int $pours): void
     {
-        $pour = array_diff_key((array) DB::table('pours')->where('id', $like->id)->first(), ['id' => 0]);
+        $pour = array_diff_key((array) DB::table('pours')->where('id', $like->id)->first(), ['id' => 0, 'build_id' => 0]);
         for ($i = 0; $i < $pours; $i++) {
             $id = DB::table('pours')->insertGetId([...$pour, 'state' => PourState::Graded->value, 'grade' => 'good', 'gel_min' => 30.0 + $i % 7, 'gel_room_c' => 20.0, 'opened_at' => "2025-01-01 10:00:{$this->two($i % 60)}.000", 'graded_at' => "2025-01-01 11:00:{$this->two($i % 60)}.000"]);
             for ($n = 0; $n < 4; $n++) {

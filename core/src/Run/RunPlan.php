@@ -26,6 +26,7 @@ final readonly class RunPlan
      * @param  list<array<string, float>>  $batches  grams to weigh by code, in order, for each cup
      * @param  list<array{id: string, text: string, minutes: float}>  $checklist  what must be ready before anything is mixed
      * @param  float  $tolerancePct  how far a weighing may be off before it is questioned
+     * @param  bool  $endsLaid  it is over when it is where it belongs: a coat of a build, which is not opened for itself
      * @param  Millilitres|null  $takes  what the cup takes with room to rise under vacuum; null where it is only stirred, or nobody said
      */
     public function __construct(
@@ -39,10 +40,11 @@ final readonly class RunPlan
         public float $tolerancePct = 1.0,
         public array $checklist = [],
         public ?Millilitres $takes = null,
+        public bool $endsLaid = false,
     ) {}
 
     /** @param  list<array{id: string, text: string, minutes: float}>  $checklist */
-    public static function of(MixResult $mix, bool $onePart, Minutes $mixing, Minutes $degassing, Grams $division, ?Vessel $vessel, array $checklist = []): self
+    public static function of(MixResult $mix, bool $onePart, Minutes $mixing, Minutes $degassing, Grams $division, ?Vessel $vessel, array $checklist = [], bool $endsLaid = false): self
     {
         $batches = array_map(static function (Batch $batch): array {
             $amounts = [];
@@ -53,7 +55,7 @@ final readonly class RunPlan
             return $amounts;
         }, $mix->batches);
 
-        return new self($batches, $onePart, $mixing, $degassing, $division, $vessel?->capacity, $mix->density, checklist: $checklist, takes: $vessel?->degas === true ? $vessel->takes() : null);
+        return new self($batches, $onePart, $mixing, $degassing, $division, $vessel?->capacity, $mix->density, checklist: $checklist, takes: $vessel?->degas === true ? $vessel->takes() : null, endsLaid: $endsLaid);
     }
 
     public static function from(Fields $in): self
@@ -79,6 +81,7 @@ final readonly class RunPlan
             $in->number('tolerance_pct'),
             array_map(static fn (Fields $item): array => ['id' => $item->text('id'), 'text' => $item->text('text'), 'minutes' => $item->numberOrNull('minutes') ?? 0.0], $in->objects('checklist', self::MOST_BATCHES)),
             ($takes = $in->positiveOrNull('takes_ml')) === null ? null : Millilitres::of($takes),
+            $in->has('ends_laid') && $in->bool('ends_laid'),
         );
     }
 
@@ -86,7 +89,7 @@ final readonly class RunPlan
      * @return array{
      *     batches: list<array<string, float>>, one_part: bool, mix_min: float, degas_min: float, division_g: float,
      *     capacity_ml: float|null, sg: float, tolerance_pct: float,
-     *     checklist: list<array{id: string, text: string, minutes: float}>, takes_ml: float|null
+     *     checklist: list<array{id: string, text: string, minutes: float}>, takes_ml: float|null, ends_laid: bool
      * }
      */
     public function toArray(): array
@@ -102,6 +105,7 @@ final readonly class RunPlan
             'tolerance_pct' => $this->tolerancePct,
             'checklist' => $this->checklist,
             'takes_ml' => $this->takes?->ml,
+            'ends_laid' => $this->endsLaid,
         ];
     }
 

@@ -128,7 +128,7 @@ final readonly class RunState
             StepKind::Tare => new Step(StepKind::Weigh, $step->batch, 0),
             StepKind::Mix => $this->plan->degassing->min > 0.0 ? new Step(StepKind::Degas, $step->batch) : new Step(StepKind::Fill, $step->batch),
             StepKind::Degas => new Step(StepKind::Fill, $step->batch),
-            StepKind::Fill => $step->batch < count($this->plan->batches) ? new Step(StepKind::PreMix, $step->batch + 1) : new Step(StepKind::Wait),
+            StepKind::Fill => $step->batch < count($this->plan->batches) ? new Step(StepKind::PreMix, $step->batch + 1) : new Step($this->plan->endsLaid ? StepKind::Done : StepKind::Wait),
             default => $step,
         };
         $cups = $this->cups;

@@ -1,5 +1,31 @@
 // Written by `php artisan types:write`. Change the PHP classes, not this file.
 
+/** The coats of a brushed mould, its keys, and the operations of its day. */
+export type BrushedMouldResult = {
+    wall_mm: number;
+    mass_g: number;
+    coats: ({
+        kind: string;
+        thickness_mm: number;
+        volume_ml: number;
+        mass_g: number;
+        thickener_g: number;
+        tint: string | null;
+        cups: number;
+        hands_min: number;
+    })[];
+    keys: {
+        volume_ml: number;
+        mass_g: number;
+    } | null;
+    embed_within_min: number;
+    ops: Record<string, unknown>[];
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
 /** What a contact asks for, why, and what to do about it. */
 export type ContactResult = {
     verdict: 'clear' | 'release' | 'seal-and-release' | 'test-first' | 'stop';
@@ -67,6 +93,21 @@ export type CureResult = {
         high: number;
     };
     rests_on: number;
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
+/** When each operation starts and ends, in minutes from midnight of the first day, and how much later each alone could start. */
+export type DayResult = {
+    starts: Record<string, number>;
+    ends: Record<string, number>;
+    late_min: number | null;
+    end_min: number | null;
+    feasible: boolean;
+    slack: Record<string, number>;
+    because: string | null;
     warnings: {
         code: string;
         message: string;

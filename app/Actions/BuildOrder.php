@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Apalos\Core\Build\Against;
+use Apalos\Core\Build\OperationStands;
+use Apalos\Core\Build\OperationState;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
+use App\Models\Build;
+use App\Models\Pour;
+use App\Models\Workshop;
+use App\Workshop\BuildBook;
+use App\Workshop\Layers;
+use App\Workshop\RecordedBuild;
+use Carbon\CarbonImmutable;
+
+/** Whether an operation of a build may be mixed now, and what has to be seen before it is. */
+final readonly class BuildOrder
+{
+    public function __construct(private Layers $layers, private BuildBook $book, private Phrasebook $words, private Workshop $workshop) {}
+
+    /** @throws BadInput for what waits for something else, or would not hold on what it is laid on */
+    public function step(Pour $pour, CarbonImmutable $now): BuildStep
+    {
+        $recorded = RecordedBuild::of(Build::query()->with('impression.job')->lockForUpdate()->findOrFail($pour->build_id), $now);
+        $stands = $recorded->state->operations[$pour->operation] ?? null;
+        if ($stands === null || $recorded->state->isOver()) {
+            throw BadInput::at('build', Phrase::written('This operation is no longer in its build. Look at the build again.'));
+        }
+        $this->mayBegin($recorded, $stands);
+        $checklist = [];
+        if ($stands->state === OperationState::Missed && ($save = $this->layers->save($recorded, $stands->operation, $this->book)) !== null) {
+            $checklist[] = ['id' => 'missed-window', 'text' => "Its window has shut. {$save}", 'minutes' => 0.0];
+        }
+        $under = $this->layers->under($recorded, $stands->operation);
+        if ($under?->result->blocks() === true && $under->result->verdict->value === 'stop') {
+            throw BadInput::at('build', Phrase::of('bench.layer_stands', ['operation' => $stands->operation->name, 'below' => $under->touch->with, 'why' => $under->result->because[0]['text']]));
+        }
+
+        return new BuildStep([...$checklist, ...$under?->checklist($this->words) ?? []], $stands->operation->mixing?->against === Against::Original);
+    }
+
+    /** @throws BadInput */
+    private function mayBegin(RecordedBuild $recorded, OperationStands $stands): void
+    {
+        if ($stands->waitsFor !== []) {
+            $names = array_map(static fn (string $id): string => $recorded->state->plan->operation($id)->name ?? $id, $stands->waitsFor);
+            throw BadInput::at('build', Phrase::of('bench.operation_waits', ['operation' => $stands->operation->name, 'for' => $names]));
+        }
+        if ($stands->state === OperationState::Waits) {
+            throw BadInput::at('build', Phrase::of('bench.not_open_yet', ['operation' => $stands->operation->name, 'at' => $this->workshop->said($recorded->at($stands->opensAt) ?? $recorded->now, $recorded->now)]));
+        }
+    }
+}

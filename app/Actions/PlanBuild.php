@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Apalos\Core\Build\Measured;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use App\Models\Build;
+use App\Models\Impression;
+use App\Models\ImpressionKind;
+use App\Workshop\BuildBook;
+use App\Workshop\Library;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/** Plans how an impression is built: from a ready-made build and what was measured. */
+final readonly class PlanBuild
+{
+    public function __construct(private BuildBook $book, private Library $library) {}
+
+    /**
+     * @param  Fields  $in  `kind`, and what that asks for
+     *
+     * @throws BadInput for what is missing, or another base than can be built so
+     */
+    public function __invoke(Impression $impression, Fields $in, CarbonImmutable $now): Build
+    {
+        $in->only('kind', 'measured');
+        if ($impression->kind === ImpressionKind::Original) {
+            throw BadInput::at('kind', Phrase::written('An original is not built here: the first mould is taken from it.'));
+        }
+        $made = $this->book->one($in->text('kind'));
+        $code = $impression->material === null || $impression->material === '' ? $made->base : $impression->material;
+        $base = $this->library->shelf()->bases[$code ?? ''] ?? null;
+        $plan = $made->plan(Measured::from($in->objectOrNull('measured') ?? Fields::of([], 'measured')), $base, $base === null ? [] : $this->book->times($base));
+
+        return DB::transaction(static function () use ($impression, $made, $code, $plan, $now): Build {
+            $planned = $impression->builds()->where('planned_of', $impression->id)->lockForUpdate()->first();
+            if ($planned !== null && $planned->kind === $made->id && $planned->plan == $plan->toArray()) {
+                return $planned;
+            }
+            if ($impression->material === null || $impression->material === '') {
+                $impression->update(['material' => $code]);
+            }
+            // Planned anew, the plan before is not: nothing of it has begun.
+            $planned?->delete();
+
+            return $impression->builds()->createOrFirst(['planned_of' => $impression->id], ['kind' => $made->id, 'name' => $made->name, 'plan' => $plan->toArray(), 'created_at' => $now]);
+        }, 3);
+    }
+}

@@ -1,0 +1,231 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Facts;
+
+use Apalos\Core\Build\BuildFactKind;
+use Apalos\Core\Build\BuildPlan;
+use Apalos\Core\Build\Finger;
+use Apalos\Core\Build\Operation;
+use Apalos\Core\Build\OperationKind;
+use Apalos\Core\Build\OperationStands;
+use Apalos\Core\Build\OperationState;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Run\Grade;
+use App\Models\Build;
+use App\Models\Pour;
+use App\Models\Workshop;
+use App\Workshop\Library;
+use App\Workshop\RecordedBuild;
+use Carbon\CarbonImmutable;
+
+/** A build: which fact fits where it stands. What it mixes has its facts in the run of that. */
+final readonly class BuildStream implements Stream
+{
+    private function __construct(private Library $library, private BuildOutcome $outcome, public RecordedBuild $recorded) {}
+
+    /** With the turn taken to write to it. */
+    public static function open(Build $build, CarbonImmutable $now): self
+    {
+        $build = Build::query()->with('impression.job')->lockForUpdate()->findOrFail($build->id);
+        if ($build->plain) {
+            throw BadInput::at('kind', Phrase::written('This is one pour and nothing else. What happens in it is told in its run.'));
+        }
+
+        return new self(app(Library::class), app(BuildOutcome::class), RecordedBuild::of($build, $now));
+    }
+
+    public static function name(): string
+    {
+        return RecordedBuild::STREAM;
+    }
+
+    public static function believedHours(): int
+    {
+        return 24;
+    }
+
+    public function id(): int
+    {
+        return $this->recorded->build->id;
+    }
+
+    public function beganAt(): CarbonImmutable
+    {
+        return $this->recorded->build->created_at;
+    }
+
+    public function facts(): array
+    {
+        return $this->recorded->facts;
+    }
+
+    /** The name of what was laid on this one since; null where nothing was. */
+    public static function laidOn(Pour $pour): ?string
+    {
+        $recorded = RecordedBuild::of(Build::query()->with('impression.job')->findOrFail($pour->build_id), CarbonImmutable::now());
+        foreach ($recorded->state->operations as $stands) {
+            $waits = array_filter($stands->operation->after, static fn ($wait): bool => $wait->operation === $pour->operation);
+            if ($waits !== [] && ($stands->startedAt !== null || $stands->state === OperationState::Done)) {
+                return $stands->operation->name;
+            }
+        }
+
+        return null;
+    }
+
+    public function accepts(string $kind, Fields $payload, CarbonImmutable $now): array
+    {
+        $kind = Fields::of(['kind' => $kind])->choice('kind', BuildFactKind::class);
+        if ($this->recorded->state->isOver() && ! in_array($kind, [BuildFactKind::Undone, BuildFactKind::Noted], true)) {
+            throw new StepHasMoved('This build has ended already, perhaps from another screen.');
+        }
+
+        return match ($kind) {
+            BuildFactKind::Begun => ['op' => $this->beginnable($payload->only('op', 'early'))->operation->id],
+            BuildFactKind::Done => $this->done($payload->only('op', 'early')),
+            BuildFactKind::LeftOut => $this->leftOut($payload->only('op', 'why')),
+            BuildFactKind::Fingered => $this->fingered($payload->only('op', 'finger')),
+            BuildFactKind::Weighed => ['op' => $this->stands($payload->only('op', 'mass_g'), OperationKind::Check)->operation->id, 'mass_g' => $payload->positive('mass_g')],
+            BuildFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
+            BuildFactKind::Changed => $this->changed($payload->only('operations', 'was')),
+            BuildFactKind::Put => $this->put($payload->only('op', 'at_ms')),
+            BuildFactKind::Graded => $this->graded($payload->only('grade', 'faults', 'pieces', 'note')),
+            BuildFactKind::GivenUp => ['note' => mb_substr($payload->only('note')->textOrNull('note') ?? '', 0, 2000)],
+            BuildFactKind::Undone => $this->undone($payload->only('of')),
+        };
+    }
+
+    public function appended(): static
+    {
+        $recorded = RecordedBuild::of($this->recorded->build, $this->recorded->now);
+        $this->outcome->write($recorded);
+
+        return new self($this->library, $this->outcome, $recorded);
+    }
+
+    private function stands(Fields $in, OperationKind ...$kinds): OperationStands
+    {
+        $stands = $this->recorded->state->operations[$in->text('op')] ?? null;
+        if ($stands === null || ($kinds !== [] && ! in_array($stands->operation->kind, $kinds, true))) {
+            throw new StepHasMoved('That operation is no longer in the plan, or is of another kind now. This is where the build stands.');
+        }
+
+        return $stands;
+    }
+
+    private function beginnable(Fields $in): OperationStands
+    {
+        $stands = $this->stands($in);
+        if ($stands->operation->kind->mixes()) {
+            throw BadInput::at($in->at('op'), Phrase::written('What is mixed is begun from its sheet: there it is weighed up.'));
+        }
+        if ($stands->state->isOver()) {
+            throw new StepHasMoved("“{$stands->operation->name}” is done already, perhaps from another screen.");
+        }
+        if ($stands->waitsFor !== []) {
+            throw BadInput::at($in->at('op'), Phrase::of('bench.operation_waits', ['operation' => $stands->operation->name, 'for' => array_map(fn (string $id): string => $this->recorded->state->plan->operation($id)->name ?? $id, $stands->waitsFor)]));
+        }
+        if ($stands->state === OperationState::Waits && ! ($in->has('early') && $in->bool('early'))) {
+            throw BadInput::at($in->at('op'), Phrase::of('bench.too_early', ['operation' => $stands->operation->name, 'at' => app(Workshop::class)->said($this->recorded->at($stands->opensAt) ?? $this->recorded->now, $this->recorded->now)]));
+        }
+
+        return $stands;
+    }
+
+    /** @return array{op: string} */
+    private function done(Fields $in): array
+    {
+        return ['op' => $this->beginnable($in)->operation->id];
+    }
+
+    /** @return array{op: string, why: string} */
+    private function leftOut(Fields $in): array
+    {
+        $stands = $this->stands($in);
+        if ($stands->state->isOver() || $stands->state === OperationState::UnderWay) {
+            throw new StepHasMoved("“{$stands->operation->name}” is under way or over: it cannot be left out any more.");
+        }
+
+        return ['op' => $stands->operation->id, 'why' => mb_substr($in->textOrNull('why') ?? '', 0, 500)];
+    }
+
+    /** @return array{op: string, finger: string} */
+    private function fingered(Fields $in): array
+    {
+        $stands = $this->stands($in, OperationKind::Coat, OperationKind::Pour, OperationKind::Keys);
+        if ($stands->state !== OperationState::Done) {
+            throw BadInput::at($in->at('op'), Phrase::written("“{$stands->operation->name}” is not laid yet: there is nothing to touch."));
+        }
+
+        return ['op' => $stands->operation->id, 'finger' => $in->choice('finger', Finger::class)->value];
+    }
+
+    /** @return array{op: string, at_min: float|null} */
+    private function put(Fields $in): array
+    {
+        $stands = $this->stands($in);
+        if ($stands->startedAt !== null || $stands->state->isOver()) {
+            throw new StepHasMoved("“{$stands->operation->name}” has begun: it does not move any more.");
+        }
+        $at = $in->numberOrNull('at_ms', 0.0, 1e14);
+
+        return ['op' => $stands->operation->id, 'at_min' => $at === null ? null : ($at - (float) $this->recorded->build->created_at->getTimestampMs()) / 60_000.0];
+    }
+
+    /** @return array{operations: list<array<string, mixed>>} */
+    private function changed(Fields $in): array
+    {
+        // Two screens may hold the same plan open: who is second sees what the first changed before it is lost.
+        if ((int) $in->number('was', 0.0, 1e15) !== $this->recorded->state->edition) {
+            throw new StepHasMoved('The plan was changed on another screen meanwhile. This is how it stands now; what you typed is still in the form.');
+        }
+        $plan = BuildPlan::from(Fields::of(['operations' => $in->toArray()['operations'] ?? null]));
+        foreach ($this->recorded->state->operations as $id => $stands) {
+            $same = $plan->operation($id);
+            if (($stands->startedAt !== null || $stands->state->isOver()) && ($same === null || self::doneTo($same) !== self::doneTo($stands->operation))) {
+                throw BadInput::at('operations', Phrase::written("“{$stands->operation->name}” has begun: it stays as it is. Change what is still to come."));
+            }
+        }
+        foreach ($plan->operations as $i => $operation) {
+            if ($operation->mixing?->base !== null && ! isset($this->library->shelf()->bases[$operation->mixing->base])) {
+                throw BadInput::at("operations.{$i}.mix.base", Phrase::written("There is no base “{$operation->mixing->base}” on the shelf."));
+            }
+        }
+
+        return $plan->toArray();
+    }
+
+    /** What may not change once it has begun; how long it is thought to take may. */
+    private static function doneTo(Operation $operation): string
+    {
+        return (string) json_encode([$operation->kind, $operation->mixing?->toArray()]);
+    }
+
+    /** @return array<string, mixed> */
+    private function graded(Fields $in): array
+    {
+        if (! $this->recorded->state->isThrough()) {
+            throw BadInput::at('grade', Phrase::written('Something is still to be done. Do it or leave it out, then say how it came out.'));
+        }
+        foreach ($in->strings('faults') as $fault) {
+            isset($this->library->faults()[$fault]) || throw BadInput::at($in->at('faults'), Phrase::written("There is no fault “{$fault}” in the list. Choose one, or write it in the note."));
+        }
+
+        return ['grade' => $in->choice('grade', Grade::class)->value, 'faults' => $in->strings('faults'), 'pieces' => (int) ($in->numberOrNull('pieces', 0.0, 100_000.0) ?? 1.0), 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 2000)];
+    }
+
+    /** @return array{of: int} */
+    private function undone(Fields $in): array
+    {
+        $of = (int) $in->number('of', 0.0, 1e15);
+        if ($this->recorded->state->takeBack !== $of) {
+            throw new StepHasMoved('Only the last thing done can be taken back, and something else has happened since.');
+        }
+
+        return ['of' => $of];
+    }
+}

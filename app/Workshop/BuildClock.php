@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Workshop;
+
+use Apalos\Core\Build\Operation;
+use Apalos\Core\Build\WindowClock;
+use Apalos\Core\Cure\CureModel;
+use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Mix\BatchLimit;
+use Apalos\Core\Units\Minutes;
+use App\Models\Pour;
+use Carbon\CarbonImmutable;
+
+/**
+ * The windows of one build, by the clock its coats were begun with and the room as it was and is. A recoat window counts from where
+ * the coat lies; the pot life, the demould and the rest from where A met B, as everywhere.
+ */
+final readonly class BuildClock implements WindowClock
+{
+    /** @param  array<string, Pour>  $pours  by operation, of those that have begun */
+    public function __construct(private RoomTemperature $room, private CarbonImmutable $zero, private array $pours) {}
+
+    public function after(Operation $of, float $endedAt, Milestone $milestone, array $touches): ?float
+    {
+        $pour = $this->pours[$of->id] ?? null;
+        if ($pour === null || $pour->met_at === null) {
+            return null;
+        }
+        $clock = FrozenPlan::of($pour)->clock;
+        $ended = $this->at($endedAt);
+        $recoats = $milestone === Milestone::RecoatOpen || $milestone === Milestone::RecoatClose;
+        $from = $recoats ? $ended : $pour->met_at;
+        $model = $recoats ? $this->touched($clock->model, $ended, $endedAt, $touches) : $clock->model;
+        $reached = $this->room->since($from)->reaches($milestone, $model, $clock->mass)?->likely;
+        if ($reached === null) {
+            return null;
+        }
+        $minutes = $milestone === Milestone::PotLife ? BatchLimit::POURABLE_SHARE * $reached->min : $reached->min;
+
+        return max(0.0, $minutes - ($recoats ? 0.0 : $from->diffInMilliseconds($ended) / 60_000.0));
+    }
+
+    /** @param  list<array{at: float, finger: \Apalos\Core\Build\Finger}>  $touches */
+    private function touched(CureModel $model, CarbonImmutable $ended, float $endedAt, array $touches): CureModel
+    {
+        foreach ($touches as $touch) {
+            $model = $model->touched($touch['finger']->watched(), $this->room->at($ended), Minutes::of(max(0.01, $touch['at'] - $endedAt)));
+        }
+
+        return $model;
+    }
+
+    private function at(float $minutes): CarbonImmutable
+    {
+        return $this->zero->addMilliseconds((int) round($minutes * 60_000.0));
+    }
+}
