@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\BenchController;
+use App\Http\Controllers\BuildController;
 use App\Http\Controllers\ColourController;
 use App\Http\Controllers\ContactChoiceController;
 use App\Http\Controllers\ContactController;
@@ -36,6 +37,7 @@ use Illuminate\View\Middleware\ShareErrorsFromSession;
 Route::pattern('job', '[0-9]{1,15}');
 Route::pattern('impression', '[0-9]{1,15}');
 Route::pattern('pour', '[0-9]{1,15}');
+Route::pattern('build', '[0-9]{1,15}');
 
 Route::get('/', BenchController::class);
 
@@ -62,6 +64,13 @@ Route::post('/impressions/{impression}/restore', [ImpressionController::class, '
 Route::put('/impressions/{impression}/contacts/{key}', [ContactChoiceController::class, 'choose'])->where('key', '[a-z0-9-]+');
 Route::post('/impressions/{impression}/contacts/{key}/way', [ContactChoiceController::class, 'take'])->where('key', '[a-z0-9-]+');
 Route::post('/impressions/{impression}/pours', [ImpressionController::class, 'pour']);
+
+Route::post('/impressions/{impression}/builds', [BuildController::class, 'plan']);
+Route::get('/builds/{build}', [BuildController::class, 'show']);
+Route::post('/builds/{build}/facts', [BuildController::class, 'record']);
+Route::post('/builds/{build}/keep', [BuildController::class, 'keep']);
+Route::post('/builds/{build}/operations/{operation}/pour', [BuildController::class, 'mix'])->where('operation', '[a-z0-9-]+');
+Route::delete('/builds/{build}', [BuildController::class, 'destroy']);
 
 Route::get('/pours/{pour}', [PourController::class, 'show']);
 Route::put('/pours/{pour}/sheet', [PourController::class, 'sheet']);
@@ -156,6 +165,7 @@ Route::withoutMiddleware([StartSession::class, ShareErrorsFromSession::class, Va
     Route::get('/devices/scale', [DeviceController::class, 'scale']);
     Route::post('/devices/scale/watch', [DeviceController::class, 'watch']);
     Route::post('/devices/thermometer', [DeviceController::class, 'thermometer']);
+    Route::get('/builds/{build}/state', [BuildController::class, 'state']);
     Route::get('/pours/{pour}/state', [RunController::class, 'state']);
     Route::get('/swatches/series/{series}/state', [SeriesController::class, 'state'])->whereNumber('series');
 });

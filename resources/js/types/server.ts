@@ -499,6 +499,105 @@ export type BenchView = {
     }[];
 };
 
+/** A build as its screen shows it: the impression in section, its operations with their windows, and what to do now. */
+export type BuildView = {
+    id: number;
+    job_id: number;
+    job: string;
+    link: string;
+    link_id: number;
+    makes: string;
+    name: string;
+    kind: string;
+    now_ms: number;
+    edition: number;
+    begun: boolean;
+    through: boolean;
+    grade: {
+        grade: string;
+        faults: string[];
+        pieces: number;
+        note: string;
+    } | null;
+    given_up: string | null;
+    next: string | null;
+    operations: ({
+        id: string;
+        kind: string;
+        name: string;
+        how: string;
+        minutes: number;
+        uses: string[];
+        state: string;
+        started_ms: number | null;
+        ended_ms: number | null;
+        opens_ms: number | null;
+        shuts_ms: number | null;
+        shut_by: string | null;
+        waits_for: string[];
+        after: ({
+            op: string;
+            from: number | string;
+            until: number | string | null;
+        })[];
+        mixes: boolean;
+        base: string | null;
+        base_name: string | null;
+        mix: Record<string, unknown> | null;
+        thickness_mm: number | null;
+        volume_ml: number | null;
+        grams: number | null;
+        pour_id: number | null;
+        pour_state: string | null;
+        touches: {
+            at_ms: number;
+            finger: string;
+        }[];
+        weighings: {
+            at_ms: number;
+            mass_g: number;
+        }[];
+        layer: {
+            verdict: string;
+            below: string;
+            words: string;
+            why: string;
+            separates: boolean;
+        } | null;
+        save: string | null;
+        wanted_ms: number | null;
+        cautions: {
+            title: string;
+            text: string;
+        }[];
+    })[];
+    section: {
+        id: string;
+        kind: string;
+        name: string;
+        thickness_mm: number;
+        colour: string;
+        state: string;
+        jacket: boolean;
+    }[];
+    laid_mm: number;
+    wall_mm: number;
+    notes: {
+        at_ms: number;
+        text: string;
+    }[];
+    take_back: {
+        of: number;
+        kind: string;
+        name: string | null;
+    } | null;
+    faults: {
+        id: string;
+        name: string;
+    }[];
+    last_fact_id: number;
+};
+
 /** A colour answered: the recipe in per cent and grams, its chips, its ladder, and what thickness does to it. */
 export type ColourAnswerView = {
     tint: TintResult;

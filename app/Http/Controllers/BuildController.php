@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use App\Actions\AppendFact;
+use App\Actions\KeepBuild;
+use App\Actions\MixOperation;
+use App\Actions\PlanBuild;
+use App\Facts\BuildStream;
+use App\Facts\FactDiffers;
+use App\Facts\StepHasMoved;
+use App\Http\Reply;
+use App\Models\Build;
+use App\Models\Impression;
+use App\Reads\BuildView;
+use App\Reads\ShelfView;
+use App\Workshop\BuildBook;
+use App\Workshop\Layers;
+use App\Workshop\Library;
+use App\Workshop\RecordedBuild;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Inertia\Response;
+
+final readonly class BuildController
+{
+    public function __construct(private Layers $layers, private BuildBook $book, private Library $library) {}
+
+    public function plan(Request $request, Impression $impression, PlanBuild $plan): RedirectResponse
+    {
+        try {
+            $build = $plan($impression->load('job'), Fields::of($request->all()), CarbonImmutable::now());
+        } catch (BadInput $wrong) {
+            return Reply::back('build', $wrong);
+        }
+
+        return redirect()->to("/builds/{$build->id}");
+    }
+
+    public function show(Build $build): Response|RedirectResponse
+    {
+        if ($build->plain) {
+            $pour = $build->pours()->first();
+
+            return redirect()->to($pour === null ? "/jobs/{$build->impression->job_id}" : "/pours/{$pour->id}");
+        }
+
+        return Reply::page('build/Build', [
+            'build' => $this->view(RecordedBuild::of($build->load('impression.job'), CarbonImmutable::now())),
+            'bases' => (new ShelfView($this->library))->toArray()['bases'],
+        ]);
+    }
+
+    public function state(Build $build): JsonResponse
+    {
+        return Reply::json($this->view(RecordedBuild::of($build->load('impression.job'), CarbonImmutable::now())));
+    }
+
+    public function record(Request $request, Build $build, AppendFact $append): JsonResponse
+    {
+        $now = CarbonImmutable::now();
+        try {
+            return Reply::json($this->view($append(static fn (): BuildStream => BuildStream::open($build, $now), Fields::fromJson($request->getContent()), $now)->recorded));
+        } catch (StepHasMoved|FactDiffers $moved) {
+            return Reply::json(['error' => ['field' => 'step', 'message' => $moved->getMessage()], 'build' => $this->view(RecordedBuild::of($build->load('impression.job'), $now))], 409);
+        }
+    }
+
+    /** The sheet of what an operation mixes, or its run where that has begun. */
+    public function mix(Build $build, string $operation, MixOperation $mix): RedirectResponse
+    {
+        try {
+            return redirect()->to('/pours/'.$mix($build, $operation, CarbonImmutable::now())->id);
+        } catch (BadInput $wrong) {
+            return Reply::back('build', $wrong);
+        }
+    }
+
+    /** As the shop's own, to be taken again. */
+    public function keep(Request $request, Build $build, KeepBuild $keep): RedirectResponse
+    {
+        try {
+            $own = $keep(RecordedBuild::of($build->load('impression.job'), CarbonImmutable::now()), Fields::of($request->all()), CarbonImmutable::now());
+        } catch (BadInput $wrong) {
+            return Reply::back('keep', $wrong);
+        }
+
+        return back()->with('said', "“{$own->name}” is one of your own ways to build now.");
+    }
+
+    /** A plan nothing of which has begun. */
+    public function destroy(Build $build): RedirectResponse
+    {
+        $job = $build->impression->job_id;
+        if (Build::query()->whereKey($build->id)->where('plain', false)->whereNull('begun_at')->delete() === 0) {
+            return back()->withErrors(['build' => 'This build has begun: give it up instead, and say why.']);
+        }
+
+        return redirect()->to("/jobs/{$job}")->with('said', 'The plan is thrown away.');
+    }
+
+    /** @return array<string, mixed> */
+    private function view(RecordedBuild $recorded): array
+    {
+        return (new BuildView($recorded, $this->layers, $this->book, $this->library))->toArray();
+    }
+}

@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Reads;
+
+use Apalos\Core\Build\Against;
+use Apalos\Core\Build\Operation;
+use Apalos\Core\Build\OperationKind;
+use Apalos\Core\Build\OperationStands;
+use Apalos\Core\Build\OperationState;
+use Apalos\Core\Contact\Verdict;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Workshop\BuildBook;
+use App\Workshop\Layers;
+use App\Workshop\Library;
+use App\Workshop\RecordedBuild;
+
+/**
+ * A build as its screen shows it: the impression in section, its operations with their windows, and what to do now.
+ *
+ * @phpstan-type BuildOperationShape array{
+ *     id: string, kind: string, name: string, how: Phrase, minutes: float, uses: list<string>, state: string, started_ms: int|null, ended_ms: int|null, opens_ms: int|null, shuts_ms: int|null, shut_by: string|null,
+ *     waits_for: list<string>, after: list<array{op: string, from: float|string, until: float|string|null}>, mixes: bool, base: string|null, base_name: string|null, mix: array<string, mixed>|null,
+ *     thickness_mm: float|null, volume_ml: float|null, grams: float|null, pour_id: int|null, pour_state: string|null,
+ *     touches: list<array{at_ms: int, finger: string}>, weighings: list<array{at_ms: int, mass_g: float}>,
+ *     layer: array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}|null, save: string|null, wanted_ms: int|null, cautions: list<array{title: string, text: Phrase}>
+ * }
+ */
+final readonly class BuildView implements View
+{
+    private const BARE = '#cfc4ae';
+
+    public function __construct(private RecordedBuild $recorded, private Layers $layers, private BuildBook $book, private Library $library) {}
+
+    /**
+     * @return array{
+     *     id: int, job_id: int, job: string, link: string, link_id: int, makes: string, name: string, kind: string, now_ms: int, edition: int, begun: bool, through: bool,
+     *     grade: array{grade: string, faults: list<string>, pieces: int, note: string}|null, given_up: string|null, next: string|null,
+     *     operations: list<BuildOperationShape>,
+     *     section: list<array{id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool}>, laid_mm: float, wall_mm: float,
+     *     notes: list<array{at_ms: int, text: string}>, take_back: array{of: int, kind: string, name: string|null}|null, faults: list<array{id: string, name: string}>, last_fact_id: int
+     * }
+     */
+    public function toArray(): array
+    {
+        $state = $this->recorded->state;
+        $build = $this->recorded->build;
+        $section = $this->section();
+        $grade = $state->grade === null ? null : Fields::of($state->grade);
+        $thickness = static fn (array $layer): float => $layer['jacket'] ? 0.0 : $layer['thickness_mm'];
+
+        return [
+            'id' => $build->id, 'job_id' => $build->impression->job_id, 'job' => $build->impression->job->name, 'link' => $build->impression->name, 'link_id' => $build->impression_id, 'makes' => $build->impression->kind->value,
+            'name' => $build->name, 'kind' => $build->kind, 'now_ms' => (int) $this->recorded->now->getTimestampMs(), 'edition' => $state->edition, 'begun' => $state->hasBegun(), 'through' => $state->isThrough(),
+            'grade' => $grade === null ? null : ['grade' => $grade->text('grade'), 'faults' => $grade->strings('faults'), 'pieces' => (int) $grade->number('pieces'), 'note' => $grade->textOrNull('note') ?? ''],
+            'given_up' => $state->givenUp === null ? null : (Fields::of($state->givenUp)->textOrNull('note') ?? ''),
+            'next' => $state->isOver() ? null : $state->next()?->operation->id,
+            'operations' => array_map($this->operation(...), array_values($state->operations)),
+            'section' => $section,
+            'laid_mm' => array_sum(array_map($thickness, array_filter($section, static fn (array $layer): bool => $layer['state'] === 'laid'))),
+            'wall_mm' => array_sum(array_map($thickness, $section)),
+            'notes' => array_map(fn (array $note): array => ['at_ms' => (int) $this->recorded->ms($note['at']), 'text' => $note['text']], $state->notes),
+            'take_back' => $this->takeBack(),
+            'faults' => array_map(static fn (string $id, array $fault): array => ['id' => $id, 'name' => $fault['name']], array_keys($this->library->faults()), array_values($this->library->faults())),
+            'last_fact_id' => $this->recorded->lastFactId(),
+        ];
+    }
+
+    /** @return BuildOperationShape */
+    private function operation(OperationStands $stands): array
+    {
+        $operation = $stands->operation;
+        $pour = $this->recorded->pours[$operation->id] ?? null;
+        $base = $this->layers->base($this->recorded, $operation);
+        $written = $operation->toArray();
+        $known = $this->library->cautions();
+
+        return [
+            'id' => $operation->id, 'kind' => $operation->kind->value, 'name' => $operation->name, 'how' => Phrase::written($operation->how), 'minutes' => $operation->minutes, 'uses' => $operation->uses,
+            'state' => $stands->state->value,
+            'started_ms' => $this->recorded->ms($stands->startedAt), 'ended_ms' => $this->recorded->ms($stands->endedAt), 'opens_ms' => $this->recorded->ms($stands->opensAt), 'shuts_ms' => $this->recorded->ms($stands->shutsAt),
+            'shut_by' => $stands->shutBy === null ? null : $this->called($stands->shutBy),
+            'waits_for' => array_map($this->called(...), $stands->waitsFor), 'after' => $written['after'],
+            'mixes' => $operation->mixing !== null, 'base' => $base?->code, 'base_name' => $base?->name, 'mix' => $written['mix'],
+            'thickness_mm' => $operation->mixing?->thickness, 'volume_ml' => $operation->mixing?->volume(), 'grams' => $pour?->weighed_g,
+            'pour_id' => $pour?->id, 'pour_state' => $pour?->state->value,
+            'touches' => array_map(fn (array $touch): array => ['at_ms' => (int) $this->recorded->ms($touch['at']), 'finger' => $touch['finger']->value], $this->recorded->state->touches[$operation->id] ?? []),
+            'weighings' => array_map(fn (array $weighing): array => ['at_ms' => (int) $this->recorded->ms($weighing['at']), 'mass_g' => $weighing['mass_g']], $this->recorded->state->weighings[$operation->id] ?? []),
+            'layer' => $stands->state->isOver() ? null : $this->layer($operation),
+            'save' => $stands->state === OperationState::Missed ? $this->layers->save($this->recorded, $operation, $this->book) : null,
+            'wanted_ms' => $this->recorded->ms($this->recorded->state->put[$operation->id] ?? null),
+            'cautions' => array_values(array_map(static fn (string $id): array => ['title' => $known[$id]['title'], 'text' => Phrase::written($known[$id]['text'])], array_filter($this->cautions($operation), static fn (string $id): bool => isset($known[$id])))),
+        ];
+    }
+
+    /** @return list<string> */
+    private function cautions(Operation $operation): array
+    {
+        return array_values(array_unique([...$operation->cautions, ...$this->layers->base($this->recorded, $operation)->hazards ?? []]));
+    }
+
+    /** @return array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}|null */
+    private function layer(Operation $operation): ?array
+    {
+        $contact = $this->layers->under($this->recorded, $operation);
+
+        return $contact === null || ($contact->result->verdict === Verdict::Clear && $operation->mixing?->intent->value === 'bond') ? null : [
+            'verdict' => $contact->result->verdict->value, 'below' => $contact->touch->with, 'words' => $contact->result->inShort, 'why' => $contact->result->because[0]['text'], 'separates' => $operation->mixing?->intent->value === 'separate',
+        ];
+    }
+
+    /** @return list<array{id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool}> what lies on what, from the original outwards, as thick as it really was laid */
+    private function section(): array
+    {
+        $layers = [];
+        foreach ($this->recorded->state->operations as $stands) {
+            $operation = $stands->operation;
+            if ($operation->mixing === null || $operation->mixing->against === Against::Tray) {
+                continue;
+            }
+            $pour = $this->recorded->pours[$operation->id] ?? null;
+            $jacket = $operation->mixing->against === Against::Last && $operation->mixing->intent->value === 'separate';
+            $layers[] = [
+                'id' => $operation->id, 'kind' => $operation->kind->value, 'name' => $operation->name,
+                'thickness_mm' => ($operation->mixing->thickness ?? ($operation->kind === OperationKind::Pour ? 8.0 : 1.0)) * $this->really($pour),
+                'colour' => $this->colour($operation, $pour),
+                'state' => match (true) {
+                    $stands->state === OperationState::Done => 'laid', $stands->state === OperationState::UnderWay => 'wet', $stands->state === OperationState::LeftOut => 'left_out', default => 'planned',
+                },
+                'jacket' => $jacket,
+            ];
+        }
+
+        return array_values(array_filter($layers, static fn (array $layer): bool => $layer['state'] !== 'left_out'));
+    }
+
+    /** How much of what was planned was really weighed: so much thicker or thinner it lies. */
+    private function really(?Pour $pour): float
+    {
+        $batches = is_array($run = $pour->plan['run'] ?? null) ? ($run['batches'] ?? []) : [];
+        $planned = array_sum(array_map(static fn (mixed $batch): float => is_array($batch) ? array_sum(array_filter($batch, is_numeric(...))) : 0.0, is_array($batches) ? $batches : []));
+
+        return $pour === null || $pour->state !== PourState::Laid || $planned <= 0.0 || $pour->weighed_g === null ? 1.0 : max(0.2, min(3.0, $pour->weighed_g / $planned));
+    }
+
+    private function colour(Operation $operation, ?Pour $pour): string
+    {
+        $tint = $this->library->shelf()->additives["pi-{$operation->mixing?->tint}"] ?? null;
+
+        return $tint->colour ?? $this->layers->base($this->recorded, $operation)->colour ?? self::BARE;
+    }
+
+    private function called(string $id): string
+    {
+        return $this->recorded->state->plan->operation($id)->name ?? $id;
+    }
+
+    /** @return array{of: int, kind: string, name: string|null}|null */
+    private function takeBack(): ?array
+    {
+        $id = $this->recorded->state->takeBack;
+        $fact = $id === null ? null : $this->recorded->fact($id);
+
+        return $fact === null ? null : ['of' => $fact->id, 'kind' => $fact->kind, 'name' => is_string($op = $fact->payload['op'] ?? null) ? $this->called($op) : null];
+    }
+}
