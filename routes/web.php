@@ -7,6 +7,7 @@ use App\Http\Controllers\BuildController;
 use App\Http\Controllers\ColourController;
 use App\Http\Controllers\ContactChoiceController;
 use App\Http\Controllers\ContactController;
+use App\Http\Controllers\DayController;
 use App\Http\Controllers\DeviceController;
 use App\Http\Controllers\ExchangeController;
 use App\Http\Controllers\FindController;
@@ -40,6 +41,10 @@ Route::pattern('pour', '[0-9]{1,15}');
 Route::pattern('build', '[0-9]{1,15}');
 
 Route::get('/', BenchController::class);
+
+Route::get('/day', [DayController::class, 'show']);
+Route::get('/day/sheet', [DayController::class, 'sheet']);
+Route::post('/day/put', [DayController::class, 'put']);
 
 // A page whose session has ended takes a new token.
 Route::get('/token', static fn (): Response => response()->noContent());
@@ -140,6 +145,8 @@ Route::post('/devices/scale/hand', [DeviceController::class, 'hand']);
 
 // What takes a moment to work out never keeps facts and the frame waiting.
 Route::middleware(FewAtOnce::class)->group(static function (): void {
+    Route::post('/day/try', [DayController::class, 'try']);
+    Route::post('/day/gang', [DayController::class, 'gang']);
     Route::post('/mould', [MouldController::class, 'ask']);
     Route::post('/contacts/judge', [ContactController::class, 'judge']);
     Route::post('/swatches/hardness', [HardnessController::class, 'ask']);
@@ -165,6 +172,8 @@ Route::withoutMiddleware([StartSession::class, ShareErrorsFromSession::class, Va
     Route::get('/devices/scale', [DeviceController::class, 'scale']);
     Route::post('/devices/scale/watch', [DeviceController::class, 'watch']);
     Route::post('/devices/thermometer', [DeviceController::class, 'thermometer']);
+    Route::get('/day.ics', [DayController::class, 'calendar']);
+    Route::get('/day/state', [DayController::class, 'state']);
     Route::get('/builds/{build}/state', [BuildController::class, 'state']);
     Route::get('/pours/{pour}/state', [RunController::class, 'state']);
     Route::get('/swatches/series/{series}/state', [SeriesController::class, 'state'])->whereNumber('series');

@@ -31,9 +31,6 @@ final readonly class BuildStream implements Stream
     public static function open(Build $build, CarbonImmutable $now): self
     {
         $build = Build::query()->with('impression.job')->lockForUpdate()->findOrFail($build->id);
-        if ($build->plain) {
-            throw BadInput::at('kind', Phrase::written('This is one pour and nothing else. What happens in it is told in its run.'));
-        }
 
         return new self(app(Library::class), app(BuildOutcome::class), RecordedBuild::of($build, $now));
     }
@@ -80,6 +77,9 @@ final readonly class BuildStream implements Stream
     public function accepts(string $kind, Fields $payload, CarbonImmutable $now): array
     {
         $kind = Fields::of(['kind' => $kind])->choice('kind', BuildFactKind::class);
+        if ($this->recorded->build->plain && ! in_array($kind, [BuildFactKind::Put, BuildFactKind::Undone], true)) {
+            throw BadInput::at('kind', Phrase::written('This is one pour and nothing else. What happens in it is told in its run.'));
+        }
         if ($this->recorded->state->isOver() && ! in_array($kind, [BuildFactKind::Undone, BuildFactKind::Noted], true)) {
             throw new StepHasMoved('This build has ended already, perhaps from another screen.');
         }
@@ -102,7 +102,7 @@ final readonly class BuildStream implements Stream
     public function appended(): static
     {
         $recorded = RecordedBuild::of($this->recorded->build, $this->recorded->now);
-        $this->outcome->write($recorded);
+        $recorded->build->plain || $this->outcome->write($recorded);
 
         return new self($this->library, $this->outcome, $recorded);
     }

@@ -157,7 +157,7 @@ final class Pour extends Model
      */
     public function scopeInShort(Builder $query): void
     {
-        $query->select(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'state', 'grade', 'pieces', 'used_g', 'weighed_g', 'started_at'])
+        $query->select(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'operation', 'state', 'grade', 'pieces', 'used_g', 'weighed_g', 'started_at'])
             ->addSelect('plan->likely_ml as likely_ml');
     }
 

@@ -21,6 +21,7 @@ use App\Workshop\CureClock;
 use App\Workshop\DrawerCards;
 use App\Workshop\HardnessBook;
 use App\Workshop\KeptArrays;
+use App\Workshop\KeptDay;
 use App\Workshop\Library;
 use App\Workshop\LiveWork;
 use App\Workshop\OwnShelf;
@@ -51,6 +52,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(RoomTemperature::class);
         $this->app->scoped(CureClock::class);
         $this->app->scoped(LiveWork::class);
+        $this->app->scoped(KeptDay::class);
         $this->app->scoped(Recipes::class);
         $this->app->bind('db.connector.sqlite', QueueingConnector::class);
         $this->app->scoped(ContactBook::class);

@@ -9,7 +9,9 @@ use Apalos\Core\Run\StepKind;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Workshop\CureClock;
+use App\Workshop\KeptDay;
 use App\Workshop\LiveWork;
+use App\Workshop\PlannedDay;
 use App\Workshop\RecordedRun;
 use App\Workshop\Rows;
 use Carbon\CarbonImmutable;
@@ -23,7 +25,8 @@ use LogicException;
  * @phpstan-type DrawnStrip array{
  *     lozenges: list<array{until_ms: int, shown: array{id: string, href: string, job: string, title: string, state: string, hands: list<array{from_ms: int, to_ms: int|null}>, waits: list<Span>, windows: list<array{kind: string, from_ms: int, to_ms: int}>}}>,
  *     calls: list<array{until_ms: int, shown: array{id: string, at_ms: int, what: string, title: string, href: string}}>,
- *     startable: list<array{pour_id: int, title: string, demould_min: float}>
+ *     startable: list<array{pour_id: int, title: string, demould_min: float}>,
+ *     plans: list<array{id: string, href: string, job: string, title: string, name: string, from_ms: int, to_ms: int, moves: bool, live: bool, opens_ms: int|null, shuts_ms: int|null}>
  * }
  */
 final readonly class DrawStrip
@@ -34,6 +37,9 @@ final readonly class DrawStrip
     /** What was begun longer ago is no longer on the strip of a day. */
     private const SHOWN_D = 30;
 
+    /** How long before a recoat window shuts hands are called. */
+    private const CLOSING_CALL_MIN = 10.0;
+
     private const STARTABLE = 12;
 
     private const MOST_PATCHES = 60;
@@ -41,7 +47,7 @@ final readonly class DrawStrip
     /** A series nobody touched for so long is no longer live today. */
     private const IDLE_H = 12;
 
-    public function __construct(private CureClock $clock, private LiveWork $work) {}
+    public function __construct(private CureClock $clock, private LiveWork $work, private KeptDay $day) {}
 
     /** @return DrawnStrip */
     public function __invoke(): array
@@ -74,9 +80,11 @@ final readonly class DrawStrip
         foreach (Rows::of('test_patches')->whereNull('passed')->orderBy('due_at')->limit(self::MOST_PATCHES)->get(['id', 'due_at', 'fresh', 'surface']) as $patch) {
             $calls[] = ['until_ms' => PHP_INT_MAX, 'shown' => ['id' => "patch-{$patch->id}", 'at_ms' => (int) CarbonImmutable::parse((string) $patch->due_at, 'UTC')->getTimestampMs(), 'what' => 'The test patch is ready to read', 'title' => "{$patch->fresh} on {$patch->surface}", 'href' => '/contacts']];
         }
+        $day = $this->day->at(CarbonImmutable::now());
+        [$plans, $calls] = [$this->plans($day), [...$calls, ...$this->buildCalls($day)]];
         usort($calls, static fn (array $a, array $b): int => $a['shown']['at_ms'] <=> $b['shown']['at_ms']);
 
-        return ['lozenges' => $lozenges, 'calls' => $calls, 'startable' => $this->startable()];
+        return ['lozenges' => $lozenges, 'calls' => $calls, 'startable' => $this->startable(), 'plans' => $plans];
     }
 
     /** @return list<array{from_ms: int, to_ms: int|null}> */
@@ -153,6 +161,42 @@ final readonly class DrawStrip
             $words = ['recoat' => 'Ready for the next coat', 'demould' => 'Ready to open', 'service' => 'Ready for hot or harsh casting'];
             foreach ($windows as $window) {
                 $calls[] = [CarbonImmutable::createFromTimestampMs($window['from_ms']), $words[$window['kind']] ?? $window['kind']];
+            }
+        }
+
+        return $calls;
+    }
+
+    /** @return list<array{id: string, href: string, job: string, title: string, name: string, from_ms: int, to_ms: int, moves: bool, live: bool, opens_ms: int|null, shuts_ms: int|null}> what is planned, as outlines, and what of a build is under way */
+    private function plans(PlannedDay $day): array
+    {
+        $plans = [];
+        foreach ($day->work as $work) {
+            $start = $day->starts($work);
+            if ($start === null || $work->state === 'done' || ($work->state === 'live' && ! str_starts_with($work->operation->id, 'b'))) {
+                continue;
+            }
+            $plans[] = [
+                'id' => $work->operation->id, 'href' => $work->href, 'job' => explode(' · ', $work->title)[0], 'title' => $work->title, 'name' => $work->name, 'from_ms' => $day->ms($start), 'to_ms' => $day->ms($start + $work->operation->minutes),
+                'moves' => $work->moves, 'live' => $work->state === 'live', 'opens_ms' => $work->opens === null ? null : $day->ms($work->opens), 'shuts_ms' => $work->shuts === null ? null : $day->ms($work->shuts),
+            ];
+        }
+
+        return $plans;
+    }
+
+    /** @return list<array{until_ms: int, shown: array{id: string, at_ms: int, what: string, title: string, href: string}}> windows that open, and that are about to shut */
+    private function buildCalls(PlannedDay $day): array
+    {
+        $calls = [];
+        foreach ($day->work as $work) {
+            if (! $work->moves || ! str_starts_with($work->operation->id, 'b')) {
+                continue;
+            }
+            $call = static fn (float $at, string $what): array => ['until_ms' => PHP_INT_MAX, 'shown' => ['id' => $work->operation->id, 'at_ms' => $day->ms($at), 'what' => $what, 'title' => $work->title, 'href' => $work->href]];
+            if ($work->opens !== null && $work->shuts !== null && ! $work->missed) {
+                $calls[] = $call($work->opens, "{$work->name}: its window opens. Touch it first");
+                $calls[] = $call($work->shuts - self::CLOSING_CALL_MIN, "{$work->name}: ten minutes until its window shuts");
             }
         }
 

@@ -8,6 +8,7 @@ use Apalos\Core\Contact\Chain;
 use Apalos\Core\Contact\ContactResult;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use App\Models\Build;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
 use App\Models\Job;
@@ -34,7 +35,8 @@ use Carbon\CarbonImmutable;
  *     status: string, pourable: bool, not_for_skin: bool,
  *     contacts: list<LinkContactShape>,
  *     surface: string|null, role: string, from_id: int|null, wall: string|null, bed: string|null,
- *     pours_in_all: int, pours: list<array{id: int, state: string, href: string, grams: float|null, grade: string|null, at_ms: int|null, planned_ml: float|null}>
+ *     builds: list<array{id: int, name: string, began_ms: int|null, ended: bool}>,
+ *     pours_in_all: int, pours: list<array{id: int, state: string, operation: string, href: string, grams: float|null, grade: string|null, at_ms: int|null, planned_ml: float|null}>
  * }
  */
 final readonly class JobView implements View
@@ -43,6 +45,8 @@ final readonly class JobView implements View
     public const BARE = '#ab8e68';
 
     private const POURS_SHOWN = 12;
+
+    private const BUILDS_SHOWN = 30;
 
     public function __construct(private Job $job, private Library $library, private JobContacts $contacts) {}
 
@@ -53,6 +57,7 @@ final readonly class JobView implements View
         $ids = $this->job->impressions->map(static fn (Impression $link): int => $link->id);
         $this->contacts->look($ids->all());
         [$sofar, $newest] = [PouredSoFar::of($ids), $this->newest()];
+        $builds = Build::query()->whereIn('impression_id', $ids)->where('plain', false)->orderByDesc('id')->limit(self::BUILDS_SHOWN)->get()->groupBy('impression_id');
 
         return [
             'id' => $this->job->id,
@@ -64,7 +69,7 @@ final readonly class JobView implements View
             'cast' => (int) $this->job->impressions->where('kind', ImpressionKind::Cast)->sum(static fn (Impression $link): int => $sofar->pieces($link->id)),
             // As many as the last pour gave: one, or a gang.
             'pieces_a_pour' => max(1, (int) ($this->job->impressions->where('kind', ImpressionKind::Cast)->flatMap(static fn (Impression $link): array => $newest->get($link->id)?->all() ?? [])->where('state', PourState::Graded)->last()->pieces ?? 1)),
-            'chain' => array_values($this->job->impressions->map(fn (Impression $impression): array => $this->link($impression, $chain, $sofar, $newest->get($impression->id)?->all() ?? []))->all()),
+            'chain' => array_values($this->job->impressions->map(fn (Impression $impression): array => $this->link($impression, $chain, $sofar, $newest->get($impression->id)?->all() ?? [], $builds->get($impression->id)?->all() ?? []))->all()),
         ];
     }
 
@@ -86,9 +91,10 @@ final readonly class JobView implements View
 
     /**
      * @param  array<int, Pour>  $pours
+     * @param  array<int, Build>  $builds
      * @return LinkShape
      */
-    private function link(Impression $impression, Chain $chain, PouredSoFar $sofar, array $pours): array
+    private function link(Impression $impression, Chain $chain, PouredSoFar $sofar, array $pours, array $builds): array
     {
         $sheet = $this->library->shelf()->bases[$impression->material ?? ''] ?? null;
 
@@ -111,10 +117,12 @@ final readonly class JobView implements View
             'from_id' => $impression->from_id,
             'wall' => $impression->wall,
             'bed' => $impression->bed,
+            'builds' => array_map(static fn (Build $build): array => ['id' => $build->id, 'name' => $build->name, 'began_ms' => self::ms($build->begun_at), 'ended' => $build->ended_at !== null], array_values($builds)),
             'pours_in_all' => $sofar->pours($impression->id),
             'pours' => array_map(static fn (Pour $pour): array => [
                 'id' => $pour->id,
                 'state' => $pour->state->value,
+                'operation' => $pour->operation,
                 'href' => "/pours/{$pour->id}".($pour->state === PourState::Draft ? '' : '/run'),
                 'grams' => $pour->used_g ?? $pour->weighed_g,
                 'grade' => $pour->grade?->value,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reads;
 
 use App\Models\Workshop;
+use App\Workshop\KeptDay;
 use App\Workshop\Library;
 use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
@@ -20,7 +21,7 @@ use Illuminate\Support\Facades\DB;
 final readonly class KeptFrame
 {
     /** Raised where the strip is drawn otherwise. */
-    private const EDITION = 1;
+    private const EDITION = 2;
 
     public function __construct(private Workshop $workshop, private Library $library, private Repository $cache) {}
 
@@ -28,7 +29,8 @@ final readonly class KeptFrame
     {
         // Asked before anything else is: what changes meanwhile is seen at the next look.
         $turn = DB::table('workshops')->where('id', $this->workshop->id)->value('turn');
-        $rests = sprintf('%s/%s/%s/%d', $this->workshop->mark, is_numeric($turn) ? $turn : '', $this->library->stamp(), self::EDITION);
+        // What is planned and not begun does not stay in the past.
+        $rests = sprintf('%s/%s/%s/%d/%d', $this->workshop->mark, is_numeric($turn) ? $turn : '', $this->library->stamp(), self::EDITION, intdiv((int) $now->getTimestamp(), KeptDay::HOLDS_S));
         $kept = $this->cache->get($key = "frame:{$this->workshop->id}");
         if (! is_array($kept) || ($kept['rests'] ?? null) !== $rests) {
             $kept = ['rests' => $rests, 'room_c' => app(RoomTemperature::class)->now()->degrees, 'drawn' => app(DrawStrip::class)()];

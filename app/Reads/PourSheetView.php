@@ -33,7 +33,7 @@ final readonly class PourSheetView implements View
 
     /**
      * @return array{
-     *     id: int, job_id: int, job: string, impression: string, kind: string, sheet: array<string, mixed>, shelf: ShelfShape,
+     *     id: int, build: array{id: int, name: string}|null, job_id: int, job: string, impression: string, kind: string, sheet: array<string, mixed>, shelf: ShelfShape,
      *     formulas: list<array{id: int, name: string, number: int, recipe: array{base: string, additives: list<array{code: string, amount: float, basis: string, into: string}>}}>,
      *     learnt: array{pct: float, pours: int}|null, took: array{grams: float, pours: int}|null,
      *     scale: array{division_g: float, capacity_g: float}
@@ -43,6 +43,7 @@ final readonly class PourSheetView implements View
     {
         return [
             'id' => $this->pour->id,
+            'build' => $this->pour->build->plain ? null : ['id' => $this->pour->build_id, 'name' => $this->pour->build->name],
             'job_id' => $this->pour->impression->job_id,
             'job' => $this->pour->impression->job->name,
             'impression' => $this->pour->impression->name,

@@ -22,12 +22,10 @@ final readonly class BuildBook
 
     public function __construct(private Library $library, private CureClock $clock, private RoomTemperature $room) {}
 
-    /** @return list<ReadyMade> for a kind of link, its own first */
-    public function for(string $kind): array
+    /** @return list<ReadyMade> the shop's own first */
+    public function all(): array
     {
-        $made = [...array_map(self::own(...), array_values(OwnBuild::query()->orderByDesc('id')->limit(self::MOST_OWN)->get()->all())), ...array_values($this->library->builds())];
-
-        return array_values(array_filter($made, static fn (ReadyMade $one): bool => in_array($kind, $one->makes, true)));
+        return [...array_map(self::own(...), array_values(OwnBuild::query()->orderByDesc('id')->limit(self::MOST_OWN)->get()->all())), ...array_values($this->library->builds())];
     }
 
     /** @throws BadInput where there is none of that name */

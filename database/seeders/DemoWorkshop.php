@@ -24,6 +24,9 @@ final class DemoWorkshop extends Seeder
 {
     private const PAST_DAYS = 88;
 
+    /** So long ago the bust was poured that its funnel can just be topped up. */
+    private const BUST_AGO = 52;
+
     /** Links that give several pieces a pour. */
     private const PIECES = ['Dune crab/Crabs' => 6, 'Practice forearm/Skin sheets' => 2];
 
@@ -122,6 +125,34 @@ final class DemoWorkshop extends Seeder
         $this->hands->grade($pour, $opened->addMinutes(mt_rand(10, 50)), $entry['grade'], $entry['faults'], round($run->state->weighedGrams() * $entry['used'], 1), $entry['note'], self::PIECES[$entry['link']] ?? 1);
     }
 
+    /** Three that go on over hours: a window that is open now, one about to shut, and one that nobody was there for. */
+    private function builds(): void
+    {
+        $glove = $this->hands->build($this->links['Puppet wellington/Glove, first coats'], 'glove-silicone', ['area_mm2' => 92_000, 'flange_mm2' => 18_000, 'fill_ml' => 30], $this->now->subMinutes(205));
+        $this->hands->tell($glove, 'done', ['op' => 'release'], $this->now->subMinutes(188));
+        $this->hands->tell($glove, 'done', ['op' => 'flange'], $this->now->subMinutes(160));
+        $this->hands->lay($glove, 'keys', $this->now->subMinutes(156));
+        $this->hands->lay($glove, 'print', $this->now->subMinutes(92));
+        $this->hands->tell($glove, 'fingered', ['op' => 'print', 'finger' => 'comes_off'], $this->now->subMinutes(44));
+
+        $bust = $this->hands->build($this->links['Lantern bust/Matrix'], 'matrix', ['area_mm2' => 150_000, 'wall_mm' => ['least' => 10, 'most' => 12], 'ml' => 1350], $this->now->subDays(3)->setTime(9, 0));
+        foreach ([['wrap', 2.9], ['blanket', 2.85], ['funnel', 2.83]] as [$operation, $days]) {
+            $this->hands->tell($bust, 'done', ['op' => $operation], $this->now->subMinutes((int) ($days * 1440)));
+        }
+        $this->hands->lay($bust, 'shell-1', $this->now->subMinutes((int) (2.82 * 1440)));
+        $this->hands->lay($bust, 'shell-2', $this->now->subMinutes((int) (1.9 * 1440)));
+        foreach ([['lift', 240], ['release', 180], ['close', 120]] as [$operation, $minutes]) {
+            $this->hands->tell($bust, 'done', ['op' => $operation], $this->now->subMinutes($minutes));
+        }
+        $this->hands->lay($bust, 'pour', $this->now->subMinutes(self::BUST_AGO));
+
+        $edge = $this->hands->build($this->links['Heron mask/Beak, in film'], 'appliance', ['area_mm2' => 14_000, 'ml' => 48], $this->now->subHours(9));
+        $this->hands->tell($edge, 'done', ['op' => 'clean'], $this->now->subHours(8));
+        $this->hands->lay($edge, 'film-1', $this->now->subMinutes(465));
+        $this->hands->lay($edge, 'film-2', $this->now->subMinutes(440));
+        $this->hands->tell($edge, 'noted', ['text' => 'Called away to the rowing shed'], $this->now->subMinutes(425));
+    }
+
     /** What is on the bench this very minute. */
     private function present(): void
     {
@@ -134,8 +165,7 @@ final class DemoWorkshop extends Seeder
         $brow = $this->hands->plan($this->links['Owl brow/Brows'], $sheets['brow']);
         $this->hands->pour($brow, $this->now->subMinutes(318), $waiting);
 
-        $glove = $this->hands->plan($this->links['Puppet wellington/Glove, first coats'], $sheets['glove']);
-        $this->hands->pour($glove, $this->now->subMinutes(78), $waiting);
+        $this->builds();
 
         $crab = $this->hands->plan($this->links['Dune crab/Crabs'], $sheets['crab']);
         $at = $this->hands->pour($crab, $this->now->subMinutes(52), $waiting);

@@ -7,8 +7,12 @@ namespace Database\Seeders;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Run\StepKind;
 use App\Actions\AppendFact;
+use App\Actions\MixOperation;
+use App\Actions\PlanBuild;
 use App\Actions\StartPour;
+use App\Facts\BuildStream;
 use App\Facts\RunStream;
+use App\Models\Build;
 use App\Models\Impression;
 use App\Models\Pour;
 use App\Models\PourState;
@@ -20,12 +24,30 @@ final class Hands
 {
     private int $fact = 0;
 
-    public function __construct(private readonly StartPour $start, private readonly AppendFact $append) {}
+    public function __construct(private readonly StartPour $start, private readonly AppendFact $append, private readonly PlanBuild $build, private readonly MixOperation $mix) {}
 
     /** @param  array<string, mixed>  $sheet */
     public function plan(Impression $impression, array $sheet): Pour
     {
         return $impression->pours()->create(['sheet' => $sheet, 'state' => PourState::Draft]);
+    }
+
+    /** @param  array<string, mixed>  $measured */
+    public function build(Impression $impression, string $kind, array $measured, CarbonImmutable $at): Build
+    {
+        return ($this->build)($impression->load('job'), Fields::of(['kind' => $kind, 'measured' => $measured]), $at);
+    }
+
+    /** @param  array<string, mixed>  $payload */
+    public function tell(Build $build, string $kind, array $payload, CarbonImmutable $at): void
+    {
+        ($this->append)(static fn (): BuildStream => BuildStream::open($build, $at), Fields::of(['key' => 'demo-'.(++$this->fact), 'kind' => $kind, 'payload' => $payload]), $at);
+    }
+
+    /** Weighs up and lays on what an operation mixes; when it lies. */
+    public function lay(Build $build, string $operation, CarbonImmutable $at): CarbonImmutable
+    {
+        return $this->pour(($this->mix)($build, $operation, $at), $at, static fn (): bool => false);
     }
 
     /**

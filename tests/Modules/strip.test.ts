@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { ends, lay, LANES, type Lozenge } from '../../resources/js/lib/strip';
+import { ends, lay, LANES, type Lozenge, type Plan, withPlans } from '../../resources/js/lib/strip';
 import type { StripView } from '../../resources/js/types/server';
 
 // Where pours lie on the day strip.
@@ -19,7 +19,7 @@ function pour(id: number, title: string, from: number, hours: number, state: Loz
         windows: [],
     } as unknown as Lozenge;
 }
-const strip = (lozenges: Lozenge[], calls: StripView['calls'] = []): StripView => ({ lozenges, calls }) as unknown as StripView;
+const strip = (lozenges: Lozenge[], calls: StripView['calls'] = []): StripView => ({ lozenges, calls, plans: [] }) as unknown as StripView;
 const laid = (lozenges: Lozenge[], calls: StripView['calls'] = []): Record<string, number> =>
     Object.fromEntries(lay(strip(lozenges, calls), DAY.from, DAY.length, DAY.width).lanes.map(({ l, lane }) => [l.title, lane]));
 
@@ -57,4 +57,44 @@ test('what finds no lane is counted, and what lies on another day is not drawn',
     expect(day.lanes).toHaveLength(LANES);
     expect(day.more).toBe(2);
     expect(new Set(day.lanes.map(({ lane }) => lane)).size).toBe(LANES);
+});
+
+const outline = (id: string, href: string, from: number, to: number, live = false): Plan => ({
+    id,
+    href,
+    job: 'Boot',
+    title: 'Boot · Glove',
+    name: id,
+    from_ms: from * HOUR,
+    to_ms: to * HOUR,
+    moves: !live,
+    live,
+    opens_ms: null,
+    shuts_ms: null,
+});
+
+test('what is planned for a pour lies with it, and a build has a lane of its own', () => {
+    const shown = withPlans({
+        ...strip([pour(1, 'Brow', 9, 4)]),
+        plans: [
+            outline('p1:open', '/pours/1/run', 13, 13.25),
+            outline('b2:coat2', '/builds/2', 10, 10.2),
+            outline('b2:coat3', '/builds/2', 11, 11.2),
+        ],
+    });
+    expect(shown.map((l) => [l.href, l.plans?.length, l.state])).toEqual([
+        ['/pours/1/run', 1, 'curing'],
+        ['/builds/2', 2, 'planned'],
+    ]);
+    expect(ends(shown[1] as Lozenge)).toEqual({ from: 10 * HOUR, to: 11.2 * HOUR });
+});
+
+test('what nobody has begun gives way to what is there, and a coat under way does not', () => {
+    const planned = {
+        ...strip([1, 2, 3].map((n) => pour(n, `Pour ${String(n)}`, 9, 6))),
+        plans: [outline('b2:coat2', '/builds/2', 9.5, 10)],
+    };
+    const lanes = (of: StripView): string[] => lay(of, DAY.from, DAY.length, DAY.width).lanes.map(({ l }) => l.href);
+    expect(lanes(planned)).not.toContain('/builds/2');
+    expect(lanes({ ...planned, plans: [outline('b2:coat2', '/builds/2', 9.5, 10, true)] })[0]).toBe('/builds/2');
 });

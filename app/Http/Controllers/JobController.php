@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Apalos\Core\Build\ReadyMade;
 use Apalos\Core\Contact\Release;
 use Apalos\Core\Contact\Sealer;
 use Apalos\Core\Contact\Surface;
@@ -15,6 +16,7 @@ use App\Reads\JobsView;
 use App\Reads\JobView;
 use App\Reads\Like;
 use App\Reads\Slice;
+use App\Workshop\BuildBook;
 use App\Workshop\ContactBook;
 use App\Workshop\JobContacts;
 use App\Workshop\Library;
@@ -54,11 +56,11 @@ final class JobController
         return redirect()->to("/jobs/{$job->id}");
     }
 
-    public function show(Job $job, Library $library, JobContacts $contacts, ContactBook $shop): Response
+    public function show(Job $job, Library $library, JobContacts $contacts, ContactBook $shop, BuildBook $builds): Response
     {
         $job->load('impressions');
 
-        return Reply::page('jobs/Job', ['job' => (new JobView($job, $library, $contacts))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop)]);
+        return Reply::page('jobs/Job', ['job' => (new JobView($job, $library, $contacts))->toArray(), 'ways' => self::ways($builds), 'materials' => self::materials($library), 'words' => self::words($shop)]);
     }
 
     public function update(JobRequest $request, Job $job): RedirectResponse
@@ -81,6 +83,12 @@ final class JobController
         Job::withTrashed()->findOrFail($job)->restore();
 
         return redirect()->to("/jobs/{$job}");
+    }
+
+    /** @return list<array{id: string, name: string, what: string, makes: list<string>, asks: list<string>, base: string|null}> how a link can be built */
+    private static function ways(BuildBook $builds): array
+    {
+        return array_map(static fn (ReadyMade $made): array => ['id' => $made->id, 'name' => $made->name, 'what' => $made->what, 'makes' => $made->makes, 'asks' => $made->asks, 'base' => $made->base], $builds->all());
     }
 
     /** @return list<array{code: string, name: string, shore: string|null, family: string, here: bool}> */

@@ -47,7 +47,7 @@ final class PourController
         if ($pour->state !== PourState::Draft) {
             return redirect()->to("/pours/{$pour->id}/run");
         }
-        $pour->load('impression.job');
+        $pour->load('impression.job', 'build');
         $formulas = FormulaVersion::query()->whereIn('formula_id', Formula::query()->where('workshop_id', $workshop->id)->where('kind', FormulaKind::Mix)->whereNull('retired_at')->select('id'))->orderByDesc('id')->limit(self::FORMULAS_OFFERED)->get(['id', 'workshop_id', 'formula_id', 'number', 'recipe'])->load('formula');
 
         return Reply::page('pour/PourSheet', [

@@ -86,7 +86,7 @@ final readonly class BuildState
      */
     private static function stands(BuildPlan $plan, Operation $operation, ?float $started, ?float $ended, ?float $leftOut, array $before, array $touches, float $now, WindowClock $clock): OperationStands
     {
-        [$opens, $shuts, $shutBy, $waitsFor] = [0.0, INF, null, []];
+        [$opens, $shuts, $shutBy, $waitsFor, $windows] = [0.0, INF, null, [], []];
         foreach ($operation->after as $wait) {
             $other = $before[$wait->operation] ?? null;
             // An operation may be written before what it waits for: then that is not over.
@@ -100,6 +100,7 @@ final readonly class BuildState
             }
             $felt = array_values(array_filter($touches[$wait->operation] ?? [], static fn (array $touch): bool => $touch['at'] >= $other->endedAt));
             [$from, $until] = self::window($other->operation, $other->endedAt, $wait, $felt, $clock);
+            $windows[$wait->operation] = [$from, $until];
             $opens = max($opens, $from);
             if ($until < $shuts) {
                 [$shuts, $shutBy] = [$until, $wait->operation];
@@ -116,7 +117,7 @@ final readonly class BuildState
             default => OperationState::Ready,
         };
 
-        return new OperationStands($operation, $state, $started, $ended ?? $leftOut, $waitsFor === [] ? $opens : null, $shuts === INF ? null : $shuts, $shutBy, $waitsFor);
+        return new OperationStands($operation, $state, $started, $ended ?? $leftOut, $waitsFor === [] ? $opens : null, $shuts === INF ? null : $shuts, $shutBy, $waitsFor, $windows);
     }
 
     /**

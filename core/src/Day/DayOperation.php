@@ -18,6 +18,7 @@ final readonly class DayOperation
      * @param  list<After>  $after
      * @param  float|null  $due  when it should have ended
      * @param  float|null  $fixed  when it began: it does not move any more
+     * @param  string|null  $name  as it is called where something is said of it; its id where nothing else is
      */
     public function __construct(
         public string $id,
@@ -27,7 +28,13 @@ final readonly class DayOperation
         public ?float $notBefore = null,
         public ?float $due = null,
         public ?float $fixed = null,
+        public ?string $name = null,
     ) {}
+
+    public function called(): string
+    {
+        return $this->name ?? $this->id;
+    }
 
     /** @throws BadInput */
     public static function from(Fields $in): self
@@ -48,7 +55,7 @@ final readonly class DayOperation
     /** The same with one wait fewer, or with its window open for good. */
     public function waitingFor(After ...$after): self
     {
-        return new self($this->id, $this->minutes, $this->uses, array_values($after), $this->notBefore, $this->due, $this->fixed);
+        return new self($this->id, $this->minutes, $this->uses, array_values($after), $this->notBefore, $this->due, $this->fixed, $this->name);
     }
 
     /** @return array{id: string, minutes: float, uses: list<string>, after: list<array{op: string, from_min: float, until_min: float|null}>, not_before_min: float|null, due_min: float|null, fixed_min: float|null} */

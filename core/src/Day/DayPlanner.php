@@ -9,6 +9,9 @@ final readonly class DayPlanner
 {
     public const EXACT_UP_TO = 12;
 
+    /** @param  bool  $thorough  false where somebody waits for it: beyond twelve operations only the rules of thumb are tried */
+    public function __construct(private bool $thorough = true) {}
+
     public function plan(DayRequest $request): DayResult
     {
         $graph = DayGraph::of($request);
@@ -37,7 +40,7 @@ final readonly class DayPlanner
         if ($graph->contradictsItself()) {
             return null;
         }
-        $known = RuleSearch::over($graph);
+        $known = RuleSearch::over($graph, $this->thorough);
 
         return $graph->count <= self::EXACT_UP_TO ? ExactSearch::over($graph, $known) : $known;
     }

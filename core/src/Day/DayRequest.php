@@ -61,7 +61,7 @@ final readonly class DayRequest
                 }
             }
             if ($operation->fixed === null && in_array(DayOperation::HANDS, $operation->uses, true) && $operation->minutes > $this->hours->longest() + 1e-9) {
-                throw BadInput::at("{$path}.{$i}.minutes", Phrase::of('day.longer_than_a_day', ['op' => $operation->id, 'minutes' => $operation->minutes, 'longest' => $this->hours->longest()]));
+                throw BadInput::at("{$path}.{$i}.minutes", Phrase::of('day.longer_than_a_day', ['op' => $operation->called(), 'minutes' => $operation->minutes, 'longest' => $this->hours->longest()]));
             }
         }
         $ring = $this->ring();

@@ -61,7 +61,7 @@ final readonly class Obstacle
         $number = array_search($window->operation, array_map(static fn (DayOperation $one): string => $one->id, $this->request->operations), true);
         $opened = $this->request->operations[(int) $number];
         $shuts = $starts[(int) $number] + $opened->minutes + (float) $window->until;
-        $values = ['op' => $operation->id, 'other' => $window->operation, 'at' => DayTime::of($starts[$i]), 'shuts' => DayTime::of($shuts)];
+        $values = ['op' => $operation->called(), 'other' => $opened->called(), 'at' => DayTime::of($starts[$i]), 'shuts' => DayTime::of($shuts)];
 
         return $opened->fixed !== null
             ? Phrase::of('day.window_begun', $values)

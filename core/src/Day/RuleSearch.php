@@ -29,10 +29,10 @@ final class RuleSearch
     private function __construct(private readonly DayGraph $graph, private readonly SerialPlan $plan) {}
 
     /** @return list<float>|null */
-    public static function over(DayGraph $graph): ?array
+    public static function over(DayGraph $graph, bool $thorough = true): ?array
     {
         $search = new self($graph, new SerialPlan($graph, Blocks::of($graph)));
-        $search->run();
+        $search->run($thorough);
 
         return $search->best;
     }
@@ -59,7 +59,7 @@ final class RuleSearch
         return $order;
     }
 
-    private function run(): void
+    private function run(bool $thorough): void
     {
         $order = [];
         foreach ($this->rules() as $rule) {
@@ -70,7 +70,7 @@ final class RuleSearch
             return;
         }
         $order = $order === [] ? self::asTheyCame($this->plan->blocks) : $order;
-        $tries = $this->graph->count <= DayPlanner::EXACT_UP_TO ? self::TO_BEAT : intdiv(self::LAID, $this->graph->count) + 60;
+        $tries = ! $thorough || $this->graph->count <= DayPlanner::EXACT_UP_TO ? self::TO_BEAT : intdiv(self::LAID, $this->graph->count) + 60;
         for ($still = 0; $tries > 0; $tries--) {
             $trial = $this->moved($order, $still > self::STILL ? 4 : 1);
             if ($this->better($trial)) {

@@ -43,4 +43,14 @@ return [
         ['mould', 'Two-part block', 'pr-25', '', ['wall' => 'pp-sheet']],
         ['cast', 'Noses', 'pg-30', ''],
     ]],
+    ['name' => 'Lantern bust', 'purpose' => 'A head as big as a lantern, cast hollow for a parade; the sculpt is promised back', 'quantity' => 2, 'due_in_days' => 16, 'age_days' => 6, 'chain' => [
+        ['original', 'Clay bust', 'oil clay, sulphur-free', 'On a steel armature.', ['surface' => 'clay-oil-sulphur-free']],
+        ['mould', 'Matrix', 'pr-25', 'Twelve millimetres of clay, two resin shells.'],
+        ['cast', 'Heads', 'ur-35', ''],
+    ]],
+    ['name' => 'Heron mask', 'purpose' => 'A beak whose edge must vanish on the cheek', 'quantity' => 5, 'due_in_days' => 12, 'age_days' => 12, 'chain' => [
+        ['original', 'Corrected positive', 'epoxy, cured a month', '', ['surface' => 'epoxy']],
+        ['mould', 'Beak negative', 'rb-80', 'Touch-down faces and an overflow all round.', ['contacts' => ['Corrected positive' => ['release' => 'pva-film']]]],
+        ['cast', 'Beak, in film', 'pr-10', 'Fifty per cent softener; the film is the release.'],
+    ]],
 ];

@@ -140,7 +140,8 @@ export class Outbox<A> {
             return;
         }
         this.#use.trouble(this.#use.agreed?.(fact, answer.status) === true ? null : answer.wrong.message);
-        const stands = (answer.data as { run?: A } | null)?.run;
+        const told = answer.data as { run?: A; build?: A } | null;
+        const stands = told?.run ?? told?.build;
         if (stands !== undefined) {
             this.#use.took(stands);
         }

@@ -1,7 +1,9 @@
 import type { StripView } from '../types/server';
 
 /** The geometry of the day strip: where a pour lies in time, and which lane it takes. */
-export type Lozenge = StripView['lozenges'][number];
+export type Plan = StripView['plans'][number];
+/** A live pour, or a build, with what is planned for it as outlines. */
+export type Lozenge = StripView['lozenges'][number] & { plans?: Plan[] };
 export type Span = { from_ms: number; to_ms: number };
 
 export const LANES = 3;
@@ -11,14 +13,44 @@ const LETTER = 8;
 export const nameWidth = (lozenge: Lozenge): number => lozenge.title.length * LETTER + 24;
 
 export function ends(lozenge: Lozenge): { from: number; to: number } {
-    const all = [...lozenge.hands, ...lozenge.waits, ...lozenge.windows.filter((w) => w.kind !== 'service')];
+    const all = [...lozenge.hands, ...lozenge.waits, ...lozenge.windows.filter((w) => w.kind !== 'service'), ...(lozenge.plans ?? [])];
     return { from: Math.min(...all.map((p) => p.from_ms)), to: Math.max(...all.map((p) => p.to_ms)) };
+}
+
+/** What is planned lies with the pour it belongs to, and that of a build in a lane of its own. */
+export function withPlans(strip: StripView): Lozenge[] {
+    const lozenges: Lozenge[] = strip.lozenges.map((l) => ({ ...l, plans: [] }));
+    for (const plan of strip.plans) {
+        const href = plan.href;
+        let lane = lozenges.find((l) => l.href === href);
+        if (lane === undefined) {
+            lane = {
+                id: `plan-${href}`,
+                href,
+                job: plan.job,
+                title: plan.title,
+                state: 'planned',
+                hands: [],
+                waits: [],
+                windows: [],
+                plans: [],
+            };
+            lozenges.push(lane);
+        }
+        lane.state = plan.live ? 'running' : lane.state;
+        lane.plans?.push(plan);
+    }
+    return lozenges;
 }
 
 /** What needs hands comes first, then what needs them soonest. */
 function urgency(lozenge: Lozenge, calls: StripView['calls']): number {
     if (lozenge.state === 'running') {
         return 0;
+    }
+    // What nobody has begun gives way to what is there.
+    if (lozenge.state === 'planned') {
+        return Number.MAX_SAFE_INTEGER / 2 + ends(lozenge).from;
     }
     return lozenge.state === 'opened' ? 1 : (calls.find((c) => c.id === lozenge.id)?.at_ms ?? ends(lozenge).to);
 }
@@ -33,7 +65,7 @@ export function lay(
     const taken: { from: number; to: number }[][] = Array.from({ length: LANES }, () => []);
     const lanes: { l: Lozenge; lane: number }[] = [];
     let more = 0;
-    const inView = strip.lozenges.filter((l) => ends(l).to > start && ends(l).from < start + length);
+    const inView = withPlans(strip).filter((l) => ends(l).to > start && ends(l).from < start + length);
     for (const l of inView.sort((a, b) => urgency(a, strip.calls) - urgency(b, strip.calls))) {
         const { from, to } = ends(l);
         const place = { from, to: Math.max(to, from + ((nameWidth(l) + 16) / width) * length) + length / 60 };

@@ -1,6 +1,7 @@
 <script lang="ts">
     import { bench } from '../lib/bench.svelte';
     import { untrack } from 'svelte';
+    import { DayDrag, put } from '../lib/daydrag.svelte';
     import { lay } from '../lib/strip';
     import { span } from '../lib/units';
     import { clockTime, dayAndTime, dayInWords, fullHours, when, workingDay } from '../lib/when';
@@ -61,6 +62,7 @@
     const startableToday = $derived((frame?.strip.startable ?? []).filter((s) => s.open_ms < day.to));
 
     function pull(event: PointerEvent): void {
+        drag.pull(event, length / width);
         if (dragFrom !== null) {
             shift = dragFrom.shift - ((event.clientX - dragFrom.x) / width) * length;
         }
@@ -76,14 +78,38 @@
         }
     }
 
+    const drag = new DayDrag();
+    let said = $state<string | null>(null);
+    let dropped = false;
+    /** An outline let go elsewhere is put there, and everything that hangs on it goes along; or it says why it cannot. */
+    async function drop(): Promise<void> {
+        dragFrom = null;
+        const held = drag.drop();
+        if (held !== null) {
+            dropped = true;
+            setTimeout(() => (dropped = false), 300);
+            const { wrong } = await put(held.id, held.at);
+            said = wrong;
+            await bench.refresh();
+        }
+    }
+    /** Having put something elsewhere is no wish to go there. */
+    function stay(event: MouseEvent): void {
+        if (dropped) {
+            event.preventDefault();
+            event.stopPropagation();
+        }
+    }
+
     function hold(event: PointerEvent): void {
+        said = null;
         if ((event.target as HTMLElement).closest('a, button') === null) {
             dragFrom = { x: event.clientX, shift };
         }
     }
 </script>
 
-<svelte:window onpointermove={pull} onpointerup={() => (dragFrom = null)} />
+<svelte:window onpointermove={pull} onpointerup={() => void drop()} />
 
 {#if !open}
     <div class="folded">
@@ -121,6 +147,7 @@
             bind:clientWidth={width}
             onkeydown={arrows}
             onpointerdown={hold}
+            onclickcapture={stay}
         >
             {#each hours as hour (hour)}
                 <span class="hour fig" style="left:{x(hour)}%">{clockTime(hour).slice(0, 2)}</span>
@@ -128,10 +155,10 @@
             {/each}
 
             {#each laid.lanes as { l, lane } (l.id)}
-                <StripLane {l} {lane} {start} {length} {width} calls={frame?.strip.calls ?? []} />
+                <StripLane {l} {lane} {start} {length} {width} calls={frame?.strip.calls ?? []} {drag} />
             {:else}
                 <p class="empty">
-                    {#if lozenges.length > 0}
+                    {#if lozenges.length > 0 || (frame?.strip.plans ?? []).length > 0}
                         Nothing is live in these hours.
                     {:else if startableToday.length > 0}
                         Nothing is curing. Started now, open before the day ends:
@@ -146,6 +173,9 @@
                 </p>
             {/each}
 
+            {#if drag.trial !== null || said !== null}<p class="why" role="status">
+                    {said ?? (drag.trial?.ok === true ? `It goes there: ${clockTime(drag.at)}.` : drag.trial?.why)}
+                </p>{/if}
             {#if laid.more > 0}<a href="/" class="more">+ {laid.more} more</a>{/if}
             {#if inView(bench.now)}
                 <span class="now" style="left:{x(bench.now)}%" title={dayAndTime(bench.now)}
@@ -240,6 +270,15 @@
         inset: 44px 1rem auto 1rem;
         font-size: 1rem;
         color: var(--color-neutral);
+    }
+    .why {
+        position: absolute;
+        left: 0.5rem;
+        bottom: 2px;
+        z-index: 5;
+        padding: 0 0.5rem;
+        font-weight: 700;
+        background: var(--color-base-200);
     }
     .more {
         position: absolute;

@@ -28,9 +28,9 @@
     ];
     const here = $derived.by(() => {
         const path = page.url.split('?')[0] ?? '/';
-        return path === '/'
+        return path === '/' || path.startsWith('/day')
             ? '/'
-            : path.startsWith('/pours')
+            : path.startsWith('/pours') || path.startsWith('/builds')
               ? '/jobs'
               : path.startsWith('/formulas')
                 ? '/swatches'
@@ -47,6 +47,7 @@
     const frameKeys: Key[] = [
         { press: '/', does: 'Find something', run: () => (finding = true) },
         { press: '?', does: 'Show these keys', run: showHelp },
+        { press: 'g d', does: 'Go to Day', run: () => router.visit('/day') },
         ...screens.map((s) => ({ press: `g ${s.key}`, does: `Go to ${s.name}`, run: () => router.visit(s.href) })),
         { press: 'm', does: 'Sound on or off', run: mute },
     ];

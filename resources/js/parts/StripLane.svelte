@@ -4,6 +4,7 @@
     import { ends, nameWidth, type Lozenge, type Span } from '../lib/strip';
     import { span } from '../lib/units';
     import { when } from '../lib/when';
+    import type { DayDrag } from '../lib/daydrag.svelte';
     import type { StripView } from '../types/server';
 
     type Props = {
@@ -14,8 +15,14 @@
         length: number;
         width: number;
         calls: StripView['calls'];
+        drag: DayDrag;
     };
-    let { l, lane, start, length, width, calls }: Props = $props();
+    let { l, lane, start, length, width, calls, drag }: Props = $props();
+    const planned = $derived((l.plans ?? []).map((plan) => ({ ...plan, at: drag.start(plan.id, plan.from_ms) })));
+    const moved = (plan: { at: number; from_ms: number; to_ms: number }): Span => ({
+        from_ms: plan.at,
+        to_ms: plan.at + plan.to_ms - plan.from_ms,
+    });
 
     const x = (ms: number): number => ((ms - start) / length) * 100;
     const seen = (piece: Span): boolean => piece.to_ms > start && piece.from_ms < start + length;
@@ -52,6 +59,31 @@
     {#each l.waits.filter(seen) as piece, i (i)}<span class="wait" style={box(piece)}></span>{/each}
     {#each l.hands.filter(seen) as piece, i (i)}
         <span class="hands" class:live={i === l.hands.length - 1 && l.state !== 'waiting'} style={box(piece)}></span>
+    {/each}
+    {#each planned.filter((plan) => seen(moved(plan))) as plan (plan.id)}
+        {#if plan.opens_ms !== null && plan.shuts_ms !== null}
+            <span
+                class="window recoat"
+                class:dotted={plan.opens_ms > bench.now}
+                style={box({ from_ms: plan.opens_ms, to_ms: plan.shuts_ms })}
+            ></span>
+        {/if}
+        <!-- svelte-ignore a11y_no_static_element_interactions -->
+        <span
+            class="plan"
+            class:live={plan.live}
+            class:moves={plan.moves}
+            class:held={drag.id === plan.id}
+            class:no={drag.id === plan.id && drag.trial?.ok === false}
+            style={box(moved(plan))}
+            title="{plan.name}, {when(plan.at, bench.now)}"
+            onpointerdown={(event) => {
+                if (plan.moves && event.button === 0) {
+                    event.preventDefault();
+                    drag.hold(event, plan.id, plan.from_ms);
+                }
+            }}
+        ></span>
     {/each}
     <span class="tag" style={label}>{l.title}</span>
     {#each l.windows.filter(seen) as window (window.kind)}
@@ -94,6 +126,33 @@
         background:
             repeating-linear-gradient(-55deg, transparent 0 4px, color-mix(in oklab, var(--color-neutral) 28%, transparent) 4px 6px),
             var(--color-base-100);
+    }
+    .plan {
+        position: absolute;
+        top: 12px;
+        height: 20px;
+        border-radius: 10px;
+        min-width: 10px;
+        border: 2px dashed var(--color-neutral);
+        background: color-mix(in oklab, var(--color-base-100) 60%, transparent);
+    }
+    .plan.moves {
+        cursor: grab;
+    }
+    .plan.live {
+        border: 0;
+        background: var(--color-accent);
+    }
+    .plan.held {
+        border-style: solid;
+        border-color: var(--color-success);
+    }
+    .plan.no {
+        border-color: var(--color-error);
+    }
+    .window.dotted {
+        border-style: dotted;
+        background: none;
     }
     .window {
         top: 10px;

@@ -114,6 +114,17 @@ export type DayResult = {
     }[];
 };
 
+/** When a gang is through, what holds it up, and what one more mould would bring. Minutes from midnight of the first day. */
+export type GangResult = {
+    cycles: number;
+    days: number;
+    end_min: number | null;
+    bottleneck: string;
+    loads: Record<string, number>;
+    pours_min: number[];
+    one_more_saves_min: number | null;
+};
+
 /** The softener curve of a base, as far as sheet and pucks tell. */
 export type HardenResult = {
     c: number;
@@ -711,6 +722,59 @@ export type ContactBoardView = {
     }[];
 };
 
+/** The day: hands, chamber and pot as lanes, what can still be started now and finished today, what must wait and why. */
+export type DayView = {
+    now_ms: number;
+    from_ms: number;
+    to_ms: number;
+    works_from_ms: number;
+    works_to_ms: number;
+    hands: number;
+    lanes: {
+        id: string;
+        name: string;
+    }[];
+    items: ({
+        id: string;
+        build_id: number;
+        step: string;
+        title: string;
+        name: string;
+        href: string;
+        state: string;
+        lanes: string[];
+        from_ms: number;
+        to_ms: number;
+        colour: string;
+        moves: boolean;
+        slack_min: number;
+        opens_ms: number | null;
+        shuts_ms: number | null;
+        missed: boolean;
+    })[];
+    because: string | null;
+    moved: {
+        id: string;
+        title: string;
+        name: string;
+        from_ms: number;
+        to_ms: number;
+    }[];
+    startable: {
+        title: string;
+        href: string;
+        last_ms: number;
+        done_ms: number;
+    }[];
+    waits: {
+        title: string;
+        href: string;
+        done_ms: number;
+        why: string;
+    }[];
+    late: string[];
+};
+
 /** A sheet that is being planned: an answer can be weighed for it and written into it. */
 export type DraftView = {
     id: number;
@@ -976,6 +1040,19 @@ export type FrameView = {
             title: string;
             open_ms: number;
         }[];
+        plans: ({
+            id: string;
+            href: string;
+            job: string;
+            title: string;
+            name: string;
+            from_ms: number;
+            to_ms: number;
+            moves: boolean;
+            live: boolean;
+            opens_ms: number | null;
+            shuts_ms: number | null;
+        })[];
     };
 };
 
@@ -1098,10 +1175,17 @@ export type JobView = {
         from_id: number | null;
         wall: string | null;
         bed: string | null;
+        builds: ({
+            id: number;
+            name: string;
+            began_ms: number | null;
+            ended: boolean;
+        })[];
         pours_in_all: number;
         pours: ({
             id: number;
             state: string;
+            operation: string;
             href: string;
             grams: number | null;
             grade: string | null;
@@ -1228,6 +1312,10 @@ export type PaintAnswerView = {
 /** What a pour sheet needs to be filled in: itself as typed, the shelf, earlier formulas, what earlier pours taught. */
 export type PourSheetView = {
     id: number;
+    build: {
+        id: number;
+        name: string;
+    } | null;
     job_id: number;
     job: string;
     impression: string;
@@ -1291,6 +1379,8 @@ export type ReckoningView = {
 /** A run as its screen shows it: where it stands, what to do now, what the cup holds and what the clock says. */
 export type RunView = {
     pour_id: number;
+    build_id: number;
+    laid: boolean;
     job_id: number;
     job: string;
     impression: string;
@@ -1582,6 +1672,19 @@ export type StripView = {
         title: string;
         open_ms: number;
     }[];
+    plans: ({
+        id: string;
+        href: string;
+        job: string;
+        title: string;
+        name: string;
+        from_ms: number;
+        to_ms: number;
+        moves: boolean;
+        live: boolean;
+        opens_ms: number | null;
+        shuts_ms: number | null;
+    })[];
 };
 
 /** A sheet being written: what is asked, what stands there already, and what can be named. */

@@ -5,6 +5,7 @@
     import { screenKeys } from '../../lib/keys.svelte';
     import { figure, sign, span } from '../../lib/units';
     import { when } from '../../lib/when';
+    import Faces from '../../parts/Faces.svelte';
     import type { BenchView } from '../../types/server';
 
     let { bench }: { bench: BenchView } = $props();
@@ -30,6 +31,7 @@
 <svelte:head><title>Bench · Apalos</title></svelte:head>
 
 <h1 class="sr-only">Bench</h1>
+<Faces here="/" />
 <div class="benches">
     {#each groups as group (group.id)}
         {@const items = bench.items.filter((item) => item.group === group.id)}

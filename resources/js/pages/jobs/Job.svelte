@@ -10,11 +10,12 @@
     import Chain from '../../parts/Chain.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { JobView } from '../../types/server';
+    import BuildIt, { type WayToBuild } from './BuildIt.svelte';
     import ContactPanel from './ContactPanel.svelte';
     import LinkForm from './LinkForm.svelte';
     import type { Material } from './NewJob.svelte';
 
-    let { job, materials, words }: { job: JobView; materials: Material[]; words: Words } = $props();
+    let { job, materials, words, ways }: { job: JobView; materials: Material[]; words: Words; ways: WayToBuild[] } = $props();
 
     // The link that is next to be dealt with, until another is chosen.
     const next = (): number | null =>
@@ -26,6 +27,7 @@
     let chosen = $state(untrack(next));
     let form = $state<'none' | 'new' | 'edit'>('none');
     let contactKey = $state<string | null>(null);
+    let building = $state(false);
     const link = $derived(job.chain.find((l) => l.id === chosen) ?? null);
     const contact = $derived(
         link?.contacts.find((c) => c.key === contactKey) ?? link?.contacts.find((c) => c.blocks) ?? link?.contacts[0] ?? null,
@@ -41,6 +43,7 @@
         waiting: 'curing',
         opened: 'open, not graded',
         graded: '',
+        laid: 'laid, in its build',
         given_up: 'given up',
     };
 
@@ -60,6 +63,7 @@
             { press: 'ArrowRight', does: 'Next link of the chain', run: () => step(1) },
             { press: 'ArrowLeft', does: 'Link before', run: () => step(-1) },
             { press: 'p', does: 'Plan a pour of this link', run: plan },
+            { press: 'b', does: 'Build this link in several operations', run: () => (building = true) },
             { press: 'e', does: 'Change this link', run: () => (form = 'edit') },
             { press: 'a', does: 'Add a link', run: () => (form = 'new') },
         ]),
@@ -156,6 +160,11 @@
                         >{link.pours.some((p) => p.state === 'draft') ? 'Open its pour sheet' : 'Plan a pour'}
                         <kbd class="kbd kbd-sm text-base-content">p</kbd></button
                     >{/if}
+                {#if link.builds.some((b) => !b.ended)}<a class="btn btn-primary" href="/builds/{link.builds.find((b) => !b.ended)?.id}"
+                        >Open its build</a
+                    >{:else if link.pourable}<button class="btn" aria-expanded={building} onclick={() => (building = !building)}
+                        >Build it in several operations <kbd class="kbd kbd-sm">b</kbd></button
+                    >{/if}
                 <button class="btn" onclick={() => (form = 'edit')}>Change it</button>
                 <button
                     class="btn btn-ghost"
@@ -169,6 +178,7 @@
                 >
                 <button class="btn btn-ghost" onclick={() => router.delete(`/impressions/${String(link.id)}`)}>Take it out</button>
             </div>
+            {#if building && link.pourable}{#key link.id}<BuildIt {link} {ways} onclose={() => (building = false)} />{/key}{/if}
         </div>
         {#if contact !== null}
             <div class="wide">
@@ -187,10 +197,21 @@
         {/if}
         <div class="card-paper">
             <h3 class="text-xl">Poured so far</h3>
+            {#each link.builds as built (built.id)}
+                <p class="pour">
+                    <a class="link inline-block" href="/builds/{built.id}">{built.name}</a>
+                    <span class="fig"></span>
+                    <span class="font-bold">{built.ended ? 'built' : built.began_ms === null ? 'planned' : 'being built'}</span>
+                </p>
+            {/each}
             <ul class="mt-2">
                 {#each link.pours as pour (pour.id)}
                     <li class="pour">
-                        <a class="link inline-block" href={pour.href}>{pour.at_ms === null ? 'Next pour' : dayAndTime(pour.at_ms)}</a>
+                        <a class="link inline-block" href={pour.href}
+                            >{pour.at_ms === null ? 'Next pour' : dayAndTime(pour.at_ms)}{pour.operation === 'pour'
+                                ? ''
+                                : `, ${pour.operation.replaceAll('-', ' ')}`}</a
+                        >
                         <span class="fig">{pour.grams === null ? '' : measure(pour.grams, 'mass', bench.units)}</span>
                         <span class="font-bold">{pour.grade ?? states[pour.state]}</span>
                     </li>

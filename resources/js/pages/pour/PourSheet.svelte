@@ -48,7 +48,10 @@
 
 <div class="flex flex-wrap items-baseline gap-x-3">
     <h1 class="text-3xl">{pour.impression}</h1>
-    <p class="quiet">for <a class="link" href="/jobs/{pour.job_id}">{pour.job}</a></p>
+    <p class="quiet">
+        for <a class="link" href="/jobs/{pour.job_id}">{pour.job}</a>{#if pour.build !== null}, in
+            <a class="link" href="/builds/{pour.build.id}">its build</a>{/if}
+    </p>
 </div>
 
 <div class="sheet">

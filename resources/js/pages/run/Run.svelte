@@ -20,6 +20,7 @@
     import GiveUp from './GiveUp.svelte';
     import GivenUpStep from './GivenUpStep.svelte';
     import GradeStep, { type Grading } from './GradeStep.svelte';
+    import LaidStep from './LaidStep.svelte';
     import NoteDialog from './NoteDialog.svelte';
     import PlainStep from './PlainStep.svelte';
     import PotClock from './PotClock.svelte';
@@ -235,7 +236,8 @@
     {/if}
     <div class="centre" aria-live="polite">
         <p class="quiet">
-            <a class="link" href="/jobs/{run.job_id}">{run.job}</a> · {run.impression}{run.batches > 1 && run.step.batch > 0
+            <a class="link" href={run.laid ? `/builds/${String(run.build_id)}` : `/jobs/${String(run.job_id)}`}>{run.job}</a> · {run.impression}{run.batches >
+                1 && run.step.batch > 0
                 ? ` · cup ${String(run.step.batch)} of ${String(run.batches)}`
                 : ''}{kind === 'weigh' ? ` · weighing ${String(run.step.weighing + 1)}` : ''} · {run.formula}
         </p>
@@ -255,6 +257,8 @@
             <GivenUpStep {run} end={run.given_up} />
         {:else if kind !== 'done'}
             <PlainStep {live} {kind} {scaled} />
+        {:else if run.laid}
+            <LaidStep {run} />
         {:else if run.grade !== null}
             <DoneStep {run} grade={run.grade} />
         {/if}
@@ -290,7 +294,7 @@
         {:else if run.take_back !== null}
             <p class="mt-4">
                 <button class="btn btn-ghost btn-sm" onclick={() => void live.takeBack()}
-                    >Take back {kind === 'given_up' ? 'giving it up' : 'the grading'}</button
+                    >Take back {kind === 'given_up' ? 'giving it up' : run.laid ? 'the last step' : 'the grading'}</button
                 >
             </p>
         {/if}

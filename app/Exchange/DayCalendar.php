@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange;
+
+use App\Models\Workshop;
+use App\Workshop\PlannedDay;
+use Carbon\CarbonImmutable;
+use Sabre\VObject\Component\VCalendar;
+
+/** The plan as iCalendar (RFC 5545): every operation that still needs hands, with its window and a call ten minutes before. */
+final readonly class DayCalendar
+{
+    private const CALL_MIN = 10;
+
+    public function __construct(private Workshop $workshop) {}
+
+    public function of(PlannedDay $day): string
+    {
+        $calendar = new VCalendar(['PRODID' => '-//Apalos//Day//EN', 'X-WR-CALNAME' => $this->workshop->name, 'REFRESH-INTERVAL;VALUE=DURATION' => 'PT15M', 'X-PUBLISHED-TTL' => 'PT15M', 'METHOD' => 'PUBLISH']);
+        foreach ($day->work as $work) {
+            $start = $day->starts($work);
+            if ($start === null || $work->state === 'done' || $work->operation->minutes <= 0.0) {
+                continue;
+            }
+            $utc = static fn (float $minutes): \DateTimeImmutable => (new \DateTimeImmutable('@'.intdiv($day->ms($minutes), 1000)))->setTimezone(new \DateTimeZone('UTC'));
+            $event = $calendar->createComponent('VEVENT', [
+                'UID' => "{$work->operation->id}@apalos.{$this->workshop->id}", 'SUMMARY' => "{$work->name} · {$work->title}", 'DTSTAMP' => $utc($start),
+                'DTSTART' => $utc($start), 'DTEND' => $utc($start + $work->operation->minutes),
+                'STATUS' => $work->state === 'live' ? 'CONFIRMED' : 'TENTATIVE',
+                'DESCRIPTION' => $work->shuts === null ? '' : 'Its window shuts at '.$this->workshop->said(CarbonImmutable::createFromTimestampMs($day->ms($work->shuts), 'UTC'), $day->midnight),
+                'URL' => url($work->href),
+            ]);
+            if ($work->state === 'planned') {
+                $event->add($calendar->createComponent('VALARM', ['TRIGGER' => '-PT'.self::CALL_MIN.'M', 'ACTION' => 'DISPLAY', 'DESCRIPTION' => $work->name]));
+            }
+            $calendar->add($event);
+        }
+
+        return $calendar->serialize();
+    }
+}

@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Apalos\Core\Day\GangWork;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use App\Actions\AppendFact;
+use App\Exchange\DayCalendar;
+use App\Facts\BuildStream;
+use App\Http\Reply;
+use App\Models\Build;
+use App\Models\Workshop;
+use App\Reads\DayTry;
+use App\Reads\DayView;
+use App\Workshop\DayDesk;
+use App\Workshop\DayWork;
+use App\Workshop\KeptDay;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response as Plain;
+use Inertia\Response;
+
+final readonly class DayController
+{
+    public function __construct(private KeptDay $kept, private DayDesk $desk, private Workshop $workshop) {}
+
+    public function show(): Response
+    {
+        return Reply::page('day/Day', ['day' => $this->view()]);
+    }
+
+    public function state(): JsonResponse
+    {
+        return Reply::json($this->view());
+    }
+
+    /** The same as a sheet of paper. */
+    public function sheet(): Response
+    {
+        return Reply::page('day/Sheet', ['day' => $this->view()]);
+    }
+
+    /** A calendar one can subscribe to: it keeps up. */
+    public function calendar(DayCalendar $calendar): Plain
+    {
+        return new Plain($calendar->of($this->kept->at(CarbonImmutable::now())), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => 'inline; filename="day.ics"', 'Cache-Control' => 'no-cache']);
+    }
+
+    public function try(Request $request): JsonResponse
+    {
+        [$work, $at] = $this->said(Fields::fromJson($request->getContent())->only('id', 'at_ms'));
+
+        return Reply::json($this->tried()->put($work, $at));
+    }
+
+    /** Puts an operation where the maker wants it: a fact like any other, so it can be taken back. */
+    public function put(Request $request, AppendFact $append): JsonResponse
+    {
+        $in = Fields::fromJson($request->getContent())->only('id', 'at_ms', 'key');
+        $now = CarbonImmutable::now();
+        [$work, $at] = $this->said($in);
+        $tried = $in->has('at_ms') ? $this->tried()->put($work, $at) : ['ok' => true, 'why' => ''];
+        if (! $tried['ok']) {
+            throw BadInput::at('at_ms', Phrase::written($tried['why']));
+        }
+        $build = Build::query()->findOrFail($work->build);
+        $append(static fn (): BuildStream => BuildStream::open($build, $now), Fields::of(['key' => $in->text('key'), 'kind' => 'put', 'payload' => ['op' => $work->step, 'at_ms' => $in->numberOrNull('at_ms', 0.0, 1e14)]]), $now);
+
+        // The day is laid out anew, with it where it was put.
+        return Reply::json((new DayView($this->kept->afresh($now), $this->desk, $this->workshop, $now))->toArray());
+    }
+
+    public function gang(Request $request): JsonResponse
+    {
+        $now = CarbonImmutable::now();
+        $hours = $this->desk->request([], $now);
+        $gang = GangWork::from(Fields::fromJson($request->getContent()), $hours->hours, $hours->now, $this->workshop->hands)->run();
+        $midnight = (int) $this->desk->midnight($now)->getTimestampMs();
+        $ms = static fn (float $minutes): int => $midnight + (int) round($minutes * 60_000);
+        $told = $gang->toArray();
+
+        return Reply::json([...$told, 'end_ms' => $told['end_min'] === null ? null : $ms($told['end_min']), 'pours_ms' => array_map($ms, $told['pours_min'])]);
+    }
+
+    /** @return array{DayWork, float} */
+    private function said(Fields $in): array
+    {
+        $day = $this->kept->at(CarbonImmutable::now());
+        $work = $day->one($in->text('id')) ?? throw BadInput::at('id', Phrase::written('That is no longer on the day. Look again.'));
+        $at = $in->numberOrNull('at_ms', 0.0, 1e14);
+
+        return [$work, $at === null ? 0.0 : ($at - (float) $day->midnight->getTimestampMs()) / 60_000.0];
+    }
+
+    private function tried(): DayTry
+    {
+        $now = CarbonImmutable::now();
+
+        return new DayTry($this->kept->at($now), $this->desk, $this->workshop, $now);
+    }
+
+    /** @return array<string, mixed> */
+    private function view(): array
+    {
+        $now = CarbonImmutable::now();
+
+        return (new DayView($this->kept->at($now), $this->desk, $this->workshop, $now))->toArray();
+    }
+}

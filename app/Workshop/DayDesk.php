@@ -1,0 +1,229 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Workshop;
+
+use Apalos\Core\Build\Operation;
+use Apalos\Core\Build\OperationStands;
+use Apalos\Core\Build\OperationState;
+use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Day\After;
+use Apalos\Core\Day\DayOperation;
+use Apalos\Core\Day\DayRequest;
+use Apalos\Core\Day\WorkingHours;
+use Apalos\Core\Mix\BatchLimit;
+use App\Models\Build;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Models\Workshop;
+use Carbon\CarbonImmutable;
+
+/** Gathers what is to be done on the bench: builds operation by operation, pours that cure, pours that are planned. Minutes count from midnight. */
+final class DayDesk
+{
+    /** What a plan looks ahead. */
+    public const DAYS = 10;
+
+    private const MOST_BUILDS = 24;
+
+    private const MOST_PLANNED = 12;
+
+    private const OPENING_MIN = 15.0;
+
+    /** Weighing up a cup, when nobody says how long it takes. */
+    private const WEIGHING_MIN = 8.0;
+
+    public function __construct(
+        private readonly Workshop $workshop, private readonly LiveWork $work, private readonly CureClock $clock, private readonly RoomTemperature $room, private readonly Library $library,
+    ) {}
+
+    public function midnight(CarbonImmutable $now): CarbonImmutable
+    {
+        return $now->setTimezone($this->workshop->zone())->startOfDay();
+    }
+
+    /** @return list<DayWork> */
+    public function work(CarbonImmutable $now): array
+    {
+        $midnight = $this->midnight($now);
+        $builds = Build::query()->onTheBench()->with('impression.job')->orderByRaw('case when begun_at is null then 1 else 0 end')->orderByDesc('id')->limit(self::MOST_BUILDS)->get();
+        $recorded = RecordedBuild::all(array_values($builds->sortBy('id')->all()), $now);
+        $this->clock->learn(array_values(array_filter(array_merge(...array_map(static fn (RecordedBuild $one): array => array_map($one->baseOf(...), $one->state->plan->operations), $recorded)), is_string(...))));
+        $work = array_merge([], ...array_map(fn (RecordedBuild $one): array => $this->build($one, $midnight), $recorded));
+        foreach ($this->work->runs() as $run) {
+            $work = [...$work, ...$this->live($run, $midnight, $now)];
+        }
+        $wishes = $this->wishes(array_slice($this->work->planned(), 0, self::MOST_PLANNED), $midnight);
+        foreach (array_slice($this->work->planned(), 0, self::MOST_PLANNED) as $pour) {
+            $work = [...$work, ...$this->planned($pour, $midnight, $wishes[$pour->build_id] ?? null)];
+        }
+
+        return $work;
+    }
+
+    /** @param  list<DayWork>  $work */
+    public function request(array $work, CarbonImmutable $now): DayRequest
+    {
+        $midnight = $this->midnight($now);
+        $days = [];
+        for ($day = 0; $day < self::DAYS; $day++) {
+            $days[] = [$day * 1440.0 + $this->workshop->day_starts_min, $day * 1440.0 + $this->workshop->day_ends_min];
+        }
+
+        return new DayRequest(self::minutes($now, $midnight), WorkingHours::of($days), ['hands' => max(1, $this->workshop->hands), 'chamber' => 1, 'pot' => 1], array_map(static fn (DayWork $one): DayOperation => $one->operation, $work));
+    }
+
+    /** @return list<DayWork> */
+    private function build(RecordedBuild $recorded, CarbonImmutable $midnight): array
+    {
+        $work = [];
+        $id = static fn (string $operation): string => "b{$recorded->build->id}:{$operation}";
+        $due = $recorded->build->impression->job->due_on === null ? null : self::minutes(CarbonImmutable::parse($recorded->build->impression->job->due_on->toDateString(), $this->workshop->zone()), $midnight) + $this->workshop->day_ends_min;
+        $last = array_key_last($recorded->state->operations);
+        foreach ($recorded->state->operations as $stands) {
+            if ($stands->state === OperationState::LeftOut) {
+                continue;
+            }
+            $operation = $stands->operation;
+            $started = $this->moment($recorded, $stands->startedAt, $midnight);
+            $over = $stands->state === OperationState::Done;
+            $length = $over ? max(0.0, (float) $stands->endedAt - (float) $stands->startedAt) : $this->length($recorded, $stands, $midnight);
+            $base = $this->library->shelf()->bases[$recorded->baseOf($operation) ?? ''] ?? null;
+            $work[] = new DayWork(
+                new DayOperation(
+                    $id($operation->id), $length, $over ? [] : $operation->uses, $started !== null ? [] : $this->after($recorded, $stands, $id),
+                    $this->moment($recorded, $recorded->state->put[$operation->id] ?? null, $midnight), $operation->id === $last ? $due : null, $started, "{$operation->name} ({$recorded->build->title()})",
+                ),
+                $recorded->build->title(), $operation->name, "/builds/{$recorded->build->id}", $over ? 'done' : ($started === null ? 'planned' : 'live'), $operation->mixing === null ? '#cfc4ae' : ($base->colour ?? '#cfc4ae'),
+                $recorded->build->id, $operation->id, $started === null, $this->moment($recorded, $stands->opensAt, $midnight), $this->moment($recorded, $stands->shutsAt, $midnight), $stands->state === OperationState::Missed,
+            );
+        }
+
+        return $work;
+    }
+
+    private function length(RecordedBuild $recorded, OperationStands $stands, CarbonImmutable $midnight): float
+    {
+        $so = $stands->startedAt === null ? 0.0 : self::minutes($recorded->now, $midnight) - (float) $this->moment($recorded, $stands->startedAt, $midnight);
+
+        // What is under way takes a moment longer than it has so far.
+        return $stands->startedAt === null ? $stands->operation->minutes : max($stands->operation->minutes, $so + 2.0);
+    }
+
+    /** @return list<After> */
+    private function after(RecordedBuild $recorded, OperationStands $stands, callable $id): array
+    {
+        $after = [];
+        foreach ($stands->operation->after as $wait) {
+            $other = $recorded->state->operations[$wait->operation] ?? null;
+            if ($other === null || $other->state === OperationState::LeftOut) {
+                continue;
+            }
+            $open = $stands->windows[$wait->operation] ?? null;
+            if ($open !== null && $other->endedAt !== null) {
+                // A window that has shut cannot be kept: the rest is planned all the same.
+                $until = $open[1] === INF || $stands->state === OperationState::Missed ? null : $open[1] - $other->endedAt;
+                $after[] = new After($id($wait->operation), $open[0] - $other->endedAt, $until);
+            } else {
+                $edge = fn (float|Milestone $at): ?float => $at instanceof Milestone ? $this->edge($recorded, $other->operation, $at) : $at;
+                $from = $edge($wait->from) ?? 0.0;
+                $until = $wait->until === null ? null : $edge($wait->until);
+                $after[] = new After($id($wait->operation), $from, $until === null ? null : max($from, $until));
+            }
+        }
+
+        return $after;
+    }
+
+    /** How long after its end something that is still to be mixed will be so far, in the room as it is. */
+    private function edge(RecordedBuild $recorded, Operation $of, Milestone $milestone): ?float
+    {
+        $base = $this->library->shelf()->bases[$recorded->baseOf($of) ?? ''] ?? null;
+        $minutes = $base === null ? null : $this->clock->model($base)->band($milestone, $this->room->now(), null)?->likely->min;
+
+        return match (true) {
+            $minutes === null => null,
+            $milestone === Milestone::RecoatOpen, $milestone === Milestone::RecoatClose => $minutes,
+            // From where A meets B; the pot life only as far as it can be used.
+            $milestone === Milestone::PotLife => max(0.0, BatchLimit::POURABLE_SHARE * $minutes - $of->minutes),
+            default => max(0.0, $minutes - $of->minutes),
+        };
+    }
+
+    /** @return list<DayWork> */
+    private function live(RecordedRun $run, CarbonImmutable $midnight, CarbonImmutable $now): array
+    {
+        $pour = $run->pour;
+        if ($run->plan->endsLaid || $pour->started_at === null) {
+            return [];
+        }
+        $began = self::minutes($pour->started_at, $midnight);
+        $until = $pour->poured_at ?? $now->addMinutes(2);
+        $make = fn (string $step, string $name, DayOperation $operation, bool $moves, ?float $opens = null): DayWork => new DayWork($operation, $pour->title(), $name, "/pours/{$pour->id}/run", $moves ? 'planned' : ($pour->poured_at === null ? 'live' : 'done'), $run->frozen->colour, $pour->build_id, $step, $moves, $opens, wears: ! $moves);
+        $work = [$make('pour', 'Pour', new DayOperation("p{$pour->id}:pour", self::minutes($until, $midnight) - $began, $pour->poured_at === null ? [DayOperation::HANDS] : [], fixed: $began), false)];
+        $open = $pour->state === PourState::Waiting ? $run->reaches($this->clock, Milestone::Demould)?->likely() : null;
+        if ($open !== null) {
+            $at = self::minutes($open, $midnight);
+            $work[] = $make('open', 'Open', new DayOperation("p{$pour->id}:open", self::OPENING_MIN, [DayOperation::HANDS], [], $at), true, $at);
+        }
+
+        return $work;
+    }
+
+    /** @return list<DayWork> */
+    private function planned(Pour $pour, CarbonImmutable $midnight, ?float $wish): array
+    {
+        $gist = $this->work->gist($pour);
+        // A coat that is planned is on the day as an operation of its build.
+        if ($gist === null || $pour->operation !== Build::PLAIN) {
+            return [];
+        }
+        $plan = is_array($pour->sheet['plan'] ?? null) ? $pour->sheet['plan'] : [];
+        $number = static fn (mixed $value): float => is_numeric($value) ? (float) $value : 0.0;
+        $vacuum = ($plan['vessel']['degas'] ?? false) === true;
+        $minutes = $gist['cups'] * ($number($plan['mix_min'] ?? 0) + ($vacuum ? $number($plan['degas_min'] ?? 0) : 0.0)) + $gist['mass_g'] / max(1.0, $number($plan['pour_g_per_min'] ?? 150)) + self::WEIGHING_MIN;
+        $base = $this->library->shelf()->bases[$pour->baseCode() ?? ''] ?? null;
+        $make = static fn (string $step, string $name, DayOperation $operation): DayWork => new DayWork($operation, $pour->title(), $name, "/pours/{$pour->id}", 'planned', $base->colour ?? '#cfc4ae', $pour->build_id, $step, true);
+        $work = [$make('pour', 'Pour', new DayOperation("p{$pour->id}:pour", round($minutes, 1), $vacuum ? [DayOperation::HANDS, 'chamber'] : [DayOperation::HANDS], [], $wish))];
+        if ($gist['demould_min'] !== null) {
+            $work[] = $make('open', 'Open', new DayOperation("p{$pour->id}:open", self::OPENING_MIN, [DayOperation::HANDS], [new After("p{$pour->id}:pour", $gist['demould_min'])]));
+        }
+
+        return $work;
+    }
+
+    /**
+     * Where somebody has put what is planned.
+     *
+     * @param  list<Pour>  $planned
+     * @return array<int, float|null> by build
+     */
+    private function wishes(array $planned, CarbonImmutable $midnight): array
+    {
+        $builds = array_map(static fn (Pour $pour): int => $pour->build_id, $planned);
+        $facts = Happened::in(RecordedBuild::STREAM, $builds);
+        $begun = $builds === [] ? [] : Build::query()->whereKey($builds)->pluck('created_at', 'id')->all();
+        $wishes = [];
+        foreach ($facts as $build => $told) {
+            foreach ($told as $fact) {
+                $at = $fact->payload['at_min'] ?? null;
+                $wishes[$build] = is_numeric($at) && isset($begun[$build]) ? self::minutes($begun[$build]->addMilliseconds((int) ($at * 60_000)), $midnight) : null;
+            }
+        }
+
+        return $wishes;
+    }
+
+    private function moment(RecordedBuild $recorded, ?float $minutes, CarbonImmutable $midnight): ?float
+    {
+        $at = $recorded->at($minutes);
+
+        return $at === null ? null : self::minutes($at, $midnight);
+    }
+
+    public static function minutes(CarbonImmutable $at, CarbonImmutable $midnight): float
+    {
+        return ((int) $at->getTimestampMs() - (int) $midnight->getTimestampMs()) / 60_000.0;
+    }
+}

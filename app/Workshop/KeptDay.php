@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Workshop;
+
+use Apalos\Core\Day\After;
+use Apalos\Core\Day\DayOperation;
+use Apalos\Core\Day\DayPlanner;
+use Apalos\Core\Day\DayResult;
+use Apalos\Core\Phrase\Phrase;
+use App\Models\Workshop;
+use Carbon\CarbonImmutable;
+use Illuminate\Contracts\Cache\Repository;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * The one plan of the day: strip, day and calendar show the same. It holds until anything happens, and for a few minutes at most,
+ * since what nobody has begun cannot begin in the past. When something happens it says what that moved.
+ */
+final class KeptDay
+{
+    public const HOLDS_S = 300;
+
+    /** What moves by less is no news, in minutes. */
+    private const NEWS_MIN = 5.0;
+
+    /** For so long a move is told, in seconds. */
+    private const TOLD_S = 1800;
+
+    private ?PlannedDay $day = null;
+
+    public function __construct(private readonly Workshop $workshop, private readonly DayDesk $desk, private readonly Repository $cache) {}
+
+    public function at(CarbonImmutable $now): PlannedDay
+    {
+        return $this->day ??= $this->planned($now);
+    }
+
+    /** Laid out anew after something was put elsewhere. */
+    public function afresh(CarbonImmutable $now): PlannedDay
+    {
+        $this->day = null;
+
+        return $this->at($now);
+    }
+
+    private function planned(CarbonImmutable $now): PlannedDay
+    {
+        $turn = DB::table('workshops')->where('id', $this->workshop->id)->value('turn');
+        $work = $this->desk->work($now);
+        $midnight = $this->desk->midnight($now);
+        [$result, $because] = $this->plan($work, $now);
+        $starts = $result->starts;
+        $kept = $this->cache->get($key = "day:{$this->workshop->id}");
+        $moved = is_array($kept) ? $kept['moved'] : [];
+        if (is_array($kept) && $kept['turn'] !== $turn && $kept['midnight'] === (int) $midnight->getTimestampMs()) {
+            $news = $this->moved($work, $starts, $kept['starts'], DayDesk::minutes($now, $midnight));
+            $moved = $news === [] ? $moved : array_map(static fn (array $one): array => [...$one, 'told_ms' => (int) $now->getTimestampMs()], $news);
+        }
+        $moved = array_values(array_filter($moved, static fn (array $one): bool => $one['told_ms'] > $now->getTimestampMs() - self::TOLD_S * 1000));
+        $this->cache->put($key, ['turn' => $turn, 'midnight' => (int) $midnight->getTimestampMs(), 'starts' => $starts, 'moved' => $moved], self::TOLD_S * 4);
+
+        return new PlannedDay($midnight, $work, $result, $because, $moved);
+    }
+
+    /**
+     * As well as it can be had: where a window cannot be kept any more, the rest is planned without it and it is said.
+     *
+     * @param  list<DayWork>  $work
+     * @return array{DayResult, Phrase|null}
+     */
+    private function plan(array $work, CarbonImmutable $now): array
+    {
+        $planner = new DayPlanner(thorough: false);
+        $request = $this->desk->request($work, $now);
+        $result = $planner->plan($request);
+        if ($result->isFeasible()) {
+            return [$result, null];
+        }
+        $open = array_map(static fn (DayOperation $one): DayOperation => $one->waitingFor(...array_map(static fn (After $after): After => new After($after->operation, $after->from), $one->after)), $request->operations);
+
+        return [$planner->plan($request->with($open)), $result->because];
+    }
+
+    /**
+     * @param  list<DayWork>  $work
+     * @param  array<string, float>  $starts
+     * @param  array<string, float>  $before
+     * @return list<array{id: string, title: string, name: string, from_min: float, to_min: float}>
+     */
+    private function moved(array $work, array $starts, array $before, float $now): array
+    {
+        $moved = [];
+        foreach ($work as $one) {
+            [$was, $is] = [$before[$one->operation->id] ?? null, $starts[$one->operation->id] ?? null];
+            if ($one->moves && $was !== null && $is !== null && $was > $now && abs($is - $was) >= self::NEWS_MIN) {
+                $moved[] = ['id' => $one->operation->id, 'title' => $one->title, 'name' => $one->name, 'from_min' => $was, 'to_min' => $is];
+            }
+        }
+
+        return array_slice($moved, 0, 12);
+    }
+}

@@ -1,0 +1,197 @@
+<script lang="ts">
+    import { router } from '@inertiajs/svelte';
+    import { onMount, untrack } from 'svelte';
+    import { bench } from '../../lib/bench.svelte';
+    import { LiveBuild, standing } from '../../lib/build.svelte';
+    import { screenKeys } from '../../lib/keys.svelte';
+    import { refused } from '../../lib/refused';
+    import { when } from '../../lib/when';
+    import Aside from '../../parts/Aside.svelte';
+    import TextLine from '../../parts/TextLine.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
+    import type { BuildView, ShelfView } from '../../types/server';
+    import NoteDialog from '../run/NoteDialog.svelte';
+    import GradeBuild from './GradeBuild.svelte';
+    import NowPanel from './NowPanel.svelte';
+    import Operations from './Operations.svelte';
+    import PlanForm from './PlanForm.svelte';
+    import Section from './Section.svelte';
+
+    let { build: sent, bases }: { build: BuildView; bases: ShelfView['bases'] } = $props();
+    const live = untrack(() => new LiveBuild(sent));
+    const build = $derived(live.build);
+    const over = $derived(build.grade !== null || build.given_up !== null);
+    let picked = $state<string | null>(null);
+    const shown = $derived(build.operations.find((op) => op.id === (picked ?? build.next)) ?? null);
+    let noting = $state(false);
+    let changing = $state(false);
+    let givingUp = $state(false);
+    let why = $state('');
+    let name = $state('');
+
+    // What was done moves on: what was picked to be looked at is looked at no longer.
+    const next = $derived(build.next);
+    $effect(() => {
+        void next;
+        picked = null;
+    });
+
+    onMount(() => {
+        void live.outbox.flush();
+        const others = setInterval(() => void live.look(), 4000);
+        const drop = screenKeys([
+            { press: 'Backspace', does: 'Take back the last thing', run: () => void live.takeBack() },
+            { press: 'n', does: 'Note something', run: () => (noting = true) },
+            { press: 'e', does: 'Change the plan', run: () => (changing = true) },
+        ]);
+        return () => {
+            clearInterval(others);
+            drop();
+        };
+    });
+    const told: Record<string, string> = {
+        begun: 'beginning',
+        done: '',
+        left_out: 'leaving out',
+        fingered: 'the touch of',
+        weighed: 'the weighing of',
+        noted: 'the note',
+        changed: 'the change of plan',
+        put: 'the place of',
+        graded: 'the grade',
+        given_up: 'giving it up',
+    };
+</script>
+
+<svelte:head><title>{build.job}: {build.link} · Apalos</title></svelte:head>
+
+<p class="quiet"><a class="link inline-block py-2" href="/jobs/{build.job_id}">{build.job}</a> · {build.name}</p>
+<h1 class="text-4xl">{build.link}</h1>
+
+<div class="build">
+    <div class="left"><Section {build} /></div>
+    <div class="centre">
+        {#if build.grade !== null}
+            <p class="text-2xl">It came out <b>{build.grade.grade}</b>.</p>
+            {#if build.grade.note !== ''}<p class="max-w-prose">{build.grade.note}</p>{/if}
+        {:else if build.given_up !== null}
+            <p class="text-2xl">Given up. {build.given_up}</p>
+        {:else if build.through}
+            <GradeBuild {live} />
+        {:else if shown !== null}
+            <NowPanel {live} op={shown} />
+        {/if}
+        <Wrong says={live.trouble ?? refused('build') ?? refused('keep')} />
+        {#if live.outbox.waiting > 0}<p class="mt-1 quiet" role="status">Kept on this device, not yet on the bench computer.</p>{/if}
+        <Aside outbox={live.outbox} />
+        <p class="tools">
+            {#if build.take_back !== null}<button class="btn" onclick={() => void live.takeBack()}
+                    >Take back {told[build.take_back.kind] ?? ''} {build.take_back.name === null ? '' : `“${build.take_back.name}”`}</button
+                >{/if}
+            <button class="btn" onclick={() => (noting = true)}>Note</button>
+            {#if !over && shown !== null && !['done', 'left_out', 'under_way'].includes(standing(shown, bench.now))}<button
+                    class="btn"
+                    onclick={() => void live.record('left_out', { op: shown.id })}>Leave “{shown.name}” out</button
+                >{/if}
+        </p>
+        {#if build.notes.length > 0}
+            <ul class="mt-3" aria-label="Notes">
+                {#each build.notes as note (note.at_ms)}<li>{when(note.at_ms, bench.now)} {note.text}</li>{/each}
+            </ul>
+        {/if}
+    </div>
+    <div class="right">
+        <Operations {live} chosen={shown?.id ?? null} onchoose={(id) => (picked = id)} />
+        {#if !over}<p class="mt-3">
+                <button class="btn" aria-expanded={changing} onclick={() => (changing = !changing)}>Change the plan</button>
+            </p>{/if}
+    </div>
+</div>
+
+{#if changing}<PlanForm {live} {bases} onclose={() => (changing = false)} />{/if}
+
+<section class="ways" aria-label="This build">
+    <form
+        class="keep"
+        onsubmit={(event) => {
+            event.preventDefault();
+            router.post(`/builds/${String(build.id)}/keep`, { name }, { preserveScroll: true });
+        }}
+    >
+        <TextLine label="Keep it as a way of your own, called" bind:value={name} />
+        <button class="btn" disabled={name.trim() === ''}>Keep it</button>
+    </form>
+    {#if !over}
+        {#if !build.begun}<button class="btn btn-ghost" onclick={() => router.delete(`/builds/${String(build.id)}`)}
+                >Throw this plan away</button
+            >
+        {:else if !givingUp}<button class="btn btn-ghost" onclick={() => (givingUp = true)}>Give this build up …</button>
+        {:else}
+            <form
+                class="keep"
+                onsubmit={(event) => {
+                    event.preventDefault();
+                    void live.record('given_up', { note: why });
+                    givingUp = false;
+                }}
+            >
+                <TextLine label="Why, in a word or two" bind:value={why} />
+                <button class="btn btn-primary">Give it up</button>
+                <button type="button" class="btn btn-ghost" onclick={() => (givingUp = false)}>Go on with it</button>
+            </form>
+        {/if}
+    {/if}
+</section>
+
+<NoteDialog bind:open={noting} faults={[]} onnote={(text) => void live.note(text)} />
+
+<style>
+    .build {
+        display: grid;
+        grid-template-columns: minmax(15rem, 0.9fr) minmax(0, 1.3fr) minmax(17rem, 1fr);
+        gap: 1.25rem 2rem;
+        margin-top: 1rem;
+        align-items: start;
+    }
+    .tools {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.5rem;
+        margin-top: 1rem;
+    }
+    .tools .btn {
+        min-height: 2.75rem;
+        height: auto;
+    }
+    .ways {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 1rem 2rem;
+        align-items: end;
+        margin-top: 2.5rem;
+    }
+    .keep {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.6rem;
+        align-items: end;
+    }
+    @media (max-width: 1100px) {
+        .build {
+            grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+        }
+        .centre {
+            grid-column: 1 / -1;
+            grid-row: 1;
+        }
+    }
+    @media (max-width: 700px) {
+        .build {
+            grid-template-columns: minmax(0, 1fr);
+        }
+        .centre {
+            grid-row: auto;
+            order: -1;
+        }
+    }
+</style>

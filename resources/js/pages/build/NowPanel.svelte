@@ -1,0 +1,212 @@
+<script lang="ts">
+    /** What to do now, with its window, as one large action. */
+    import { router } from '@inertiajs/svelte';
+    import { bench } from '../../lib/bench.svelte';
+    import { standing, type BuildOperation, type LiveBuild } from '../../lib/build.svelte';
+    import { measure, span, type Entry } from '../../lib/units';
+    import { when } from '../../lib/when';
+    import Measure from '../../parts/Measure.svelte';
+
+    let { live, op }: { live: LiveBuild; op: BuildOperation } = $props();
+    const stands = $derived(standing(op, bench.now));
+    /** The coat one would touch: laid, and waited for. */
+    const coat = $derived(
+        op.after
+            .map((wait) => live.build.operations.find((o) => o.id === wait.op))
+            .find((o) => o !== undefined && o.mixes && o.state === 'done') ?? null,
+    );
+    const feels = $derived(
+        coat !== null && op.after.some((wait) => wait.op === coat.id && (wait.from === 'recoat_open' || wait.until === 'recoat_close')),
+    );
+    const fingers = [
+        ['comes_off', 'Comes off', 'not yet'],
+        ['tacky', 'Tacky, clean glove', 'now'],
+        ['dry', 'Dry', 'closing or shut'],
+    ] as const;
+    let asked = $state('');
+    let mass = $state<Entry>(null);
+    const dryness = $derived(op.kind === 'check' && /dry/i.test(op.name));
+
+    async function done(): Promise<void> {
+        const early = stands === 'waits';
+        if (early && asked !== op.id) {
+            asked = op.id;
+            live.trouble = `“${op.name}” should wait until ${when(op.opens_ms ?? 0, bench.now)}. Press again if you know better.`;
+            return;
+        }
+        await live.record('done', early ? { op: op.id, early: true } : { op: op.id });
+    }
+    function mix(): void {
+        router.post(`/builds/${String(live.build.id)}/operations/${op.id}/pour`);
+    }
+</script>
+
+<section aria-labelledby="now" class="now {stands}">
+    <p class="quiet">{stands === 'under_way' ? 'Under way' : stands === 'waits' ? 'Next, when it is time' : 'Now'}</p>
+    <h2 id="now" class="text-3xl">{op.name}</h2>
+    {#if op.base_name !== null || op.thickness_mm !== null || op.volume_ml !== null}
+        <p class="mt-1">
+            {op.base_name ?? ''}{op.thickness_mm === null
+                ? ''
+                : ` · ${measure(op.thickness_mm, 'length', bench.units)} thick`}{op.volume_ml === null
+                ? ''
+                : ` · ${measure(op.volume_ml, 'volume', bench.units)}`}{typeof op.mix?.tint === 'string' ? ` · tinted ${op.mix.tint}` : ''}
+        </p>
+    {/if}
+    {#if op.how !== ''}<p class="mt-2 max-w-prose">{op.how}</p>{/if}
+
+    {#if op.shuts_ms !== null && op.opens_ms !== null && stands !== 'under_way' && op.waits_for.length === 0}
+        <div class="window" class:shut={bench.now > op.shuts_ms}>
+            <span class="gone" style="width:{Math.min(100, Math.max(0, ((bench.now - op.opens_ms) / (op.shuts_ms - op.opens_ms)) * 100))}%"
+            ></span>
+        </div>
+        <p class="fig-line">
+            {#if bench.now < op.opens_ms}The window opens in <b class="fig">{span(op.opens_ms - bench.now)}</b>, at {when(
+                    op.opens_ms,
+                    bench.now,
+                )}, and shuts at {when(op.shuts_ms, bench.now)}.
+            {:else if bench.now <= op.shuts_ms}<b class="fig">{span(op.shuts_ms - bench.now)}</b> left: the window shuts at {when(
+                    op.shuts_ms,
+                    bench.now,
+                )}.
+            {:else}<b>The window shut at {when(op.shuts_ms, bench.now)}</b>, {span(bench.now - op.shuts_ms)} ago.{/if}
+        </p>
+    {:else if stands === 'waits' && op.opens_ms !== null && op.waits_for.length === 0}
+        <p class="fig-line">It can begin in <b class="fig">{span(op.opens_ms - bench.now)}</b>, at {when(op.opens_ms, bench.now)}.</p>
+    {/if}
+    {#if stands === 'missed'}<p class="mt-2 max-w-prose" role="alert">
+            {op.save ?? 'It is late for this. Do it if it still goes, or leave it out.'}
+        </p>{/if}
+    {#if op.layer !== null}
+        <p class="mt-2 max-w-prose">
+            <b>{op.layer.separates ? `It must let go of “${op.layer.below}”.` : `It must bond to “${op.layer.below}”.`}</b>
+            {op.layer.words}
+            {op.layer.why}
+        </p>
+    {/if}
+
+    <p class="actions">
+        {#if op.mixes}
+            {#if stands === 'under_way'}<a class="btn btn-primary big" href="/pours/{op.pour_id}/run">Go on weighing</a>
+            {:else if op.pour_id !== null}<a class="btn btn-primary big" href="/pours/{op.pour_id}">Open its sheet</a>
+            {:else}<button class="btn btn-primary big" onclick={mix}>Weigh it up</button>{/if}
+        {:else}
+            <button class="btn btn-primary big" onclick={() => void done()}>{op.kind === 'check' ? 'Seen: it is so' : 'Done'}</button>
+            {#if stands !== 'under_way' && op.minutes > 5}<button class="btn big" onclick={() => void live.record('begun', { op: op.id })}
+                    >Begin: {span(op.minutes * 60_000)} of hands</button
+                >{/if}
+        {/if}
+    </p>
+    {#if feels && coat !== null && (stands === 'waits' || stands === 'ready' || stands === 'closing')}
+        <fieldset class="mt-3">
+            <legend>Touch “{coat.name}” with a gloved finger, on a place that does not matter:</legend>
+            <p class="actions">
+                {#each fingers as [finger, word, means] (finger)}<button
+                        class="btn big finger"
+                        onclick={() => void live.record('fingered', { op: coat.id, finger }, String(Math.round(bench.now / 1000)))}
+                        ><b>{word}</b><span>{means}</span></button
+                    >{/each}
+            </p>
+        </fieldset>
+    {/if}
+    {#if dryness}
+        <form
+            class="weigh"
+            onsubmit={(event) => {
+                event.preventDefault();
+                if (typeof mass === 'number') {
+                    void live.record('weighed', { op: op.id, mass_g: mass }, String(Math.round(bench.now / 1000)));
+                    mass = null;
+                }
+            }}
+        >
+            <Measure label="It weighs now" kind="mass" bind:value={mass} />
+            <button class="btn big" disabled={typeof mass !== 'number'}>Write it down</button>
+        </form>
+        <ol class="mt-2">
+            {#each op.weighings as weighing, i (weighing.at_ms)}
+                <li>
+                    {when(weighing.at_ms, bench.now)}: <b class="fig">{measure(weighing.mass_g, 'mass', bench.units)}</b>
+                    {i === 0
+                        ? ''
+                        : `, ${((1 - weighing.mass_g / (op.weighings[i - 1]?.mass_g ?? weighing.mass_g)) * 100).toFixed(1)} % less than before`}
+                </li>
+            {/each}
+        </ol>
+    {/if}
+    {#if op.cautions.length > 0}
+        <ul class="cautions" aria-label="Cautions">
+            {#each op.cautions as caution (caution.title)}<li><b>{caution.title}.</b> {caution.text}</li>{/each}
+        </ul>
+    {/if}
+</section>
+
+<style>
+    .now {
+        border-left: 6px solid var(--color-neutral);
+        padding: 0.4rem 0 0.6rem 1.2rem;
+    }
+    .now.ready,
+    .now.under_way {
+        border-color: var(--color-success);
+    }
+    .now.closing {
+        border-color: var(--color-warning);
+    }
+    .now.missed {
+        border-color: var(--color-error);
+    }
+    .window {
+        height: 16px;
+        margin-top: 0.9rem;
+        border: 3px solid var(--color-success);
+        border-block: 0;
+        background: var(--color-base-200);
+    }
+    .closing .window {
+        border-color: var(--color-warning);
+    }
+    .window.shut {
+        border-color: var(--color-error);
+    }
+    .gone {
+        display: block;
+        height: 100%;
+        background: color-mix(in oklab, var(--color-neutral) 55%, transparent);
+    }
+    .fig-line {
+        margin-top: 0.35rem;
+        font-size: 1.15rem;
+    }
+    .fig-line .fig {
+        font-size: 1.6rem;
+    }
+    .actions {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.6rem;
+        margin-top: 0.9rem;
+    }
+    .big {
+        min-height: 3.5rem;
+        font-size: 1.05rem;
+    }
+    .finger {
+        display: grid;
+        line-height: 1.1;
+        font-weight: 400;
+    }
+    .weigh {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.6rem;
+        align-items: end;
+        margin-top: 0.9rem;
+    }
+    .cautions {
+        margin-top: 1rem;
+        display: grid;
+        gap: 0.25rem;
+        font-size: 0.95rem;
+    }
+</style>

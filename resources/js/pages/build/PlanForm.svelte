@@ -1,0 +1,303 @@
+<script lang="ts">
+    /** The plan as the maker wants it: operations changed, added, moved and taken out, as far as they have not begun. */
+    import { untrack } from 'svelte';
+    import type { BuildOperation, LiveBuild } from '../../lib/build.svelte';
+    import { Typing } from '../../lib/typing.svelte';
+    import type { Entry } from '../../lib/units';
+    import Choice from '../../parts/Choice.svelte';
+    import Measure from '../../parts/Measure.svelte';
+    import TextLine from '../../parts/TextLine.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
+    import type { ShelfView } from '../../types/server';
+
+    let { live, bases, onclose }: { live: LiveBuild; bases: ShelfView['bases']; onclose: () => void } = $props();
+
+    type Wait = { op: string; from: Entry; until: Entry };
+    type Row = {
+        id: string;
+        kind: string;
+        name: string;
+        how: string;
+        minutes: Entry;
+        uses: string[];
+        after: Wait[];
+        cautions: string[];
+        mix: Record<string, unknown> | null;
+        begun: boolean;
+    };
+    const row = (op: BuildOperation): Row => ({
+        id: op.id,
+        kind: op.kind,
+        name: op.name,
+        how: op.how,
+        minutes: op.minutes,
+        uses: op.uses,
+        after: op.after.map((wait) => ({ ...wait })),
+        cautions: [],
+        mix: op.mix === null ? null : { ...op.mix },
+        begun: op.started_ms !== null || op.state === 'done' || op.state === 'left_out',
+    });
+    const fresh = (): Row[] => untrack(() => live.build.operations.map(row));
+    const typed = new Typing<{ rows: Row[]; was: number }>(
+        untrack(() => `build-plan/${String(live.build.id)}`),
+        { rows: fresh(), was: untrack(() => live.build.edition) },
+    );
+    const plan = typed.value;
+    let trouble = $state<string | null>(null);
+    let open = $state<string | null>(null);
+
+    const kinds = [
+        ['prepare', 'Prepare'],
+        ['pour', 'Pour'],
+        ['coat', 'Coat'],
+        ['keys', 'Keys'],
+        ['embed', 'Embed'],
+        ['wait', 'Wait'],
+        ['check', 'Check'],
+        ['close', 'Close'],
+        ['open', 'Open'],
+        ['trim', 'Trim'],
+    ] as const;
+    const edges = [
+        ['recoat_open', 'its recoat window opens'],
+        ['recoat_close', 'its recoat window shuts'],
+        ['pot_life', 'its pot life ends'],
+        ['demould', 'it can be opened'],
+        ['service', 'it is ready for service'],
+    ] as const;
+    const mixes = (kind: string): boolean => ['pour', 'coat', 'keys'].includes(kind);
+
+    function move(at: number, by: number): void {
+        const other = plan.rows[at + by];
+        const one = plan.rows[at];
+        if (one !== undefined && other !== undefined) {
+            plan.rows[at] = other;
+            plan.rows[at + by] = one;
+        }
+    }
+    function add(): void {
+        let n = plan.rows.length + 1;
+        while (plan.rows.some((r) => r.id === `step-${String(n)}`)) {
+            n++;
+        }
+        const before = plan.rows.at(-1);
+        const id = `step-${String(n)}`;
+        plan.rows.push({
+            id,
+            kind: 'prepare',
+            name: '',
+            how: '',
+            minutes: 10,
+            uses: ['hands'],
+            after: before === undefined ? [] : [{ op: before.id, from: 0, until: null }],
+            cautions: [],
+            mix: null,
+            begun: false,
+        });
+        open = id;
+    }
+    function remove(id: string): void {
+        // What waited for it waits for what it waited for.
+        const gone = plan.rows.find((r) => r.id === id);
+        plan.rows = plan.rows
+            .filter((r) => r.id !== id)
+            .map((r) => ({
+                ...r,
+                after: r.after.some((w) => w.op === id)
+                    ? [
+                          ...r.after.filter((w) => w.op !== id),
+                          ...(gone?.after ?? [])
+                              .filter((w) => !r.after.some((own) => own.op === w.op))
+                              .map((w) => ({ op: w.op, from: 0, until: null })),
+                      ]
+                    : r.after,
+            }));
+    }
+    function kindOf(r: Row): void {
+        r.mix = mixes(r.kind)
+            ? (r.mix ?? { against: r.kind === 'keys' ? 'tray' : 'last', intent: r.kind === 'coat' ? 'bond' : 'separate' })
+            : null;
+    }
+    async function keep(): Promise<void> {
+        trouble = null;
+        const operations = $state.snapshot(plan.rows).map((r) => ({
+            ...Object.fromEntries(Object.entries(r).filter(([key]) => key !== 'begun')),
+            mix: r.mix === null ? null : Object.fromEntries(Object.entries(r.mix).filter(([, v]) => v !== null && v !== '')),
+            after: r.after.map((w) => Object.fromEntries(Object.entries(w).filter(([, v]) => v !== null && v !== ''))),
+        }));
+        const was = live.build.edition;
+        await live.record('changed', { operations, was: plan.was }, String(Date.now()));
+        if (live.build.edition !== was && live.trouble === null) {
+            typed.forget();
+            onclose();
+        } else {
+            trouble = live.trouble;
+        }
+    }
+    function again(): void {
+        plan.rows = fresh();
+        plan.was = live.build.edition;
+        trouble = null;
+    }
+    const number = (mix: Record<string, unknown> | null, key: string): Entry => (mix?.[key] ?? null) as Entry;
+</script>
+
+<section class="plan" aria-labelledby="plan-title">
+    <h2 id="plan-title" class="text-2xl">The plan</h2>
+    <p class="quiet max-w-prose">What has begun stays as it is. What you type is kept until you hand it in.</p>
+    <ol>
+        {#each plan.rows as r, i (r.id)}
+            <li class="row" class:begun={r.begun}>
+                <p class="line">
+                    <b>{r.name === '' ? 'A new operation' : r.name}</b>
+                    {#if r.begun}<span class="quiet">begun</span>{:else}
+                        <button class="btn btn-ghost" aria-expanded={open === r.id} onclick={() => (open = open === r.id ? null : r.id)}
+                            >{open === r.id ? 'Close' : 'Change'}<span class="sr-only">, {r.name}</span></button
+                        >
+                        <button class="btn btn-ghost" aria-label="Move {r.name} up" disabled={i === 0} onclick={() => move(i, -1)}>▴</button
+                        >
+                        <button
+                            class="btn btn-ghost"
+                            aria-label="Move {r.name} down"
+                            disabled={i === plan.rows.length - 1}
+                            onclick={() => move(i, 1)}>▾</button
+                        >
+                        <button class="btn btn-ghost" aria-label="Take {r.name} out" onclick={() => remove(r.id)}>Take out</button>
+                    {/if}
+                </p>
+                {#if open === r.id && !r.begun}
+                    <div class="fields">
+                        <TextLine label="What it is called" bind:value={r.name} maxlength={120} />
+                        <Choice label="Kind" bind:value={r.kind} onchange={() => kindOf(r)}
+                            >{#each kinds as [id, word] (id)}<option value={id}>{word}</option>{/each}</Choice
+                        >
+                        <Measure label="Minutes of hands" kind="minutes" bind:value={r.minutes} />
+                        <Choice
+                            label="Needs"
+                            value={r.uses[0] ?? ''}
+                            onchange={(v) => (r.uses = v === '' ? [] : v === 'chamber' ? ['hands', 'chamber'] : [v])}
+                            ><option value="hands">hands</option><option value="chamber">hands and the vacuum chamber</option><option
+                                value="pot">the pressure pot</option
+                            ><option value="">nobody</option></Choice
+                        >
+                        {#if r.mix !== null}
+                            <Choice label="Of" value={(r.mix.base ?? '') as string} onchange={(v) => (r.mix = { ...r.mix, base: v })}
+                                ><option value="">what the link is made of</option>{#each bases as base (base.code)}<option
+                                        value={base.code}>{base.name}</option
+                                    >{/each}</Choice
+                            >
+                            <Choice
+                                label="Laid on"
+                                value={(r.mix.against ?? 'original') as string}
+                                onchange={(v) => (r.mix = { ...r.mix, against: v })}
+                                ><option value="original">the original</option><option value="last">the last layer</option><option
+                                    value="tray">a tray of its own</option
+                                ></Choice
+                            >
+                            <Choice
+                                label="It has to"
+                                value={(r.mix.intent ?? 'separate') as string}
+                                onchange={(v) => (r.mix = { ...r.mix, intent: v })}
+                                ><option value="bond">bond to it</option><option value="separate">let go of it</option></Choice
+                            >
+                            {#if r.kind === 'coat'}
+                                <Measure
+                                    label="Thickness"
+                                    kind="length"
+                                    value={number(r.mix, 'thickness_mm')}
+                                    onchange={(v) => (r.mix = { ...r.mix, thickness_mm: v })}
+                                />
+                                <TextLine
+                                    label="Tint"
+                                    bind:value={() => (r.mix?.tint ?? '') as string, (v) => (r.mix = { ...r.mix, tint: v })}
+                                />
+                            {:else}
+                                <Measure
+                                    label="It takes"
+                                    kind="volume"
+                                    value={number(r.mix, 'ml')}
+                                    onchange={(v) => (r.mix = { ...r.mix, ml: v })}
+                                />
+                            {/if}
+                        {/if}
+                    </div>
+                    {#each r.after as wait, k (k)}
+                        <div class="fields">
+                            <Choice label="After" bind:value={wait.op}
+                                >{#each plan.rows.filter((o) => o.id !== r.id) as o (o.id)}<option value={o.id}>{o.name}</option
+                                    >{/each}</Choice
+                            >
+                            {#each ['from', 'until'] as const as edge (edge)}
+                                <Choice
+                                    label={edge === 'from' ? 'From when' : 'Until when'}
+                                    value={typeof wait[edge] === 'string' ? wait[edge] : wait[edge] === null ? 'never' : 'minutes'}
+                                    onchange={(v) => (wait[edge] = v === 'never' ? null : v === 'minutes' ? 0 : v)}
+                                >
+                                    {#if edge === 'until'}<option value="never">no end</option>{/if}
+                                    <option value="minutes">minutes after its end</option>
+                                    {#each edges as [id, word] (id)}<option value={id}>{word}</option>{/each}
+                                </Choice>
+                                {#if typeof wait[edge] === 'number'}<Measure
+                                        label={edge === 'from' ? 'At least' : 'At most'}
+                                        kind="minutes"
+                                        bind:value={wait[edge]}
+                                    />{/if}
+                            {/each}
+                            <button class="btn btn-ghost" onclick={() => (r.after = r.after.filter((_, n) => n !== k))}
+                                >Need not wait for it</button
+                            >
+                        </div>
+                    {/each}
+                    <p>
+                        <button
+                            class="btn btn-ghost"
+                            onclick={() =>
+                                (r.after = [...r.after, { op: plan.rows.find((o) => o.id !== r.id)?.id ?? '', from: 0, until: null }])}
+                            >Waits for something more</button
+                        >
+                    </p>
+                {/if}
+            </li>
+        {/each}
+    </ol>
+    <Wrong says={trouble} />
+    <p class="line">
+        <button class="btn btn-primary" onclick={() => void keep()}>Keep this plan</button>
+        <button class="btn" onclick={add}>Add an operation</button>
+        <button class="btn btn-ghost" onclick={again}>As it stands on the bench computer</button>
+        <button class="btn btn-ghost" onclick={onclose}>Close</button>
+    </p>
+</section>
+
+<style>
+    .plan {
+        margin-top: 2rem;
+        padding: 1.2rem;
+        border-radius: 1.4rem;
+        background: var(--color-base-200);
+    }
+    .row {
+        border-top: 1px solid var(--color-base-300);
+        padding: 0.3rem 0;
+    }
+    .line {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.4rem;
+        align-items: center;
+        min-height: 2.75rem;
+    }
+    .line b {
+        flex: 1 1 12rem;
+    }
+    .fields {
+        display: grid;
+        grid-template-columns: repeat(auto-fill, minmax(12rem, 1fr));
+        gap: 0.7rem;
+        align-items: end;
+        padding: 0.4rem 0 0.7rem;
+    }
+    .row .btn {
+        min-height: 2.75rem;
+    }
+</style>

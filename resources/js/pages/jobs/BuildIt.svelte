@@ -1,0 +1,144 @@
+<script lang="ts">
+    /** How a link is built: one pour, or a way of several operations, with what that has to know first. */
+    import { router } from '@inertiajs/svelte';
+    import { untrack } from 'svelte';
+    import { refused } from '../../lib/refused';
+    import { Typing } from '../../lib/typing.svelte';
+    import type { Entry } from '../../lib/units';
+    import Measure from '../../parts/Measure.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
+    import type { JobView } from '../../types/server';
+
+    export type WayToBuild = { id: string; name: string; what: string; makes: string[]; asks: string[]; base: string | null };
+    let { link, ways, onclose }: { link: JobView['chain'][number]; ways: WayToBuild[]; onclose: () => void } = $props();
+
+    type Said = { kind: string; area_mm2: Entry; flange_mm2: Entry; fill_ml: Entry; ml: Entry; least: Entry; most: Entry };
+    const typed = new Typing<Said>(
+        untrack(() => `build-it/${String(link.id)}`),
+        { kind: '', area_mm2: null, flange_mm2: null, fill_ml: null, ml: null, least: null, most: null },
+    );
+    const said = typed.value;
+    const fitting = $derived(ways.filter((way) => way.makes.includes(link.kind)));
+    const way = $derived(fitting.find((w) => w.id === said.kind) ?? null);
+    const asks = (what: string): boolean => way?.asks.includes(what) === true;
+    /** Square centimetres are what one measures; the rest is counted in millimetres. */
+    const cm = (mm2: Entry): Entry => (typeof mm2 === 'number' ? mm2 / 100 : mm2);
+    const mm2 = (v: Entry): Entry => (typeof v === 'number' ? v * 100 : v);
+
+    function plan(event: SubmitEvent): void {
+        event.preventDefault();
+        const measured: Record<string, unknown> = {};
+        for (const [ask, key] of [
+            ['area', 'area_mm2'],
+            ['flange', 'flange_mm2'],
+            ['fill', 'fill_ml'],
+            ['ml', 'ml'],
+        ] as const) {
+            if (asks(ask) && said[key] !== null && said[key] !== '') {
+                measured[key] = said[key];
+            }
+        }
+        if (asks('wall') && said.least !== null && said.most !== null) {
+            measured.wall_mm = { least: said.least, most: said.most };
+        }
+        router.post(`/impressions/${String(link.id)}/builds`, { kind: said.kind, measured } as never, { onSuccess: () => typed.forget() });
+    }
+</script>
+
+<form class="buildit" onsubmit={plan} aria-labelledby="build-it">
+    <h3 id="build-it" class="text-xl">How is “{link.name}” built?</h3>
+    <fieldset class="ways">
+        <legend class="sr-only">Ways to build it</legend>
+        {#each fitting as one (one.id)}
+            <label class:on={said.kind === one.id}
+                ><input type="radio" class="sr-only" name="way" value={one.id} bind:group={said.kind} /><b>{one.name}</b><span
+                    >{one.what}</span
+                ></label
+            >
+        {:else}
+            <p>Nothing is written down for this kind of link yet. Plan a pour, or build it once and keep that as a way of your own.</p>
+        {/each}
+    </fieldset>
+    {#if way !== null}
+        <div class="fields">
+            {#if asks('area')}<Measure
+                    label="Area to cover"
+                    kind="plain"
+                    suffix="cm²"
+                    value={cm(said.area_mm2)}
+                    onchange={(v) => (said.area_mm2 = mm2(v))}
+                    hint="wrap it in foil, lay the foil flat, measure that"
+                />{/if}
+            {#if asks('flange')}<Measure
+                    label="Flange"
+                    kind="plain"
+                    suffix="cm²"
+                    value={cm(said.flange_mm2)}
+                    onchange={(v) => (said.flange_mm2 = mm2(v))}
+                    hint="length of the seam × two fingers"
+                />{/if}
+            {#if asks('fill')}<Measure
+                    label="Undercuts to fill"
+                    kind="volume"
+                    bind:value={said.fill_ml}
+                    hint="0 where there are none"
+                />{/if}
+            {#if asks('ml')}<Measure
+                    label="It takes in all"
+                    kind="volume"
+                    bind:value={said.ml}
+                    hint="clay pressed into a measure, or rice"
+                />{/if}
+            {#if asks('wall')}
+                <Measure label="Wall, at least" kind="length" bind:value={said.least} hint="left open: as this way usually is" />
+                <Measure label="Wall, at most" kind="length" bind:value={said.most} />
+            {/if}
+        </div>
+    {/if}
+    <Wrong says={refused('build')} />
+    <p class="flex flex-wrap gap-2">
+        <button class="btn btn-primary" disabled={way === null}>Plan it so</button>
+        <button type="button" class="btn btn-ghost" onclick={onclose}>Close</button>
+    </p>
+</form>
+
+<style>
+    .buildit {
+        display: grid;
+        gap: 0.8rem;
+        padding: 1rem 1.2rem;
+        border-radius: 1.4rem;
+        background: var(--color-base-200);
+        margin-top: 1rem;
+    }
+    .ways {
+        display: grid;
+        gap: 0.4rem;
+    }
+    .ways label {
+        display: grid;
+        gap: 0.1rem;
+        padding: 0.6rem 0.9rem;
+        border: 2px solid var(--color-base-300);
+        border-radius: 1rem;
+        background: var(--color-secondary);
+        cursor: pointer;
+        min-height: 2.75rem;
+    }
+    .ways span {
+        font-size: 0.9rem;
+    }
+    .ways .on {
+        border-color: var(--color-primary);
+        box-shadow: inset 6px 0 0 var(--color-accent);
+    }
+    .ways label:focus-within {
+        outline: 3px solid var(--color-accent);
+        outline-offset: 2px;
+    }
+    .fields {
+        display: grid;
+        grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
+        gap: 0.7rem;
+    }
+</style>
