@@ -12,7 +12,7 @@ require __DIR__.'/../vendor/autoload.php';
 require __DIR__.'/Server.php';
 
 const ROOT = __DIR__.'/..';
-const PAGES = ['/', '/jobs', '/jobs/1', '/formulas', '/formulas/1', '/swatches', '/swatches/drawer', '/swatches/colour', '/swatches/series', '/swatches/labels', '/log', '/stores', '/contacts', '/pours/{draft}', '/pours/{live}/run'];
+const PAGES = ['/', '/jobs', '/jobs/1', '/formulas', '/formulas/1', '/swatches', '/swatches/drawer', '/swatches/colour', '/swatches/series', '/swatches/labels', '/log', '/day', '/builds/{build}', '/stores', '/contacts', '/pours/{draft}', '/pours/{live}/run'];
 const LIVE = ['/frame', '/pours/{live}/state'];
 // What looks through everything that was ever poured may take longer, but not long.
 const ASKED = ['/log?q=egg', '/swatches/drawer?colour=62+14+18', '/jobs?q=brow', '/find?q=ow'];
@@ -48,7 +48,7 @@ if (@file_get_contents("{$folder}/stamp") !== $stamp || ! is_file($grown)) {
 
 $servers = ['demo' => new Server($demo, $folder), 'grown' => new Server($grown, $folder), 'empty' => new Server($demo, $folder, __DIR__.'/empty.php')];
 $db = new PDO("sqlite:{$demo}");
-$named = ['{draft}' => $db->query("select max(id) from pours where state = 'draft'")?->fetchColumn(), '{live}' => $db->query("select max(id) from pours where state = 'running'")?->fetchColumn()];
+$named = ['{build}' => $db->query('select max(id) from builds where ended_at is null and plain = 0')?->fetchColumn(), '{draft}' => $db->query("select max(id) from pours where state = 'draft'")?->fetchColumn(), '{live}' => $db->query("select max(id) from pours where state = 'running'")?->fetchColumn()];
 
 /**
  * In turns, so that a machine that is busy for a while is busy for all three.

@@ -14,7 +14,7 @@ use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
 
-/** Changes what holds for the whole bench: its name, units, money, sound, room, scale, cups, vacuum, working day and time zone. */
+/** Changes what holds for the whole bench: its name, units, money, sound, room, scale, cups, vacuum, hands, working day and time zone. */
 final readonly class SetUpBench
 {
     /** A scale that shows fewer steps than this has been read wrong. */
@@ -24,18 +24,20 @@ final readonly class SetUpBench
 
     private const MOST_CUPS = 12;
 
+    private const MOST_HANDS = 20.0;
+
     private const LARGEST_CUP_ML = 100_000.0;
 
     public function __construct(private Workshop $workshop, private RoomTemperature $room) {}
 
     /**
-     * @param  Fields  $in  any of `name`, `units`, `muted`, `room_c`, `room_source`, `scale_division_g`, `scale_capacity_g`, `day_starts_min`, `day_ends_min`, `time_zone`, `currency`, `cups`, `vacuum`
+     * @param  Fields  $in  any of `name`, `units`, `muted`, `room_c`, `room_source`, `scale_division_g`, `scale_capacity_g`, `day_starts_min`, `day_ends_min`, `time_zone`, `currency`, `cups`, `vacuum`, `hands`
      *
      * @throws BadInput and then nothing is changed
      */
     public function __invoke(Fields $in, CarbonImmutable $now): void
     {
-        $in->only('name', 'units', 'muted', 'room_c', 'room_source', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'time_zone', 'currency', 'cups', 'vacuum');
+        $in->only('name', 'units', 'muted', 'room_c', 'room_source', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'time_zone', 'currency', 'cups', 'vacuum', 'hands');
         $room = self::says($in, 'room_c') ? Celsius::of($in->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)) : null;
         $shop = $this->workshop;
         $shop->fill([
@@ -53,6 +55,7 @@ final readonly class SetUpBench
             'currency' => self::says($in, 'currency') ? self::currency($in) : $shop->currency,
             'cups' => self::says($in, 'cups') ? self::cups($in) : $shop->cups,
             'vacuum' => self::says($in, 'vacuum') ? $in->bool('vacuum') : $shop->vacuum,
+            'hands' => self::says($in, 'hands') ? (int) round($in->number('hands', 1.0, self::MOST_HANDS)) : $shop->hands,
         ])->save();
         if ($room !== null) {
             $this->room->note($room, 'hand', $now);

@@ -26,7 +26,7 @@ final readonly class DayCalendar
             }
             $utc = static fn (float $minutes): \DateTimeImmutable => (new \DateTimeImmutable('@'.intdiv($day->ms($minutes), 1000)))->setTimezone(new \DateTimeZone('UTC'));
             $event = $calendar->createComponent('VEVENT', [
-                'UID' => "{$work->operation->id}@apalos.{$this->workshop->id}", 'SUMMARY' => "{$work->name} · {$work->title}", 'DTSTAMP' => $utc($start),
+                'UID' => "{$work->operation->id}@apalos.{$this->workshop->id}", 'SUMMARY' => "{$work->name} · {$work->title}", 'DTSTAMP' => new \DateTimeImmutable('now', new \DateTimeZone('UTC')),
                 'DTSTART' => $utc($start), 'DTEND' => $utc($start + $work->operation->minutes),
                 'STATUS' => $work->state === 'live' ? 'CONFIRMED' : 'TENTATIVE',
                 'DESCRIPTION' => $work->shuts === null ? '' : 'Its window shuts at '.$this->workshop->said(CarbonImmutable::createFromTimestampMs($day->ms($work->shuts), 'UTC'), $day->midnight),

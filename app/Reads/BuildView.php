@@ -51,7 +51,7 @@ final readonly class BuildView implements View
         $build = $this->recorded->build;
         $section = $this->section();
         $grade = $state->grade === null ? null : Fields::of($state->grade);
-        $thickness = static fn (array $layer): float => $layer['jacket'] ? 0.0 : $layer['thickness_mm'];
+        $thickness = static fn (array $layer): float => $layer['kind'] === OperationKind::Coat->value ? $layer['thickness_mm'] : 0.0;
 
         return [
             'id' => $build->id, 'job_id' => $build->impression->job_id, 'job' => $build->impression->job->name, 'link' => $build->impression->name, 'link_id' => $build->impression_id, 'makes' => $build->impression->kind->value,

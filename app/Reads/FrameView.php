@@ -14,7 +14,7 @@ final readonly class FrameView implements View
 
     /**
      * @return array{
-     *     workshop: array{name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float, currency: string|null, cups: list<array{ml: float, tare_g: float|null}>, vacuum: bool|null},
+     *     workshop: array{name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float, currency: string|null, cups: list<array{ml: float, tare_g: float|null}>, vacuum: bool|null, hands: int},
      *     thermometer: bool, scale: bool, simulated: bool, trouble: string|null,
      *     strip: array{
      *         now_ms: int,
@@ -47,6 +47,7 @@ final readonly class FrameView implements View
                 'currency' => $this->workshop->currency,
                 'cups' => $this->workshop->cups ?? [],
                 'vacuum' => $this->workshop->vacuum,
+                'hands' => $this->workshop->hands,
             ],
             'thermometer' => config()->string('devices.thermometer.address') !== '',
             'scale' => config()->string('devices.scale.address') !== '',

@@ -33,6 +33,7 @@ final readonly class KeptFrame
         $rests = sprintf('%s/%s/%s/%d/%d', $this->workshop->mark, is_numeric($turn) ? $turn : '', $this->library->stamp(), self::EDITION, intdiv((int) $now->getTimestamp(), KeptDay::HOLDS_S));
         $kept = $this->cache->get($key = "frame:{$this->workshop->id}");
         if (! is_array($kept) || ($kept['rests'] ?? null) !== $rests) {
+            app(KeptDay::class)->turn = is_numeric($turn) ? (int) $turn : null;
             $kept = ['rests' => $rests, 'room_c' => app(RoomTemperature::class)->now()->degrees, 'drawn' => app(DrawStrip::class)()];
             $this->cache->forever($key, $kept);
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
+use Apalos\Core\Build\OperationState;
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Run\StepKind;
 use Apalos\Core\Series\SeriesResult;
@@ -13,6 +14,7 @@ use App\Workshop\CureClock;
 use App\Workshop\FrozenPlan;
 use App\Workshop\Library;
 use App\Workshop\LiveWork;
+use App\Workshop\RecordedBuild;
 use App\Workshop\RecordedRun;
 use App\Workshop\RecordedSeries;
 use Carbon\CarbonImmutable;
@@ -42,6 +44,9 @@ final readonly class ReadBench
         }
         foreach ($this->work->series() as $series) {
             $items[] = $this->series($series);
+        }
+        foreach ($this->work->builds($now) as $build) {
+            $items = [...$items, ...$this->build($build)];
         }
         foreach ($this->work->planned() as $pour) {
             $items[] = $this->planned($pour);
@@ -113,6 +118,32 @@ final readonly class ReadBench
             'from_ms' => $until === null ? null : (int) $series->metAt()?->getTimestampMs(), 'to_ms' => $until === null ? null : (int) $until->getTimestampMs(),
             'href' => "/swatches/series/{$series->series->id}", 'colour' => $series->colour(), 'action' => 'Go on',
         ];
+    }
+
+    /** @return list<BenchItemShape> what wants hands next; what is being weighed stands there by itself */
+    private function build(RecordedBuild $recorded): array
+    {
+        $next = $recorded->state->next();
+        if ($next !== null && $next->state === OperationState::UnderWay && $next->operation->mixing !== null) {
+            return [];
+        }
+        $base = $next === null ? null : $this->library->shelf()->bases[$recorded->baseOf($next->operation) ?? ''] ?? null;
+        [$opens, $shuts] = [$recorded->ms($next?->opensAt), $recorded->ms($next?->shutsAt)];
+        $waits = $next?->state === OperationState::Waits;
+        $soon = $opens !== null && $opens <= $recorded->now->addHours(3)->getTimestampMs();
+
+        return [[
+            'id' => "build-{$recorded->build->id}", 'group' => $waits ? ($soon ? 'next' : 'later') : ($recorded->state->hasBegun() ? 'now' : 'next'), 'title' => $recorded->build->title(), 'base' => $base->name ?? '',
+            'what' => $next === null ? 'everything is done: say how it came out' : mb_strtolower($next->operation->name).match ($next->state) {
+                OperationState::Missed => ': its window has shut',
+                OperationState::Closing => ': its window is closing',
+                default => '',
+            },
+            'number' => $next?->operation->mixing?->volume(), 'unit' => 'ml', 'label' => $next?->operation->mixing?->volume() === null ? '' : 'to lay on',
+            // Until it opens, or while it is open.
+            'from_ms' => $shuts === null && ! $waits ? null : ($waits ? (int) $recorded->now->getTimestampMs() : $opens), 'to_ms' => $waits ? $opens : $shuts,
+            'href' => "/builds/{$recorded->build->id}", 'colour' => $base->colour ?? '#cfc4ae', 'action' => $waits ? 'Look' : 'Go on building',
+        ]];
     }
 
     /** @return BenchItemShape */

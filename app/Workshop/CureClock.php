@@ -60,15 +60,15 @@ final class CureClock
             return;
         }
         $this->watched += array_fill_keys($asked, []);
-        // The newest of each base, in one question.
-        $newest = sprintf('select * from (select base_code, gel_min, gel_room_c from pours where workshop_id = ? and base_code = ? and gel_min is not null order by id desc limit %d) as newest', self::MOST_OBSERVATIONS);
-        $workshop = app(Workshop::class)->id;
-        foreach (DB::select(implode(' union all ', array_fill(0, count($asked), $newest)), array_merge(...array_map(static fn (string $base): array => [$workshop, $base], $asked))) as $seen) {
-            $this->watched[(string) $seen->base_code][] = ['room' => Celsius::of((float) $seen->gel_room_c), 'kind' => Watched::Gel, 'after' => Minutes::of((float) $seen->gel_min)];
+        // The newest of each base, in one question: gels, and where coats were touched.
+        $newest = [sprintf("select * from (select base_code, '%s' as kind, gel_min as minutes, gel_room_c as room_c from pours where workshop_id = ? and base_code = ? and gel_min is not null order by id desc limit %d) as gels", Watched::Gel->value, self::MOST_OBSERVATIONS)];
+        if ($this->feels) {
+            $newest[] = sprintf('select * from (select base_code, finger as kind, minutes, room_c from finger_tests where workshop_id = ? and base_code = ? order by id desc limit %d) as fingers', self::MOST_OBSERVATIONS);
         }
-        $newest = sprintf('select * from (select base_code, finger, minutes, room_c from finger_tests where workshop_id = ? and base_code = ? order by id desc limit %d) as newest', self::MOST_OBSERVATIONS);
-        foreach ($this->feels ? DB::select(implode(' union all ', array_fill(0, count($asked), $newest)), array_merge(...array_map(static fn (string $base): array => [$workshop, $base], $asked))) : [] as $felt) {
-            $this->watched[(string) $felt->base_code][] = ['room' => Celsius::of((float) $felt->room_c), 'kind' => Watched::from((string) $felt->finger), 'after' => Minutes::of((float) $felt->minutes)];
+        $workshop = app(Workshop::class)->id;
+        $of = array_merge(...array_map(static fn (string $base): array => array_merge(...array_fill(0, count($newest), [$workshop, $base])), $asked));
+        foreach (DB::select(implode(' union all ', array_merge(...array_fill(0, count($asked), $newest))), $of) as $seen) {
+            $this->watched[(string) $seen->base_code][] = ['room' => Celsius::of((float) $seen->room_c), 'kind' => Watched::from((string) $seen->kind), 'after' => Minutes::of((float) $seen->minutes)];
         }
     }
 

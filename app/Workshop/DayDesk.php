@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Workshop;
 
+use Apalos\Core\Build\BuildFactKind;
 use Apalos\Core\Build\Operation;
 use Apalos\Core\Build\OperationStands;
 use Apalos\Core\Build\OperationState;
@@ -13,7 +14,6 @@ use Apalos\Core\Day\DayOperation;
 use Apalos\Core\Day\DayRequest;
 use Apalos\Core\Day\WorkingHours;
 use Apalos\Core\Mix\BatchLimit;
-use App\Models\Build;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Workshop;
@@ -24,8 +24,6 @@ final class DayDesk
 {
     /** What a plan looks ahead. */
     public const DAYS = 10;
-
-    private const MOST_BUILDS = 24;
 
     private const MOST_PLANNED = 12;
 
@@ -47,10 +45,7 @@ final class DayDesk
     public function work(CarbonImmutable $now): array
     {
         $midnight = $this->midnight($now);
-        $builds = Build::query()->onTheBench()->with('impression.job')->orderByRaw('case when begun_at is null then 1 else 0 end')->orderByDesc('id')->limit(self::MOST_BUILDS)->get();
-        $recorded = RecordedBuild::all(array_values($builds->sortBy('id')->all()), $now);
-        $this->clock->learn(array_values(array_filter(array_merge(...array_map(static fn (RecordedBuild $one): array => array_map($one->baseOf(...), $one->state->plan->operations), $recorded)), is_string(...))));
-        $work = array_merge([], ...array_map(fn (RecordedBuild $one): array => $this->build($one, $midnight), $recorded));
+        $work = array_merge([], ...array_map(fn (RecordedBuild $one): array => $this->build($one, $midnight), $this->work->builds($now)));
         foreach ($this->work->runs() as $run) {
             $work = [...$work, ...$this->live($run, $midnight, $now)];
         }
@@ -67,8 +62,11 @@ final class DayDesk
     {
         $midnight = $this->midnight($now);
         $days = [];
-        for ($day = 0; $day < self::DAYS; $day++) {
-            $days[] = [$day * 1440.0 + $this->workshop->day_starts_min, $day * 1440.0 + $this->workshop->day_ends_min];
+        [$starts, $ends] = [$this->workshop->day_starts_min, $this->workshop->day_ends_min];
+        // A working day that ends before it begins runs past midnight: then last night’s reaches into today.
+        for ($day = $ends > $starts ? 0 : -1; $day < self::DAYS; $day++) {
+            $at = static fn (int $minutes, int $more): float => self::minutes($midnight->addDays($day + $more)->setTime(intdiv($minutes, 60), $minutes % 60), $midnight);
+            $days[] = [$at($starts, 0), $at($ends, $ends > $starts ? 0 : 1)];
         }
 
         return new DayRequest(self::minutes($now, $midnight), WorkingHours::of($days), ['hands' => max(1, $this->workshop->hands), 'chamber' => 1, 'pot' => 1], array_map(static fn (DayWork $one): DayOperation => $one->operation, $work));
@@ -175,8 +173,7 @@ final class DayDesk
     private function planned(Pour $pour, CarbonImmutable $midnight, ?float $wish): array
     {
         $gist = $this->work->gist($pour);
-        // A coat that is planned is on the day as an operation of its build.
-        if ($gist === null || $pour->operation !== Build::PLAIN) {
+        if ($gist === null) {
             return [];
         }
         $plan = is_array($pour->sheet['plan'] ?? null) ? $pour->sheet['plan'] : [];
@@ -202,14 +199,14 @@ final class DayDesk
     private function wishes(array $planned, CarbonImmutable $midnight): array
     {
         $builds = array_map(static fn (Pour $pour): int => $pour->build_id, $planned);
-        $facts = Happened::in(RecordedBuild::STREAM, $builds);
-        $begun = $builds === [] ? [] : Build::query()->whereKey($builds)->pluck('created_at', 'id')->all();
+        $put = $builds === [] ? collect() : Rows::of('facts')->join('builds', 'builds.id', '=', 'facts.stream_id')->where('facts.stream', RecordedBuild::STREAM)->whereIn('facts.kind', [BuildFactKind::Put->value, BuildFactKind::Undone->value])
+            ->whereIn('facts.stream_id', $builds)->orderBy('facts.id')->get(['builds.id', 'builds.created_at', 'facts.id as fact', 'facts.kind', 'facts.payload']);
+        $said = static fn (\stdClass $row, string $key): mixed => json_decode((string) $row->payload, true)[$key] ?? null;
+        $undone = $put->where('kind', BuildFactKind::Undone->value)->map(static fn (\stdClass $row): mixed => $said($row, 'of'))->all();
         $wishes = [];
-        foreach ($facts as $build => $told) {
-            foreach ($told as $fact) {
-                $at = $fact->payload['at_min'] ?? null;
-                $wishes[$build] = is_numeric($at) && isset($begun[$build]) ? self::minutes($begun[$build]->addMilliseconds((int) ($at * 60_000)), $midnight) : null;
-            }
+        foreach ($put->where('kind', BuildFactKind::Put->value)->whereNotIn('fact', $undone) as $row) {
+            $at = $said($row, 'at_min');
+            $wishes[(int) $row->id] = is_numeric($at) ? self::minutes(CarbonImmutable::parse((string) $row->created_at, 'UTC')->addMilliseconds((int) ($at * 60_000)), $midnight) : null;
         }
 
         return $wishes;

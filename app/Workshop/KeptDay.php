@@ -30,7 +30,10 @@ final class KeptDay
 
     private ?PlannedDay $day = null;
 
-    public function __construct(private readonly Workshop $workshop, private readonly DayDesk $desk, private readonly Repository $cache) {}
+    /** How often anything changed, where somebody has asked already. */
+    public ?int $turn = null;
+
+    public function __construct(private readonly Workshop $workshop, private readonly DayDesk $desk, private readonly LiveWork $work, private readonly Repository $cache) {}
 
     public function at(CarbonImmutable $now): PlannedDay
     {
@@ -40,14 +43,15 @@ final class KeptDay
     /** Laid out anew after something was put elsewhere. */
     public function afresh(CarbonImmutable $now): PlannedDay
     {
-        $this->day = null;
+        $this->day = $this->turn = null;
+        $this->work->forgetBuilds();
 
         return $this->at($now);
     }
 
     private function planned(CarbonImmutable $now): PlannedDay
     {
-        $turn = DB::table('workshops')->where('id', $this->workshop->id)->value('turn');
+        $turn = $this->turn ?? (int) DB::table('workshops')->where('id', $this->workshop->id)->value('turn');
         $work = $this->desk->work($now);
         $midnight = $this->desk->midnight($now);
         [$result, $because] = $this->plan($work, $now);

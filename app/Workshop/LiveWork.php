@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Workshop;
 
+use App\Models\Build;
 use App\Models\Pour;
 use App\Models\PourState;
 use Carbon\CarbonImmutable;
@@ -32,6 +33,12 @@ final class LiveWork
 
     /** @var list<RecordedSeries>|null */
     private ?array $series = null;
+
+    /** More than any bench holds at once. */
+    private const MOST_BUILDS = 24;
+
+    /** @var list<RecordedBuild>|null */
+    private ?array $builds = null;
 
     public function __construct(
         private readonly RoomTemperature $room, private readonly CureClock $clock, private readonly SheetReckoner $reckoner,
@@ -63,12 +70,32 @@ final class LiveWork
     public function planned(): array
     {
         if ($this->planned === null) {
-            $planned = Pour::query()->withTitle()->where('state', PourState::Draft)->atHand()->orderByDesc('pours.updated_at')->orderByDesc('pours.id')->limit(self::MOST_PLANNED)->get();
+            $planned = Pour::query()->withTitle()->where('state', PourState::Draft)->atHand()
+                // A coat that is planned is on the bench with its build.
+                ->whereIn('build_id', Build::query()->where('plain', true)->select('id'))->orderByDesc('pours.updated_at')->orderByDesc('pours.id')->limit(self::MOST_PLANNED)->get();
             $this->clock->learn(array_values(array_filter($planned->map(static fn (Pour $pour): ?string => $pour->baseCode())->all(), is_string(...))));
             $this->planned = array_values($planned->all());
         }
 
         return $this->planned;
+    }
+
+    /** @return list<RecordedBuild> builds of several operations that go on, or are planned */
+    public function builds(CarbonImmutable $now): array
+    {
+        if ($this->builds === null) {
+            $builds = Build::query()->onTheBench()->with('impression.job')->orderByRaw('case when begun_at is null then 1 else 0 end')->orderByDesc('id')->limit(self::MOST_BUILDS)->get();
+            $this->builds = RecordedBuild::all(array_values($builds->sortBy('id')->all()), $now);
+            $this->clock->learn(array_values(array_filter(array_merge([], ...array_map(static fn (RecordedBuild $one): array => array_map($one->baseOf(...), $one->state->plan->operations), $this->builds)), is_string(...))));
+        }
+
+        return $this->builds;
+    }
+
+    /** Something has been told of a build since they were asked for. */
+    public function forgetBuilds(): void
+    {
+        $this->builds = null;
     }
 
     /** @return list<RecordedSeries> */

@@ -144,10 +144,17 @@ final class FrameTest extends TestCase
         foreach (['now', 'next', 'later'] as $group) {
             self::assertTrue($items->contains('group', $group), $group);
         }
-        self::assertCount(5, $this->getJson('/frame')->json('strip.lozenges'));
+        $strip = $this->getJson('/frame')->json('strip');
+        self::assertCount(4, $strip['lozenges']);
+        // A glove whose window is open, a funnel to be topped up soon, a film nobody was there for.
+        $plans = array_column($strip['plans'], null, 'name');
+        self::assertLessThan($strip['now_ms'], $plans['Second coat']['opens_ms']);
+        self::assertGreaterThan($strip['now_ms'], $plans['Second coat']['shuts_ms']);
+        self::assertEqualsWithDelta(9.0, ($plans['Top up the funnel']['shuts_ms'] - $strip['now_ms']) / 60_000, 8.9);
+        self::assertLessThan($strip['now_ms'], $plans['Film, third mist']['shuts_ms']);
         $rows = collect([...$this->get('/log')->inertiaProps('log.rows'), ...$this->get('/log?page=2')->inertiaProps('log.rows')]);
         self::assertGreaterThan(30, $rows->count());
-        self::assertEqualsCanonicalizing(['spoilt', 'poor', 'usable', 'good', 'superb'], $rows->pluck('grade')->unique()->values()->all());
+        self::assertEqualsCanonicalizing(['spoilt', 'poor', 'usable', 'good', 'superb', 'laid'], $rows->pluck('grade')->unique()->values()->all());
         self::assertLessThan(now()->subDays(80)->getTimestampMs(), $rows->min('at_ms'));
         self::assertLessThanOrEqual(now()->getTimestampMs(), $rows->max('at_ms'));
     }

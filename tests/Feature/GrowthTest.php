@@ -44,6 +44,7 @@ final class GrowthTest extends TestCase
         yield 'a series' => ['/swatches/series', self::PAGE_QUESTIONS];
         yield 'labels' => ['/swatches/labels', self::PAGE_QUESTIONS];
         yield 'the log' => ['/log', self::PAGE_QUESTIONS];
+        yield 'the day' => ['/day', self::PAGE_QUESTIONS];
         yield 'the log, searched' => ['/log?q=brow', self::PAGE_QUESTIONS];
         yield 'the stores' => ['/stores', self::PAGE_QUESTIONS];
         yield 'the contacts' => ['/contacts', self::PAGE_QUESTIONS];
@@ -122,7 +123,7 @@ final class GrowthTest extends TestCase
 
         self::assertNotSame([], $asked);
         foreach ($asked as $one) {
-            self::assertMatchesRegularExpression('/limit \d+\) as newest$/', $one['query']);
+            self::assertMatchesRegularExpression('/limit \d+\) as gels/', $one['query']);
             $plan = implode("\n", array_column(DB::select("explain query plan {$one['query']}", $one['bindings']), 'detail'));
             self::assertStringContainsString('pours_gels', $plan);
             self::assertStringNotContainsString('TEMP B-TREE', $plan);

@@ -89,12 +89,11 @@ test('what is planned for a pour lies with it, and a build has a lane of its own
     expect(ends(shown[1] as Lozenge)).toEqual({ from: 10 * HOUR, to: 11.2 * HOUR });
 });
 
-test('what nobody has begun gives way to what is there, and a coat under way does not', () => {
-    const planned = {
-        ...strip([1, 2, 3].map((n) => pour(n, `Pour ${String(n)}`, 9, 6))),
-        plans: [outline('b2:coat2', '/builds/2', 9.5, 10)],
-    };
-    const lanes = (of: StripView): string[] => lay(of, DAY.from, DAY.length, DAY.width).lanes.map(({ l }) => l.href);
-    expect(lanes(planned)).not.toContain('/builds/2');
-    expect(lanes({ ...planned, plans: [outline('b2:coat2', '/builds/2', 9.5, 10, true)] })[0]).toBe('/builds/2');
+test('what nobody has begun gives way to what is there, and a build comes when its next operation does', () => {
+    const three = strip([1, 2, 3].map((n) => pour(n, `Pour ${String(n)}`, 9, 6)));
+    const lanes = (plan: Plan): string[] => lay({ ...three, plans: [plan] }, DAY.from, DAY.length, DAY.width).lanes.map(({ l }) => l.href);
+    expect(lanes(outline('p9:pour', '/pours/9', 9.5, 10))).not.toContain('/pours/9');
+    expect(lanes(outline('b2:coat2', '/builds/2', 9.5, 10))[0]).toBe('/builds/2');
+    const open = { ...outline('b2:coat2', '/builds/2', 12, 12.2), opens_ms: 9 * HOUR, shuts_ms: 14 * HOUR };
+    expect(lay({ ...three, now_ms: 10 * HOUR, plans: [open] }, DAY.from, DAY.length, DAY.width).lanes[0]?.l.href).toBe('/builds/2');
 });

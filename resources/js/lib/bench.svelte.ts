@@ -19,6 +19,7 @@ type Change = Partial<{
     currency: string;
     cups: { ml: Entry; tare_g: Entry }[];
     vacuum: boolean;
+    hands: Entry;
 }>;
 
 /**

@@ -44,13 +44,23 @@ export function withPlans(strip: StripView): Lozenge[] {
 }
 
 /** What needs hands comes first, then what needs them soonest. */
-function urgency(lozenge: Lozenge, calls: StripView['calls']): number {
+function urgency(lozenge: Lozenge, { calls, now_ms: now }: StripView): number {
     if (lozenge.state === 'running') {
         return 0;
     }
-    // What nobody has begun gives way to what is there.
+    // A window that is open now comes before all that merely cures, the one that shuts first before the others.
+    const shuts = (lozenge.plans ?? [])
+        .filter((p) => p.opens_ms !== null && p.opens_ms <= now && (p.shuts_ms ?? 0) >= now)
+        .map((p) => p.shuts_ms ?? 0);
+    if (shuts.length > 0 && lozenge.state !== 'opened') {
+        return 1 + (Math.min(...shuts) - now) / 1e10;
+    }
+    // What nobody has begun gives way to what is there; a build wants hands at its next operation.
     if (lozenge.state === 'planned') {
-        return Number.MAX_SAFE_INTEGER / 2 + ends(lozenge).from;
+        return (
+            (lozenge.href.startsWith('/builds') ? 0 : Number.MAX_SAFE_INTEGER / 2) +
+            Math.min(...(lozenge.plans ?? []).map((p) => p.from_ms))
+        );
     }
     return lozenge.state === 'opened' ? 1 : (calls.find((c) => c.id === lozenge.id)?.at_ms ?? ends(lozenge).to);
 }
@@ -66,7 +76,7 @@ export function lay(
     const lanes: { l: Lozenge; lane: number }[] = [];
     let more = 0;
     const inView = withPlans(strip).filter((l) => ends(l).to > start && ends(l).from < start + length);
-    for (const l of inView.sort((a, b) => urgency(a, strip.calls) - urgency(b, strip.calls))) {
+    for (const l of inView.sort((a, b) => urgency(a, strip) - urgency(b, strip))) {
         const { from, to } = ends(l);
         const place = { from, to: Math.max(to, from + ((nameWidth(l) + 16) / width) * length) + length / 60 };
         const lane = taken.findIndex((others) => others.every((other) => other.to < place.from || other.from > place.to));

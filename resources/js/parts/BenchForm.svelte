@@ -34,6 +34,7 @@
             capacity: (shop?.scale_capacity_g ?? 3000) as Entry,
             cups: (shop?.cups ?? []).map((cup) => ({ ml: cup.ml as Entry, tare_g: cup.tare_g as Entry })),
             vacuum: shop?.vacuum === null || shop === undefined ? '' : shop.vacuum ? 'yes' : 'no',
+            hands: (shop?.hands ?? 1) as Entry,
             room: (shop?.room_c ?? 20) as Entry,
             starts: clock(shop?.day_starts_min ?? 420),
             ends: clock(shop?.day_ends_min ?? 1080),
@@ -52,6 +53,7 @@
         'time_zone',
         'room_c',
         'vacuum',
+        'hands',
     ];
     const at = (field: string): string | null => (wrong?.field === field ? wrong.message : null);
 
@@ -73,6 +75,7 @@
             scale_capacity_g: form.capacity,
             cups: $state.snapshot(form.cups).filter((cup) => cup.ml !== null),
             ...(form.vacuum === '' ? {} : { vacuum: form.vacuum === 'yes' }),
+            hands: form.hands,
             ...(first && form.room !== bench.frame?.workshop.room_c ? { room_c: form.room } : {}),
             day_starts_min: minutes(form.starts),
             day_ends_min: minutes(form.ends),
@@ -140,6 +143,13 @@
     <Choice label="Vacuum chamber" bind:value={form.vacuum} error={at('vacuum')}>
         <option value="">not said</option><option value="yes">there is one</option><option value="no">there is none</option>
     </Choice>
+    <Measure
+        label="Pairs of hands at the bench"
+        kind="plain"
+        bind:value={form.hands}
+        error={at('hands')}
+        hint="The day is laid out for so many."
+    />
     {#if first}<Measure
             label="The room is"
             kind="temperature"

@@ -1001,6 +1001,7 @@ export type FrameView = {
             tare_g: number | null;
         })[];
         vacuum: boolean | null;
+        hands: number;
     };
     thermometer: boolean;
     scale: boolean;

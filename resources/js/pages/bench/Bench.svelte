@@ -46,9 +46,9 @@
                     </div>
                     <p class="number">
                         {#if item.number !== null}
-                            <span class="fig">{figure(item.number, 'mass', shop.units, shop.fine)}</span>&nbsp;<span class="quiet"
-                                >{sign('mass', shop.units)}</span
-                            >
+                            {@const kind = item.unit === 'ml' ? 'volume' : 'mass'}
+                            <span class="fig">{figure(item.number, kind, shop.units, kind === 'mass' ? shop.fine : undefined)}</span
+                            >&nbsp;<span class="quiet">{sign(kind, shop.units)}</span>
                         {/if}
                         <span class="quiet block text-sm">{item.label}</span>
                     </p>

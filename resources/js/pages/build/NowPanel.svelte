@@ -91,7 +91,7 @@
             {:else if op.pour_id !== null}<a class="btn btn-primary big" href="/pours/{op.pour_id}">Open its sheet</a>
             {:else}<button class="btn btn-primary big" onclick={mix}>Weigh it up</button>{/if}
         {:else}
-            <button class="btn btn-primary big" onclick={() => void done()}>{op.kind === 'check' ? 'Seen: it is so' : 'Done'}</button>
+            <button class="btn btn-primary big" onclick={() => void done()}>{op.kind === 'check' ? 'Checked' : 'Done'}</button>
             {#if stands !== 'under_way' && op.minutes > 5}<button class="btn big" onclick={() => void live.record('begun', { op: op.id })}
                     >Begin: {span(op.minutes * 60_000)} of hands</button
                 >{/if}
@@ -193,7 +193,9 @@
     }
     .finger {
         display: grid;
-        line-height: 1.1;
+        gap: 0;
+        align-content: center;
+        line-height: 1.15;
         font-weight: 400;
     }
     .weigh {

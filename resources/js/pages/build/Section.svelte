@@ -45,7 +45,7 @@
 </script>
 
 <figure class="section">
-    <svg viewBox="0 0 {W} {H + 34}" role="img" aria-label="In section: {words}">
+    <svg viewBox="0 0 {W} {H + 40}" role="img" aria-label="In section: {words}">
         <defs>
             <pattern id="{uid}-wet" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(35)"
                 ><rect width="7" height="7" fill="transparent" /><line x1="0" y1="0" x2="0" y2="7" class="stripe" /></pattern
@@ -74,17 +74,17 @@
                 {/each}
             {/if}
         </g>
-        <text x="8" y="22" class="what">the original</text>
+        <text x="8" y="26" class="what">the original</text>
         {#if total > 0}
-            <line class="bar" x1={FACE} x2={FACE + 5 * scale} y1={H + 14} y2={H + 14} />
-            <text x={FACE + 5 * scale + 8} y={H + 19} class="what fig">{measure(5, 'length', bench.units)}</text>
+            <line class="bar" x1={FACE} x2={FACE + 5 * scale} y1={H + 20} y2={H + 20} />
+            <text x={FACE + 5 * scale + 8} y={H + 27} class="what fig">{measure(5, 'length', bench.units)}</text>
         {/if}
     </svg>
     {#if build.section.length > 0}
         <ol aria-label="Layers, from the original outwards">
             {#each build.section as layer (layer.id)}
                 <li>
-                    <span class="chip {layer.state}" style="--tint:{layer.colour}"></span>
+                    <span class="swatch {layer.state}" style="--tint:{layer.colour}"></span>
                     <span>{layer.name}</span>
                     {#if !layer.jacket && layer.kind === 'coat'}<span class="fig">{measure(layer.thickness_mm, 'length', bench.units)}</span
                         >{/if}
@@ -93,7 +93,7 @@
             {/each}
         </ol>
         {#if build.section.some((l) => l.kind === 'coat')}<p>
-                <b class="fig">{measure(build.laid_mm, 'length', bench.units)}</b> of {measure(build.wall_mm, 'length', bench.units)} lie.
+                <b class="fig">{measure(build.laid_mm, 'length', bench.units)}</b> of {measure(build.wall_mm, 'length', bench.units)} are on.
             </p>{/if}
     {/if}
 </figure>
@@ -135,7 +135,7 @@
         stroke-dasharray: none;
     }
     .what {
-        font-size: 14px;
+        font-size: 20px;
         fill: var(--color-base-content);
     }
     .bar {
@@ -152,14 +152,14 @@
         gap: 0.6rem;
         align-items: center;
     }
-    .chip {
+    .swatch {
         width: 1.1rem;
         height: 1.1rem;
         border-radius: 0.3rem;
         background: var(--tint);
         border: 1.5px solid color-mix(in oklab, var(--tint) 60%, black);
     }
-    .chip.planned {
+    .swatch.planned {
         background: transparent;
         border: 1.5px dashed var(--color-neutral);
     }

@@ -1,7 +1,7 @@
 <script lang="ts">
     /** Hands, chamber and pot across the working day: what was done, what is under way, and what is planned as outlines one can put elsewhere. */
     import { bench } from '../../lib/bench.svelte';
-    import { rows, type Placed } from '../../lib/day';
+    import { jobOf, rows } from '../../lib/day';
     import { DayDrag, STEP_MS } from '../../lib/daydrag.svelte';
     import { span } from '../../lib/units';
     import { clockTime, fullHours, when } from '../../lib/when';
@@ -26,9 +26,14 @@
         day.lanes.map((lane) => ({
             ...lane,
             ...rows(
-                day.items.filter((item) => item.lanes.includes(lane.id) && item.to_ms > from && item.from_ms < to),
+                // On a phone there is no room for what is over.
+                day.items.filter(
+                    (item) =>
+                        item.lanes.includes(lane.id) && item.to_ms > from && item.from_ms < to && (width > 620 || item.state !== 'done'),
+                ),
                 to - from,
                 width,
+                to,
             ),
         })),
     );
@@ -56,14 +61,14 @@
     }
     const named = (one: Item): string =>
         `${one.name}, ${one.title}: ${when(start(one), bench.now)} to ${when(start(one) + one.to_ms - one.from_ms, bench.now)}, ${one.missed ? 'its window has shut' : one.state}`;
-    const label = (placed: Placed<Item>): string => placed.item.name;
 </script>
 
 <svelte:window onpointermove={(event) => drag.pull(event, (to - from) / width)} onpointerup={drop} />
 
 <div class="lanes" aria-label="The day, lane by lane. With an outline in focus, the arrow keys put it five minutes earlier or later.">
     <div class="hours" bind:clientWidth={width}>
-        {#each hours as hour (hour)}<span class="fig" style="left:{x(hour)}%">{clockTime(hour).slice(0, 5)}</span>{/each}
+        {#each hours as hour (hour)}{#if x(hour) > 2 && x(hour) < 98}<span class="fig" style="left:{x(hour)}%">{clockTime(hour)}</span
+                >{/if}{/each}
     </div>
     {#each lanes as lane (lane.id)}
         <section class="lane" aria-label={lane.name} style="height:{Math.max(1, lane.count) * ROW + 30}px">
@@ -78,7 +83,7 @@
                         class="bracket"
                         class:unopened={one.opens_ms > bench.now}
                         class:shut={one.missed}
-                        style="top:{30 + placed.row * ROW - 4}px;left:{x(Math.max(from, one.opens_ms))}%;width:{Math.max(
+                        style="top:{30 + placed.row * ROW + 5}px;left:{x(Math.max(from, one.opens_ms))}%;width:{Math.max(
                             0,
                             x(Math.min(to, one.shuts_ms)) - x(Math.max(from, one.opens_ms)),
                         )}%"
@@ -90,13 +95,18 @@
                     class:moves={one.moves}
                     class:held={drag.id === one.id}
                     class:no={drag.id === one.id && drag.trial?.ok === false}
-                    style="top:{30 + placed.row * ROW}px;left:{x(start(one))}%;width:max(44px,{x(one.to_ms) -
-                        x(one.from_ms)}%);--tint:{one.colour}"
+                    style="top:{30 + placed.row * ROW}px;{placed.before
+                        ? `right:${String(100 - x(start(one) + one.to_ms - one.from_ms))}%`
+                        : `left:${String(x(start(one)))}%`};--tint:{one.colour}"
+                    class:before={placed.before}
                     aria-label={named(one)}
                     aria-pressed={chosen === one.id}
                     onpointerdown={(event) => hold(event, one)}
                     onkeydown={(event) => keys(event, one)}
-                    onclick={() => (chosen = one.id)}><span>{label(placed)}</span></button
+                    onclick={() => (chosen = one.id)}
+                    ><i style="width:{Math.max(10, ((one.to_ms - one.from_ms) / (to - from)) * width)}px"></i><span
+                        >{one.name}<small>{jobOf(one.title)}</small></span
+                    ></button
                 >
             {/each}
             <span class="now" style="left:{x(bench.now)}%"></span>
@@ -177,55 +187,75 @@
     }
     .item {
         position: absolute;
+        display: flex;
+        gap: 6px;
+        align-items: center;
         height: 44px;
-        border-radius: 12px;
-        padding: 0 8px;
+        min-width: 44px;
         text-align: left;
-        font-size: 0.875rem;
         font-weight: 700;
         line-height: 1.05;
-        overflow: hidden;
+        white-space: nowrap;
         cursor: pointer;
         z-index: 2;
     }
-    .item span {
-        display: block;
-        overflow: hidden;
-        max-height: 2.2em;
+    i {
+        flex: none;
+        height: 26px;
+        border-radius: 9px;
     }
-    .planned {
+    .item span {
+        padding: 1px 4px;
+        border-radius: 6px;
+        font-size: 0.9rem;
+        background: var(--color-base-200);
+    }
+    small {
+        display: block;
+        font-size: 0.875rem;
+        font-weight: 400;
+        color: var(--color-neutral);
+    }
+    .planned i {
         background: var(--color-base-100);
         border: 2px dashed var(--color-neutral);
-        box-shadow: inset 5px 0 0 var(--tint);
-        padding-left: 11px;
+        border-left: 6px solid var(--tint);
+    }
+    .before {
+        flex-direction: row-reverse;
     }
     .moves {
         cursor: grab;
     }
-    .live {
+    .live i {
         background: var(--color-accent);
-        color: var(--color-accent-content);
     }
-    .done {
-        background: color-mix(in oklab, var(--color-neutral) 22%, var(--color-base-200));
-        border: 1px solid color-mix(in oklab, var(--color-neutral) 45%, transparent);
+    .done i {
+        background: color-mix(in oklab, var(--color-neutral) 45%, var(--color-base-200));
     }
-    .missed {
-        border-color: var(--color-error);
+    .done span {
+        font-weight: 400;
+    }
+    .missed span {
         color: var(--color-error);
+    }
+    .missed i {
+        border-color: var(--color-error);
     }
     .held {
         z-index: 5;
         cursor: grabbing;
+    }
+    .held i {
         border-style: solid;
         border-color: var(--color-success);
     }
-    .no {
+    .no i {
         border-color: var(--color-error);
     }
     .bracket {
         position: absolute;
-        height: 52px;
+        height: 34px;
         border: 3px solid var(--color-warning);
         border-block: 0;
         border-radius: 2px;
