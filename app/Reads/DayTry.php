@@ -23,7 +23,7 @@ final readonly class DayTry
     public function put(DayWork $work, float $at): array
     {
         $why = $this->against($work, $at);
-        $starts = $why === null ? (new DayPlanner(thorough: false))->quick($this->request($work, $at)) : null;
+        $starts = $why === null ? (new DayPlanner(thorough: false))->quick($this->request($work, $at), [...$this->day->result->starts, $work->operation->id => $at]) : null;
         if ($why !== null || $starts === null) {
             return ['ok' => false, 'why' => $why ?? 'With it there, a window of something else shuts before anybody is free.', 'starts' => []];
         }
@@ -82,9 +82,8 @@ final readonly class DayTry
 
     private function request(DayWork $work, float $at): DayRequest
     {
-        $request = $this->desk->request($this->day->work, $this->now);
+        $request = $this->day->asked;
 
-        // First come is first served: what is put somewhere comes first, so that the others make room.
         return $request->with(array_map(static fn (DayOperation $one): DayOperation => $one->id === $work->operation->id
             ? new DayOperation($one->id, $one->minutes, $one->uses, $one->after, $at, $one->due, null, $one->name) : $one, $request->operations));
     }

@@ -7,6 +7,7 @@ namespace App\Workshop;
 use Apalos\Core\Day\After;
 use Apalos\Core\Day\DayOperation;
 use Apalos\Core\Day\DayPlanner;
+use Apalos\Core\Day\DayRequest;
 use Apalos\Core\Day\DayResult;
 use Apalos\Core\Phrase\Phrase;
 use App\Models\Workshop;
@@ -54,7 +55,7 @@ final class KeptDay
         $turn = $this->turn ?? (int) DB::table('workshops')->where('id', $this->workshop->id)->value('turn');
         $work = $this->desk->work($now);
         $midnight = $this->desk->midnight($now);
-        [$result, $because] = $this->plan($work, $now);
+        [$asked, $result, $because] = $this->plan($work, $now);
         $starts = $result->starts;
         $kept = $this->cache->get($key = "day:{$this->workshop->id}");
         $moved = is_array($kept) ? $kept['moved'] : [];
@@ -65,14 +66,14 @@ final class KeptDay
         $moved = array_values(array_filter($moved, static fn (array $one): bool => $one['told_ms'] > $now->getTimestampMs() - self::TOLD_S * 1000));
         $this->cache->put($key, ['turn' => $turn, 'midnight' => (int) $midnight->getTimestampMs(), 'starts' => $starts, 'moved' => $moved], self::TOLD_S * 4);
 
-        return new PlannedDay($midnight, $work, $result, $because, $moved);
+        return new PlannedDay($midnight, $work, $asked, $result, $because, $moved);
     }
 
     /**
      * As well as it can be had: where a window cannot be kept any more, the rest is planned without it and it is said.
      *
      * @param  list<DayWork>  $work
-     * @return array{DayResult, Phrase|null}
+     * @return array{DayRequest, DayResult, Phrase|null}
      */
     private function plan(array $work, CarbonImmutable $now): array
     {
@@ -80,11 +81,11 @@ final class KeptDay
         $request = $this->desk->request($work, $now);
         $result = $planner->plan($request);
         if ($result->isFeasible()) {
-            return [$result, null];
+            return [$request, $result, null];
         }
-        $open = array_map(static fn (DayOperation $one): DayOperation => $one->waitingFor(...array_map(static fn (After $after): After => new After($after->operation, $after->from), $one->after)), $request->operations);
+        $open = $request->with(array_map(static fn (DayOperation $one): DayOperation => $one->waitingFor(...array_map(static fn (After $after): After => new After($after->operation, $after->from), $one->after)), $request->operations));
 
-        return [$planner->plan($request->with($open)), $result->because];
+        return [$open, $planner->plan($open), $result->because];
     }
 
     /**

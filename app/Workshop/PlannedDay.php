@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Workshop;
 
+use Apalos\Core\Day\DayRequest;
 use Apalos\Core\Day\DayResult;
 use Apalos\Core\Phrase\Phrase;
 use Carbon\CarbonImmutable;
@@ -13,10 +14,11 @@ final readonly class PlannedDay
 {
     /**
      * @param  list<DayWork>  $work
+     * @param  DayRequest  $asked  what was planned: without the windows that cannot be met
      * @param  Phrase|null  $because  the window that cannot be met, and what would help
      * @param  list<array{id: string, title: string, name: string, from_min: float, to_min: float, told_ms: int}>  $moved
      */
-    public function __construct(public CarbonImmutable $midnight, public array $work, public DayResult $result, public ?Phrase $because, public array $moved) {}
+    public function __construct(public CarbonImmutable $midnight, public array $work, public DayRequest $asked, public DayResult $result, public ?Phrase $because, public array $moved) {}
 
     public function ms(float $minutes): int
     {

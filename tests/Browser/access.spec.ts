@@ -77,6 +77,19 @@ const screens: Record<string, (page: Page, url: string) => Promise<void>> = {
     },
     stores: async (page, url) => void (await page.goto(`${url}/stores/ur-35`)),
     additive: async (page, url) => void (await page.goto(`${url}/stores/sf-1`)),
+    build: async (page, url) => {
+        await page.goto(`${url}/jobs/4`);
+        await page.getByRole('link', { name: 'Open its build' }).click();
+        await page.getByRole('button', { name: 'Change the plan' }).click();
+        await page.getByRole('button', { name: 'Change Fourth coat' }).click();
+    },
+    'ways to build': async (page, url) => {
+        await page.goto(`${url}/jobs/1`);
+        await page.getByRole('button', { name: /Build it in several operations/ }).click();
+        await page.getByText('Matrix: poured behind a clay blanket').click();
+    },
+    day: async (page, url) => void (await page.goto(`${url}/day`)),
+    'day sheet': async (page, url) => void (await page.goto(`${url}/day/sheet`)),
     log: async (page, url) => void (await page.goto(`${url}/log`)),
     lost: async (page, url) => void (await page.goto(`${url}/nowhere`)),
 };

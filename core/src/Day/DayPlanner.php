@@ -25,13 +25,18 @@ final readonly class DayPlanner
     /**
      * A plan that need not be the best, at once: for what moves under a finger.
      *
+     * @param  array<string, float>  $as  starts of a plan before, whose order is kept; first come, first served where there is none
      * @return list<float>|null
      */
-    public function quick(DayRequest $request): ?array
+    public function quick(DayRequest $request, array $as = []): ?array
     {
         $graph = DayGraph::of($request);
+        if ($graph->contradictsItself()) {
+            return null;
+        }
+        $kept = $as === [] ? null : RuleSearch::inOrder($graph, array_map(static fn (string $id): float => $as[$id] ?? INF, $graph->ids));
 
-        return $graph->contradictsItself() ? null : RuleSearch::firstCome($graph);
+        return $kept ?? RuleSearch::firstCome($graph) ?? RuleSearch::over($graph, false);
     }
 
     /** @return list<float>|null null where nothing fits */

@@ -49,6 +49,22 @@ final class RuleSearch
         return (new SerialPlan($graph, $blocks))->starts(self::asTheyCame($blocks));
     }
 
+    /**
+     * In the order of these starts.
+     *
+     * @param  list<float>  $starts  by operation
+     * @return list<float>|null
+     */
+    public static function inOrder(DayGraph $graph, array $starts): ?array
+    {
+        $blocks = Blocks::of($graph);
+        $first = array_map(static fn (array $members): float => array_reduce($members, static fn (float $least, int $i): float => min($least, $starts[$i]), INF), $blocks->members);
+        $order = array_keys($blocks->members);
+        usort($order, static fn (int $a, int $b): int => $first[$a] <=> $first[$b]);
+
+        return (new SerialPlan($graph, $blocks))->starts($order);
+    }
+
     /** @return list<int> */
     private static function asTheyCame(Blocks $blocks): array
     {

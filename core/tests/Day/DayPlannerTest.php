@@ -196,6 +196,16 @@ final class DayPlannerTest extends TestCase
         }
     }
 
+    public function test_a_quick_plan_keeps_the_order_of_the_one_before(): void
+    {
+        $request = DayRequest::from(Fields::of(self::benchDay()));
+        $best = (new DayPlanner)->plan($request);
+
+        self::assertEquals(array_values($best->starts), (new DayPlanner)->quick($request, $best->starts));
+        // As they came, the glove would go first and the block would be opened tomorrow.
+        self::assertGreaterThan($best->end, max((array) (new DayPlanner)->quick($request)));
+    }
+
     public function test_two_thousand_operations_are_more_than_a_workshop_plans(): void
     {
         try {

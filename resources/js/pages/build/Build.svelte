@@ -119,7 +119,7 @@
         }}
     >
         <TextLine label="Keep it as a way of your own, called" bind:value={name} />
-        <button class="btn" disabled={name.trim() === ''}>Keep it</button>
+        <button class="btn" disabled={name.trim() === ''}>Keep this way</button>
     </form>
     {#if !over}
         {#if !build.begun}<button class="btn btn-ghost" onclick={() => router.delete(`/builds/${String(build.id)}`)}

@@ -151,8 +151,11 @@
                 <p class="line">
                     <b>{r.name === '' ? 'A new operation' : r.name}</b>
                     {#if r.begun}<span class="quiet">begun</span>{:else}
-                        <button class="btn btn-ghost" aria-expanded={open === r.id} onclick={() => (open = open === r.id ? null : r.id)}
-                            >{open === r.id ? 'Close' : 'Change'}<span class="sr-only">, {r.name}</span></button
+                        <button
+                            class="btn btn-ghost"
+                            aria-expanded={open === r.id}
+                            aria-label="{open === r.id ? 'Close' : 'Change'} {r.name}"
+                            onclick={() => (open = open === r.id ? null : r.id)}>{open === r.id ? 'Close' : 'Change'}</button
                         >
                         <button class="btn btn-ghost" aria-label="Move {r.name} up" disabled={i === 0} onclick={() => move(i, -1)}>▴</button
                         >
