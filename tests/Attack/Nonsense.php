@@ -25,6 +25,8 @@ final class Nonsense
         $draft = $one("select id from pours where state = 'draft' order by id limit 1");
         $link = $one("select id from impressions where kind = 'cast' order by id limit 1");
         [$job, $swatch, $version, $formula] = [$one('select id from jobs limit 1'), $one('select id from swatches limit 1'), $one('select id from formula_versions limit 1'), $one('select id from formulas limit 1')];
+        $build = $one("select id from builds where plain = 0 and kind = 'glove-silicone' order by id limit 1");
+        $operations = json_decode((string) $db->query("select plan from builds where id = {$build}")->fetchColumn(), true)['operations'];
         $recipe = ['base' => 'pr-10', 'additives' => [['code' => 'sf-1', 'amount' => 60, 'basis' => 'pct_of_ab', 'into' => 'after']]];
         $sheet = ['volume' => ['method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 50, 'h_mm' => 20], 'part' => null, 'allowance_pct' => 8], 'target' => ['waste_pct' => 5], 'formula' => $recipe, 'plan' => ['scale' => ['division_g' => 0.1, 'capacity_g' => 3000], 'vessel' => ['capacity_ml' => 500, 'tare_g' => 12, 'degas' => false, 'rise_factor' => 3], 'mix_min' => 3, 'degas_min' => 0, 'pour_g_per_min' => 150], 'formula_name' => 'N'];
         $this->known = [
@@ -32,6 +34,19 @@ final class Nonsense
             ['POST', '/api/reckon/cure', ['base' => ['pot_life_min' => 22, 'recoat_open_min' => 45, 'recoat_close_min' => 120, 'demould_min' => 240, 'service_min' => 1440, 'ref_c' => 23, 'q10' => 2], 'room_c' => 19, 'mass_g' => null, 'logs' => [['room_c' => 20, 'kind' => 'gel', 'minutes' => 25]]], false],
             ['POST', '/api/reckon/harden', ['base' => ['shore' => 10, 'scale' => 'A', 'k' => 2.7, 'max_pct' => 100], 'swatches' => [['pct_of_ab' => 30, 'reading' => 40, 'scale' => '00']], 'target' => ['reading' => 20, 'scale' => '00'], 'at_pct_of_ab' => [0, 10]], false],
             ['POST', '/api/reckon/contact', ['fresh' => ['family' => 'silicone-platinum', 'skin_safe' => true], 'surface' => ['id' => 'plaster', 'damp' => true], 'intent' => 'separate', 'release' => null], false],
+            ['POST', '/api/reckon/schedule', ['now_min' => 0, 'days' => [[0, 480], [1440, 1920]], 'resources' => ['hands' => 1, 'chamber' => 1], 'ops' => [['id' => 'print', 'minutes' => 10, 'uses' => ['hands'], 'after' => [], 'not_before_min' => null, 'due_min' => 300, 'fixed_min' => null], ['id' => 'coat2', 'minutes' => 15, 'uses' => ['hands'], 'after' => [['op' => 'print', 'from_min' => 30, 'until_min' => 70]]]]], false],
+            ['POST', '/api/reckon/build', ['area_mm2' => 96000, 'flange_mm2' => 24000, 'thickness_mm' => ['least' => 6, 'most' => 8], 'print_mm' => 0.8, 'coat_mm' => 2.2, 'fill_ml' => 35, 'loss_pct' => 12, 'sg' => 1.1, 'times' => ['pot_life_min' => 18, 'recoat_open_min' => 30, 'recoat_close_min' => 70, 'demould_min' => 240], 'mix_min' => 1.5, 'brush_ml_per_min' => 50, 'thickener_pct_of_ab' => 0.3, 'tints' => ['white', 'red'], 'keys' => ['count' => 12, 'each_ml' => 4, 'set_min' => 90], 'jacket' => ['wait_min' => 120, 'hands_min' => 45]], false],
+            ['POST', "/builds/{$build}/facts", ['key' => 'nonsense-b', 'kind' => 'changed', 'payload' => ['operations' => $operations, 'was' => 0]], false],
+            ['POST', "/builds/{$build}/facts", ['key' => 'nonsense-c', 'kind' => 'fingered', 'payload' => ['op' => 'print', 'finger' => 'tacky']], false],
+            ['POST', "/builds/{$build}/facts", ['key' => 'nonsense-d', 'kind' => 'done', 'payload' => ['op' => 'level', 'early' => true]], false],
+            ['POST', "/builds/{$build}/facts", ['key' => 'nonsense-e', 'kind' => 'put', 'payload' => ['op' => 'coat3', 'at_ms' => 1_795_700_000_000]], false],
+            ['POST', "/builds/{$build}/facts", ['key' => 'nonsense-f', 'kind' => 'weighed', 'payload' => ['op' => 'level', 'mass_g' => 12]], false],
+            ['POST', '/day/try', ['id' => "b{$build}:coat3", 'at_ms' => 1_795_700_000_000], false],
+            ['POST', '/day/put', ['id' => "b{$build}:coat3", 'at_ms' => 1_795_700_000_000, 'key' => 'n'], false],
+            ['POST', '/day/gang', ['pieces' => 24, 'pieces_a_mould' => 4, 'moulds' => 2, 'pour_min' => 25, 'chamber_min' => 3, 'wait_min' => 240, 'open_min' => 10], false],
+            ['POST', "/impressions/{$link}/builds", ['kind' => 'rotated-skin', 'measured' => ['area_mm2' => '50000']], true],
+            ['POST', "/builds/{$build}/keep", ['name' => 'N'], true],
+            ['POST', "/builds/{$build}/operations/coat2/pour", ['x' => 1], true],
             ['POST', '/swatches/hardness', ['base' => 'pr-10', 'softener' => 'sf-1', 'target' => ['reading' => 30, 'scale' => '00'], 'thinnest_mm' => 3, 'batch' => ['mass_g' => 100]], false],
             ['POST', '/swatches/colour', ['base' => 'pr-10', 'loads' => ['pi-fawn' => 0.5], 'thickness_mm' => 2, 'backing' => 'light'], false],
             ['POST', '/swatches/series/plan', ['kind' => 'softener', 'recipe' => ['base' => 'pr-10', 'additives' => []], 'softener' => 'sf-1', 'steps' => [0, 30, 60], 'puck_ml' => 20, 'spare_pct' => 5], false],

@@ -79,14 +79,18 @@ for ($i = 0; $i < 20; $i++) {
     $job = $db->query("insert into jobs (workshop_id, name, quantity, created_at, updated_at) values (1, 'Storm {$i}', 1, '2026-01-01', '2026-01-01') returning id")->fetchColumn();
     $of = $db->query("insert into impressions (workshop_id, job_id, position, kind, name, material) values (1, {$job}, 0, 'cast', 'Cast', 'pr-10') returning id")->fetchColumn();
     $sheet = $db->quote((string) json_encode(['volume' => null, 'target' => ['mass_g' => 100, 'waste_pct' => 0], 'formula' => ['base' => 'pr-10', 'additives' => []], 'plan' => ['scale' => ['division_g' => 0.1, 'capacity_g' => 3000], 'vessel' => null, 'mix_min' => 3, 'degas_min' => 0, 'pour_g_per_min' => 150], 'formula_name' => 'Storm']));
-    $drafts[] = (int) $db->query("insert into pours (workshop_id, impression_id, sheet, state, created_at, updated_at) values (1, {$of}, {$sheet}, 'draft', '2026-01-01', '2026-01-01') returning id")->fetchColumn();
+    $build = $db->query("insert into builds (workshop_id, impression_id, plain, kind, name, created_at) values (1, {$of}, 1, 'pour', 'Pour', '2026-01-01 00:00:00.000') returning id")->fetchColumn();
+    $drafts[] = (int) $db->query("insert into pours (workshop_id, impression_id, build_id, sheet, state, created_at, updated_at) values (1, {$of}, {$build}, {$sheet}, 'draft', '2026-01-01', '2026-01-01') returning id")->fetchColumn();
 }
+$glove = (int) $column("select id from builds where plain = 0 and kind = 'glove-silicone' order by id limit 1")[0];
 $form = ['Content-Type: application/x-www-form-urlencoded', 'Accept: text/html'];
 $kinds = [
     static fn (int $i): array => ['POST', "/pours/{$pour}/events", ['key' => "storm-{$i}", 'kind' => 'noted', 'payload' => ['text' => "storm {$i}"]]],
     static fn (int $i): array => ['POST', "/pours/{$drafts[$i % 20]}/run", '', $form],
     static fn (int $i): array => ['POST', "/impressions/{$link}/pours", '', $form],
     static fn (int $i): array => ['POST', '/formulas', http_build_query(['name' => 'Storm mix', 'recipe' => json_encode(['base' => 'pr-10', 'additives' => [['code' => 'sf-1', 'amount' => 1 + $i % 40, 'basis' => 'pct_of_ab', 'into' => 'after']]])]), $form],
+    static fn (int $i): array => ['POST', "/builds/{$glove}/facts", ['key' => "storm-{$i}", 'kind' => 'noted', 'payload' => ['text' => "storm {$i}"]]],
+    static fn (int $i): array => ['POST', "/builds/{$glove}/operations/coat2/pour", '', $form],
     static fn (int $i): array => ['GET', '/frame'],
     static fn (int $i): array => ['PUT', '/workshop', ['room_c' => 15 + $i % 10]],
     static fn (int $i): array => ['GET', '/', null, ['Accept: text/html']],
@@ -100,7 +104,9 @@ foreach ($answers as $i => $answer) {
     $answer['status'] > 0 && $answer['status'] < 400 || $isTold || $fault("{$requests[$i][0]} {$requests[$i][1]}, among others, was answered with {$answer['status']}: ".substr($answer['body'], 0, 200));
 }
 $each = intdiv($storm, count($kinds));
-(int) $column("select count(distinct key) from facts where stream_id = {$pour} and key like 'storm-%'")[0] === count(array_filter($requests, static fn (array $r): bool => $r[1] === "/pours/{$pour}/events")) || $fault('not every fact of the storm is there');
+(int) $column("select count(distinct key) from facts where stream = 'run' and stream_id = {$pour} and key like 'storm-%'")[0] === count(array_filter($requests, static fn (array $r): bool => $r[1] === "/pours/{$pour}/events")) || $fault('not every fact of the storm is there');
+(int) $column("select count(distinct key) from facts where stream = 'build' and stream_id = {$glove} and key like 'storm-%'")[0] === count(array_filter($requests, static fn (array $r): bool => $r[1] === "/builds/{$glove}/facts")) || $fault('not every fact of the build is there');
+(int) $column("select count(*) from pours where build_id = {$glove} and operation = 'coat2'")[0] === 1 || $fault('many presses opened more than one sheet of a coat');
 (int) $column("select count(*) from pours where impression_id = {$link} and state = 'draft'")[0] === 1 || $fault('many presses on one button made more than one draft');
 $begun = (int) $column('select count(*) from pours where id in ('.implode(',', $drafts).") and state = 'running' and started_at is not null")[0];
 $begun === min(20, $each) || $fault("of 20 runs begun together, {$begun} have begun");
@@ -127,7 +133,7 @@ while ($made < $mutations) {
         break;
     }
 }
-foreach (['/', '/frame', '/jobs', '/formulas', '/swatches', '/swatches/drawer', '/swatches/labels', '/log', '/log.csv', '/stores', '/contacts', '/exchange/swatches.json'] as $page) {
+foreach (['/', '/frame', '/jobs', '/formulas', '/swatches', '/swatches/drawer', '/swatches/labels', '/log', '/log.csv', '/stores', '/contacts', '/day', '/day.ics', "/builds/{$glove}", '/exchange/swatches.json'] as $page) {
     $status = $bench->send('GET', $page, null, ['Accept: text/html'])['status'];
     $status === 200 || $fault("after the nonsense {$page} answers {$status}");
 }

@@ -11,7 +11,11 @@ namespace Apalos\Core\Day;
  */
 final class ExactSearch
 {
-    private const MOST_LOOKS = 150_000;
+    /** So many beginnings with the same operations are remembered. */
+    private const MOST_SEEN = 60;
+
+    /** Where twelve operations on several pairs of hands have too many orders, the best found so far counts. */
+    private const MOST_LOOKS = 30_000;
 
     private int $looks = 0;
 
@@ -26,10 +30,16 @@ final class ExactSearch
 
     private readonly LowerBound $bound;
 
+    private readonly bool $windows;
+
+    /** @var array<int, bool> whether the units of a resource are alike */
+    private array $alike = [];
+
     /** @param  list<float>|null  $best  a plan to beat */
     private function __construct(private readonly DayGraph $graph, private ?array $best, private ?Score $score)
     {
         $this->bound = new LowerBound($graph);
+        $this->windows = array_filter($graph->arcs, static fn (array $arc): bool => $arc[2] <= 0.0) !== [];
         $this->shared = array_values(array_filter(range(0, $graph->count - 1), static fn (int $i): bool => $graph->uses[$i] !== [] && $graph->fixed[$i] === null));
         $this->taken = Timeline::of($graph)->stretches();
     }
@@ -58,7 +68,7 @@ final class ExactSearch
      * @param  array<int, array<int, int|null>>  $last  who was last on each unit of each resource
      * @param  array<int, array<int, int>>  $unit  by operation and resource
      */
-    private function place(int $placed, array $starts, array $arcs, array $last, array $unit): void
+    private function place(int $placed, array $starts, array $arcs, array $last, array $unit, ?int $previous = null): void
     {
         $rest = array_values(array_filter($this->shared, static fn (int $i): bool => ($placed >> $i & 1) === 0));
         if ($rest === []) {
@@ -74,8 +84,12 @@ final class ExactSearch
         }
         usort($rest, fn (int $a, int $b): int => [$starts[$a], $this->graph->due[$a] ?? INF, $this->graph->minutes[$a]] <=> [$starts[$b], $this->graph->due[$b] ?? INF, $this->graph->minutes[$b]]);
         foreach ($rest as $next) {
-            foreach ($this->ways($next, $last) as $on) {
-                $more = $arcs;
+            if ($this->waitsForOneOf($next, $placed)) {
+                continue;
+            }
+            foreach ($this->ways($next, $last, $starts) as $on) {
+                // In the order of starts, and on each unit one after the other.
+                $more = $previous === null ? $arcs : [...$arcs, [$previous, $next, 0.0]];
                 $then = $last;
                 foreach ($on as $resource => $number) {
                     if ($last[$resource][$number] !== null) {
@@ -83,39 +97,79 @@ final class ExactSearch
                     }
                     $then[$resource][$number] = $next;
                 }
-                // It starts before all that is left, and on a resource of which there is one it ends before they start.
-                foreach ($rest as $later) {
-                    if ($later !== $next) {
-                        $alone = array_filter(array_intersect($this->graph->uses[$next], $this->graph->uses[$later]), fn (int $r): bool => $this->graph->capacity[$r] === 1);
-                        $more[] = [$next, $later, $alone === [] ? 0.0 : $this->graph->minutes[$next]];
-                    }
-                }
-                $settled = $this->settled($starts, $more, [$next => $on] + $unit);
+                $units = [$next => $on] + $unit;
+                $settled = $this->settled($starts, $more, $units);
+                $settled = $settled === null ? null : $this->settled($this->raised($settled, $rest, $next), $more, $units);
                 if ($settled !== null) {
-                    $this->place($placed | 1 << $next, $settled, $more, $then, [$next => $on] + $unit);
+                    $this->place($placed | 1 << $next, $settled, $more, $then, $units, $next);
                 }
             }
         }
     }
 
     /**
-     * Every choice of units, but of units that are alike only one.
+     * What is still to be placed starts no earlier than this one, and where they share the only one of something, not before its end.
      *
+     * @param  list<float>  $starts
+     * @param  list<int>  $rest
+     * @return list<float>
+     */
+    private function raised(array $starts, array $rest, int $next): array
+    {
+        foreach ($rest as $later) {
+            if ($later !== $next) {
+                $alone = array_filter(array_intersect($this->graph->uses[$next], $this->graph->uses[$later]), fn (int $r): bool => $this->graph->capacity[$r] === 1);
+                $starts[$later] = max($starts[$later], $starts[$next] + ($alone === [] ? 0.0 : $this->graph->minutes[$next]));
+            }
+        }
+
+        return array_values($starts);
+    }
+
+    private function waitsForOneOf(int $next, int $placed): bool
+    {
+        foreach ($this->graph->arcs as [$a, $b, $w]) {
+            if ($b === $next && $w > 0.0 && ($placed >> $a & 1) === 0 && $this->graph->fixed[$a] === null && $this->graph->uses[$a] !== []) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * Every choice of units, but of units that are alike only one. Where no window pushes what is placed, the one that is free first
+     * will do: all that comes later starts later.
+     *
+     * @param  list<float>  $starts
      * @param  array<int, array<int, int|null>>  $last
      * @return list<array<int, int>> units by resource
      */
-    private function ways(int $i, array $last): array
+    private function ways(int $i, array $last, array $starts): array
     {
         $ways = [[]];
         foreach ($this->graph->uses[$i] as $resource) {
-            $alike = [];
+            [$alike, $first] = [[], INF];
             foreach ($last[$resource] as $number => $who) {
+                $free = $who === null ? -INF : $starts[$who] + $this->graph->minutes[$who];
+                if (! $this->windows && $this->isAlike($resource)) {
+                    if ($alike === [] || $free < $first) {
+                        [$alike, $first] = [[$number], $free];
+                    }
+
+                    continue;
+                }
                 $alike[$who === null ? 'free'.json_encode($this->taken[$resource][$number]) : "after{$who}"] ??= $number;
             }
             $ways = array_merge(...array_map(static fn (array $way): array => array_map(static fn (int $number): array => [$resource => $number] + $way, array_values($alike)), $ways));
         }
 
         return $ways;
+    }
+
+    private function isAlike(int $resource): bool
+    {
+        return $this->alike[$resource] ??= count(array_unique(array_map(json_encode(...), $this->taken[$resource]))) === 1;
     }
 
     /**
@@ -212,8 +266,10 @@ final class ExactSearch
                 $then[] = $at;
             }
         }
-        foreach ($last as $units) {
+        foreach ($last as $resource => $units) {
             $free = array_map(fn (?int $who): float => $who === null ? -INF : $starts[$who] + $this->graph->minutes[$who], $units);
+            // Which of two units is free first does not matter where both are taken alike.
+            $this->isAlike($resource) && sort($free);
             array_push($then, ...array_values($free));
         }
         $mine = [$late, $end, $sum];
@@ -222,7 +278,7 @@ final class ExactSearch
                 return true;
             }
         }
-        $this->seen[$placed][] = [$mine, $then];
+        count($this->seen[$placed] ?? []) < self::MOST_SEEN && $this->seen[$placed][] = [$mine, $then];
 
         return false;
     }

@@ -21,11 +21,11 @@ final readonly class LowerBound
         $bound = $this->graph->score($starts);
         [$late, $end, $sum] = [$bound->late, $bound->end, $bound->sum];
         foreach ($this->graph->capacity as $resource => $units) {
-            $crowd = $units > 1 ? [] : array_values(array_filter($rest, fn (int $i): bool => in_array($resource, $this->graph->uses[$i], true)));
+            $crowd = array_values(array_filter($rest, fn (int $i): bool => in_array($resource, $this->graph->uses[$i], true)));
             if (count($crowd) < 2) {
                 continue;
             }
-            $ends = $this->tornApart($starts, $crowd);
+            $ends = $this->tornApart($starts, $crowd, $units);
             $due = [];
             [$ownLate, $ownSum, $minutes] = [0.0, 0.0, 0.0];
             foreach ($crowd as $i) {
@@ -54,11 +54,12 @@ final readonly class LowerBound
      * @param  list<int>  $crowd
      * @return list<float>
      */
-    private function tornApart(array $starts, array $crowd): array
+    private function tornApart(array $starts, array $crowd, int $units): array
     {
         $left = [];
         foreach ($crowd as $i) {
-            $left[$i] = $this->graph->minutes[$i];
+            // Several units are no quicker than one that is so many times as quick.
+            $left[$i] = $this->graph->minutes[$i] / $units;
         }
         $ends = [];
         $now = -INF;

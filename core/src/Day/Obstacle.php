@@ -13,15 +13,21 @@ final readonly class Obstacle
 
     public function found(): Phrase
     {
-        foreach ($this->windows() as [$i, $k]) {
-            $open = $this->without($i, $k);
-            $starts = $this->planner->starts(DayGraph::of($open));
-            if ($starts !== null) {
-                return $this->said($i, $this->request->operations[$i]->after[$k], $starts);
+        // Whether it fits without a window is asked quickly first; only of a handful is it worth looking at every order.
+        $ways = [$this->planner->quick(...)];
+        if (count($this->request->operations) <= DayPlanner::EXACT_UP_TO) {
+            $ways[] = fn (DayRequest $open): ?array => $this->planner->starts(DayGraph::of($open));
+        }
+        foreach ($ways as $fits) {
+            foreach ($this->windows() as [$i, $k]) {
+                $starts = $fits($this->without($i, $k));
+                if ($starts !== null) {
+                    return $this->said($i, $this->request->operations[$i]->after[$k], $starts);
+                }
             }
         }
         $open = $this->request->with(array_map(static fn (DayOperation $one): DayOperation => $one->waitingFor(...array_map(static fn (After $after): After => new After($after->operation, $after->from), $one->after)), $this->request->operations));
-        if (DayGraph::of($open)->contradictsItself() === false && $this->planner->starts(DayGraph::of($open)) !== null) {
+        if ($this->planner->quick($open) !== null) {
             return Phrase::of('day.several_windows');
         }
 
