@@ -76,6 +76,7 @@ Route::post('/builds/{build}/facts', [BuildController::class, 'record']);
 Route::post('/builds/{build}/keep', [BuildController::class, 'keep']);
 Route::post('/builds/{build}/operations/{operation}/pour', [BuildController::class, 'mix'])->where('operation', '[a-z0-9-]+');
 Route::delete('/builds/{build}', [BuildController::class, 'destroy']);
+Route::post('/builds/{build}/restore', [BuildController::class, 'restore']);
 
 Route::get('/pours/{pour}', [PourController::class, 'show']);
 Route::put('/pours/{pour}/sheet', [PourController::class, 'sheet']);

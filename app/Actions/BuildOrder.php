@@ -7,6 +7,7 @@ namespace App\Actions;
 use Apalos\Core\Build\Against;
 use Apalos\Core\Build\OperationStands;
 use Apalos\Core\Build\OperationState;
+use Apalos\Core\Contact\Intent;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
@@ -39,6 +40,10 @@ final readonly class BuildOrder
         $under = $this->layers->under($recorded, $stands->operation);
         if ($under?->result->blocks() === true && $under->result->verdict->value === 'stop') {
             throw BadInput::at('build', Phrase::of('bench.layer_stands', ['operation' => $stands->operation->name, 'below' => $under->touch->with, 'why' => $under->result->because[0]['text']]));
+        }
+
+        if ($under !== null && $stands->operation->mixing?->intent === Intent::Bond) {
+            $checklist[] = ['id' => "bond-{$under->touch->key}", 'text' => "{$under->touch->with}: tacky or clean, dry, without a trace of grease or dust. This has to bond to it.", 'minutes' => 0.0];
         }
 
         return new BuildStep([...$checklist, ...$under?->checklist($this->words) ?? []], $stands->operation->mixing?->against === Against::Original);

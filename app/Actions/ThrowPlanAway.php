@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Models\Build;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Typed;
@@ -15,7 +16,7 @@ final readonly class ThrowPlanAway
     public function __invoke(Pour $pour): void
     {
         DB::transaction(static function () use ($pour): void {
-            Typed::query()->updateOrCreate(['screen' => self::kept($pour->id)], ['what' => ['impression_id' => $pour->impression_id, 'sheet' => $pour->sheet]]);
+            Typed::query()->updateOrCreate(['screen' => self::kept($pour->id)], ['what' => ['impression_id' => $pour->impression_id, 'sheet' => $pour->sheet, ...$pour->build->plain ? [] : ['build_id' => $pour->build_id, 'operation' => $pour->operation, 'turn' => $pour->turn]]]);
             // Another screen may have begun it meanwhile: then it stays.
             Pour::query()->whereKey($pour->id)->where('state', PourState::Draft)->delete();
         }, 3);
@@ -31,7 +32,10 @@ final readonly class ThrowPlanAway
             }
             $kept->delete();
 
-            return Pour::query()->create([...$kept->what, 'state' => PourState::Draft]);
+            // A build may have been thrown away, or have a sheet in its place, since.
+            $place = isset($kept->what['build_id']) && (Build::query()->whereKey($kept->what['build_id'])->doesntExist() || Pour::query()->where('build_id', $kept->what['build_id'])->where('operation', $kept->what['operation'])->where('turn', $kept->what['turn'])->exists());
+
+            return $place ? null : Pour::query()->create([...$kept->what, 'state' => PourState::Draft]);
         }, 3);
     }
 

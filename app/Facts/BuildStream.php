@@ -11,6 +11,7 @@ use Apalos\Core\Build\Operation;
 use Apalos\Core\Build\OperationKind;
 use Apalos\Core\Build\OperationStands;
 use Apalos\Core\Build\OperationState;
+use Apalos\Core\Day\DayOperation;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
@@ -190,7 +191,11 @@ final readonly class BuildStream implements Stream
                 throw BadInput::at('operations', Phrase::written("“{$stands->operation->name}” has begun: it stays as it is. Change what is still to come."));
             }
         }
+        $day = app(Workshop::class)->dayMinutes();
         foreach ($plan->operations as $i => $operation) {
+            if (in_array(DayOperation::HANDS, $operation->uses, true) && $operation->minutes > $day) {
+                throw BadInput::at("operations.{$i}.minutes", Phrase::of('day.longer_than_a_day', ['op' => $operation->name, 'minutes' => $operation->minutes, 'longest' => $day]));
+            }
             if ($operation->mixing?->base !== null && ! isset($this->library->shelf()->bases[$operation->mixing->base])) {
                 throw BadInput::at("operations.{$i}.mix.base", Phrase::written("There is no base “{$operation->mixing->base}” on the shelf."));
             }

@@ -111,6 +111,12 @@ final class Workshop extends Model
         return $at->isSameDay($now) ? $at->format('H:i') : $at->format('D H:i');
     }
 
+    /** How long it works in a day; one that ends before it begins runs past midnight. */
+    public function dayMinutes(): float
+    {
+        return (float) (($this->day_ends_min > $this->day_starts_min ? $this->day_ends_min : $this->day_ends_min + 1440) - $this->day_starts_min);
+    }
+
     /** The zone its clock shows. */
     public function zone(): string
     {

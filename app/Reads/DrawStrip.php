@@ -9,6 +9,7 @@ use Apalos\Core\Run\StepKind;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Workshop\CureClock;
+use App\Workshop\DayDesk;
 use App\Workshop\KeptDay;
 use App\Workshop\LiveWork;
 use App\Workshop\PlannedDay;
@@ -36,6 +37,9 @@ final readonly class DrawStrip
 
     /** What was begun longer ago is no longer on the strip of a day. */
     private const SHOWN_D = 30;
+
+    /** When hands are called for an operation of a build, in minutes before. */
+    private const BEFORE_MIN = [10 => 'in ten minutes', 3 => 'in three minutes', 0 => 'now'];
 
     /** How long before a recoat window shuts hands are called. */
     private const CLOSING_CALL_MIN = 10.0;
@@ -189,14 +193,21 @@ final readonly class DrawStrip
     private function buildCalls(PlannedDay $day): array
     {
         $calls = [];
+        $now = DayDesk::minutes(CarbonImmutable::now(), $day->midnight);
         foreach ($day->work as $work) {
             if (! $work->moves || ! str_starts_with($work->operation->id, 'b')) {
                 continue;
             }
             $call = static fn (float $at, string $what): array => ['until_ms' => PHP_INT_MAX, 'shown' => ['id' => $work->operation->id, 'at_ms' => $day->ms($at), 'what' => $what, 'title' => $work->title, 'href' => $work->href]];
-            if ($work->opens !== null && $work->shuts !== null && ! $work->missed) {
-                $calls[] = $call($work->opens, "{$work->name}: its window opens. Touch it first");
-                $calls[] = $call($work->shuts - self::CLOSING_CALL_MIN, "{$work->name}: ten minutes until its window shuts");
+            $gloves = $work->gloves === '' ? '' : ". {$work->gloves}";
+            // What could have been begun long ago calls nobody.
+            if ($work->opens !== null && $work->opens > $now && ! $work->missed) {
+                foreach (self::BEFORE_MIN as $minutes => $said) {
+                    $calls[] = $call($work->opens - $minutes, "{$work->name} {$said}{$gloves}");
+                }
+            }
+            if ($work->shuts !== null && ! $work->missed) {
+                $calls[] = $call($work->shuts - self::CLOSING_CALL_MIN, "{$work->name}: ten minutes until its window shuts{$gloves}");
             }
         }
 

@@ -13,6 +13,7 @@ use Apalos\Core\Day\After;
 use Apalos\Core\Day\DayOperation;
 use Apalos\Core\Day\DayRequest;
 use Apalos\Core\Day\WorkingHours;
+use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Mix\BatchLimit;
 use App\Models\Pour;
 use App\Models\PourState;
@@ -26,6 +27,9 @@ final class DayDesk
     public const DAYS = 10;
 
     private const MOST_PLANNED = 12;
+
+    /** More than this no bench has before it; what is planned last waits until there is room. */
+    private const MOST_OPERATIONS = 240;
 
     private const OPENING_MIN = 15.0;
 
@@ -45,7 +49,10 @@ final class DayDesk
     public function work(CarbonImmutable $now): array
     {
         $midnight = $this->midnight($now);
-        $work = array_merge([], ...array_map(fn (RecordedBuild $one): array => $this->build($one, $midnight), $this->work->builds($now)));
+        $work = [];
+        foreach ($this->work->builds($now) as $one) {
+            $work = count($work) > self::MOST_OPERATIONS ? $work : [...$work, ...$this->build($one, $midnight)];
+        }
         foreach ($this->work->runs() as $run) {
             $work = [...$work, ...$this->live($run, $midnight, $now)];
         }
@@ -69,7 +76,11 @@ final class DayDesk
             $days[] = [$at($starts, 0), $at($ends, $ends > $starts ? 0 : 1)];
         }
 
-        return new DayRequest(self::minutes($now, $midnight), WorkingHours::of($days), ['hands' => max(1, $this->workshop->hands), 'chamber' => 1, 'pot' => 1], array_map(static fn (DayWork $one): DayOperation => $one->operation, $work));
+        $hours = WorkingHours::of($days);
+        // What is longer than any working day is planned round the clock: it keeps nothing else from its place.
+        $fits = static fn (DayOperation $one): DayOperation => $one->fixed === null && $one->minutes > $hours->longest() ? $one->using() : $one;
+
+        return new DayRequest(self::minutes($now, $midnight), $hours, ['hands' => max(1, $this->workshop->hands), 'chamber' => 1, 'pot' => 1], array_map(static fn (DayWork $one): DayOperation => $fits($one->operation), $work));
     }
 
     /** @return list<DayWork> */
@@ -94,11 +105,25 @@ final class DayDesk
                     $this->moment($recorded, $recorded->state->put[$operation->id] ?? null, $midnight), $operation->id === $last ? $due : null, $started, "{$operation->name} ({$recorded->build->title()})",
                 ),
                 $recorded->build->title(), $operation->name, "/builds/{$recorded->build->id}", $over ? 'done' : ($started === null ? 'planned' : 'live'), $operation->mixing === null ? '#cfc4ae' : ($base->colour ?? '#cfc4ae'),
-                $recorded->build->id, $operation->id, $started === null, $this->moment($recorded, $stands->opensAt, $midnight), $this->moment($recorded, $stands->shutsAt, $midnight), $stands->state === OperationState::Missed,
+                $recorded->build->id, $operation->id, $started === null, $this->moment($recorded, $stands->opensAt, $midnight), $this->moment($recorded, $stands->shutsAt, $midnight), $stands->state === OperationState::Missed, $this->gloves($base),
             );
         }
 
         return $work;
+    }
+
+    private function gloves(?BaseSheet $base): string
+    {
+        $cautions = $this->library->cautions();
+        foreach ($base->hazards ?? [] as $hazard) {
+            foreach ($cautions[$hazard]['gear'] ?? [] as $gear) {
+                if (stripos($gear, 'glove') !== false) {
+                    return $gear;
+                }
+            }
+        }
+
+        return '';
     }
 
     private function length(RecordedBuild $recorded, OperationStands $stands, CarbonImmutable $midnight): float
@@ -158,7 +183,7 @@ final class DayDesk
         }
         $began = self::minutes($pour->started_at, $midnight);
         $until = $pour->poured_at ?? $now->addMinutes(2);
-        $make = fn (string $step, string $name, DayOperation $operation, bool $moves, ?float $opens = null): DayWork => new DayWork($operation, $pour->title(), $name, "/pours/{$pour->id}/run", $moves ? 'planned' : ($pour->poured_at === null ? 'live' : 'done'), $run->frozen->colour, $pour->build_id, $step, $moves, $opens, wears: ! $moves);
+        $make = fn (string $step, string $name, DayOperation $operation, bool $moves, ?float $opens = null): DayWork => new DayWork($operation, $pour->title(), $name, "/pours/{$pour->id}/run", $moves ? 'planned' : ($pour->poured_at === null ? 'live' : 'done'), $run->frozen->colour, $pour->build_id, $step, $moves, $opens);
         $work = [$make('pour', 'Pour', new DayOperation("p{$pour->id}:pour", self::minutes($until, $midnight) - $began, $pour->poured_at === null ? [DayOperation::HANDS] : [], fixed: $began), false)];
         $open = $pour->state === PourState::Waiting ? $run->reaches($this->clock, Milestone::Demould)?->likely() : null;
         if ($open !== null) {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Workshop;
 
 use Apalos\Core\Day\DayOperation;
-use App\Models\PourState;
 
 /** One operation on the day: what the planner moves, and what a maker sees of it. */
 final readonly class DayWork
@@ -13,6 +12,7 @@ final readonly class DayWork
     /**
      * @param  string  $state  done, live, planned
      * @param  float|null  $opens  minutes of the day from which its window is open, and until when
+     * @param  string  $gloves  which to put on, where it is mixed
      * @param  bool  $missed  its window has shut without it
      */
     public function __construct(
@@ -28,15 +28,6 @@ final readonly class DayWork
         public ?float $opens = null,
         public ?float $shuts = null,
         public bool $missed = false,
-        public bool $wears = true,
+        public string $gloves = '',
     ) {}
-
-    public static function stateOf(PourState $state): string
-    {
-        return match ($state) {
-            PourState::Draft => 'planned',
-            PourState::Running, PourState::Waiting, PourState::Opened => 'live',
-            default => 'done',
-        };
-    }
 }

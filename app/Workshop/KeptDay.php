@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Workshop;
 
 use Apalos\Core\Day\After;
+use Apalos\Core\Day\DayGraph;
 use Apalos\Core\Day\DayOperation;
 use Apalos\Core\Day\DayPlanner;
 use Apalos\Core\Day\DayRequest;
@@ -55,18 +56,40 @@ final class KeptDay
         $turn = $this->turn ?? (int) DB::table('workshops')->where('id', $this->workshop->id)->value('turn');
         $work = $this->desk->work($now);
         $midnight = $this->desk->midnight($now);
-        [$asked, $result, $because] = $this->plan($work, $now);
-        $starts = $result->starts;
+        $rests = sprintf('%d/%d/%d/%d/%d', $turn, intdiv((int) $now->getTimestamp(), self::HOLDS_S), $this->workshop->hands, $this->workshop->day_starts_min, $this->workshop->day_ends_min);
         $kept = $this->cache->get($key = "day:{$this->workshop->id}");
-        $moved = is_array($kept) ? $kept['moved'] : [];
-        if (is_array($kept) && $kept['turn'] !== $turn && $kept['midnight'] === (int) $midnight->getTimestampMs()) {
-            $news = $this->moved($work, $starts, $kept['starts'], DayDesk::minutes($now, $midnight));
+        $kept = is_array($kept) && $kept['midnight'] === (int) $midnight->getTimestampMs() ? $kept : null;
+        [$asked, $result, $because] = $this->again($kept, $rests, $work, $now) ?? $this->plan($work, $now);
+        $moved = $kept['moved'] ?? [];
+        if ($kept !== null && $kept['turn'] !== $turn) {
+            $news = $this->moved($work, $result->starts, $kept['starts'], DayDesk::minutes($now, $midnight));
             $moved = $news === [] ? $moved : array_map(static fn (array $one): array => [...$one, 'told_ms' => (int) $now->getTimestampMs()], $news);
         }
         $moved = array_values(array_filter($moved, static fn (array $one): bool => $one['told_ms'] > $now->getTimestampMs() - self::TOLD_S * 1000));
-        $this->cache->put($key, ['turn' => $turn, 'midnight' => (int) $midnight->getTimestampMs(), 'starts' => $starts, 'moved' => $moved], self::TOLD_S * 4);
+        $this->cache->put($key, ['turn' => $turn, 'rests' => $rests, 'midnight' => (int) $midnight->getTimestampMs(), 'starts' => $result->starts, 'because' => $because, 'moved' => $moved], self::TOLD_S * 4);
 
         return new PlannedDay($midnight, $work, $asked, $result, $because, $moved);
+    }
+
+    /**
+     * As it was laid out a moment ago, where nothing has happened since.
+     *
+     * @param  array<string, mixed>|null  $kept
+     * @param  list<DayWork>  $work
+     * @return array{DayRequest, DayResult, Phrase|null}|null
+     */
+    private function again(?array $kept, string $rests, array $work, CarbonImmutable $now): ?array
+    {
+        $starts = $kept['starts'] ?? null;
+        $ids = array_map(static fn (DayWork $one): string => $one->operation->id, $work);
+        if ($kept === null || $kept['rests'] !== $rests || ! is_array($starts) || array_keys($starts) !== $ids) {
+            return null;
+        }
+        $because = $kept['because'] instanceof Phrase ? $kept['because'] : null;
+        $request = $this->desk->request($work, $now);
+        $asked = $because === null ? $request : self::open($request);
+
+        return [$asked, DayResult::of(DayGraph::of($asked), array_values($starts)), $because];
     }
 
     /**
@@ -83,9 +106,15 @@ final class KeptDay
         if ($result->isFeasible()) {
             return [$request, $result, null];
         }
-        $open = $request->with(array_map(static fn (DayOperation $one): DayOperation => $one->waitingFor(...array_map(static fn (After $after): After => new After($after->operation, $after->from), $one->after)), $request->operations));
+        $open = self::open($request);
 
         return [$open, $planner->plan($open), $result->because];
+    }
+
+    /** Without a window that shuts. */
+    private static function open(DayRequest $request): DayRequest
+    {
+        return $request->with(array_map(static fn (DayOperation $one): DayOperation => $one->waitingFor(...array_map(static fn (After $after): After => new After($after->operation, $after->from), $one->after)), $request->operations));
     }
 
     /**

@@ -72,7 +72,7 @@ final class LiveWork
         if ($this->planned === null) {
             $planned = Pour::query()->withTitle()->where('state', PourState::Draft)->atHand()
                 // A coat that is planned is on the bench with its build.
-                ->whereIn('build_id', Build::query()->where('plain', true)->select('id'))->orderByDesc('pours.updated_at')->orderByDesc('pours.id')->limit(self::MOST_PLANNED)->get();
+                ->whereRaw('exists (select 1 from builds where builds.id = pours.build_id and builds.plain)')->orderByDesc('pours.updated_at')->orderByDesc('pours.id')->limit(self::MOST_PLANNED)->get();
             $this->clock->learn(array_values(array_filter($planned->map(static fn (Pour $pour): ?string => $pour->baseCode())->all(), is_string(...))));
             $this->planned = array_values($planned->all());
         }

@@ -229,6 +229,41 @@ final class BuildsTest extends TestCase
         self::assertSame([1, 1], [Build::query()->where('plain', false)->count(), Pour::query()->where('build_id', $build->id)->count()]);
     }
 
+    public function test_every_coat_stands_on_its_checklist_with_what_it_has_to_bond_to(): void
+    {
+        $build = $this->glove();
+        $this->prepared($build);
+        $this->travel(12)->minutes();
+        $this->mixed($build, 'print');
+        $this->travel(55)->minutes();
+        $coat = $this->sheetOf($build, 'coat2');
+        $this->post("/pours/{$coat->id}/run")->assertSessionHasNoErrors();
+        self::assertStringContainsString('Print coat: tacky or clean', implode(' ', array_column($this->getJson("/pours/{$coat->id}/state")->json('checklist'), 'text')));
+    }
+
+    public function test_a_sheet_of_a_coat_thrown_away_comes_back_to_its_place(): void
+    {
+        $build = $this->glove();
+        $print = $this->sheetOf($build, 'print');
+        $this->delete("/pours/{$print->id}");
+        self::assertNull($this->operation($build, 'print')['pour_id']);
+        $this->post("/pours/{$print->id}/restore")->assertRedirect();
+        self::assertSame(1, Pour::query()->where('build_id', $build->id)->where('operation', 'print')->count());
+    }
+
+    public function test_an_operation_longer_than_the_working_day_is_refused_with_what_to_do(): void
+    {
+        $build = $this->glove();
+        $operations = array_map(static fn (array $one): array => $one['id'] === 'jacket' ? [...$one, 'minutes' => 900] : $one, $build->plan['operations'] ?? []);
+        $refused = $this->tell($build, 'changed', ['operations' => $operations, 'was' => 0])->assertUnprocessable()->json('error');
+
+        self::assertStringStartsWith('operations.', $refused['field']);
+        self::assertStringContainsString('Cut it in two', $refused['message']);
+        // A day that was shortened later keeps nobody from the rest.
+        $this->putJson('/workshop', ['day_starts_min' => 600, 'day_ends_min' => 670])->assertOk();
+        self::assertNotSame([], $this->getJson('/day/state')->assertOk()->json('items'));
+    }
+
     public function test_a_coat_given_up_is_mixed_again(): void
     {
         $build = $this->glove();
@@ -327,7 +362,13 @@ final class BuildsTest extends TestCase
         $this->tell($build, 'done', ['op' => 'release']);
         $this->delete("/builds/{$build->id}")->assertSessionHasErrors('build');
         $other = $this->glove();
+        $this->sheetOf($other, 'print');
         $this->delete("/builds/{$other->id}")->assertSessionHasNoErrors();
         self::assertNull(Build::query()->find($other->id));
+        // And had back, with its sheets.
+        $this->post("/builds/{$other->id}/restore")->assertRedirect();
+        $back = Build::query()->orderByDesc('id')->firstOrFail();
+        self::assertEquals([$other->plan, 'print'], [$back->plan, $back->pours()->firstOrFail()->operation]);
+        $this->post("/builds/{$other->id}/restore")->assertNotFound();
     }
 }

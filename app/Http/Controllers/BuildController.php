@@ -10,6 +10,7 @@ use App\Actions\AppendFact;
 use App\Actions\KeepBuild;
 use App\Actions\MixOperation;
 use App\Actions\PlanBuild;
+use App\Actions\ThrowBuildAway;
 use App\Facts\BuildStream;
 use App\Facts\FactDiffers;
 use App\Facts\StepHasMoved;
@@ -95,14 +96,20 @@ final readonly class BuildController
     }
 
     /** A plan nothing of which has begun. */
-    public function destroy(Build $build): RedirectResponse
+    public function destroy(Build $build, ThrowBuildAway $throw): RedirectResponse
     {
         $job = $build->impression->job_id;
-        if (Build::query()->whereKey($build->id)->where('plain', false)->whereNull('begun_at')->delete() === 0) {
-            return back()->withErrors(['build' => 'This build has begun: give it up instead, and say why.']);
-        }
 
-        return redirect()->to("/jobs/{$job}")->with('said', 'The plan is thrown away.');
+        return $throw($build)
+            ? redirect()->to("/jobs/{$job}")->with('said', 'The plan is thrown away.')->with('undo', "/builds/{$build->id}/restore")
+            : back()->withErrors(['build' => 'This build has begun: give it up instead, and say why.']);
+    }
+
+    public function restore(ThrowBuildAway $throw, int $build): RedirectResponse
+    {
+        $back = $throw->back($build) ?? abort(404);
+
+        return redirect()->to("/builds/{$back->id}");
     }
 
     /** @return array<string, mixed> */

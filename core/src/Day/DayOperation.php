@@ -58,6 +58,12 @@ final readonly class DayOperation
         return new self($this->id, $this->minutes, $this->uses, array_values($after), $this->notBefore, $this->due, $this->fixed, $this->name);
     }
 
+    /** The same with only these resources. */
+    public function using(string ...$names): self
+    {
+        return new self($this->id, $this->minutes, array_values($names), $this->after, $this->notBefore, $this->due, $this->fixed, $this->name);
+    }
+
     /** @return array{id: string, minutes: float, uses: list<string>, after: list<array{op: string, from_min: float, until_min: float|null}>, not_before_min: float|null, due_min: float|null, fixed_min: float|null} */
     public function toArray(): array
     {

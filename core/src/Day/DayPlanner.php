@@ -9,7 +9,10 @@ final readonly class DayPlanner
 {
     public const EXACT_UP_TO = 12;
 
-    /** @param  bool  $thorough  false where somebody waits for it: beyond twelve operations only the rules of thumb are tried */
+    /** So many orders are looked at where somebody waits. */
+    private const LOOKS_AT_ONCE = 1500;
+
+    /** @param  bool  $thorough  false where somebody waits for it: fewer orders are looked at */
     public function __construct(private bool $thorough = true) {}
 
     public function plan(DayRequest $request): DayResult
@@ -47,6 +50,6 @@ final readonly class DayPlanner
         }
         $known = RuleSearch::over($graph, $this->thorough);
 
-        return $graph->count <= self::EXACT_UP_TO ? ExactSearch::over($graph, $known) : $known;
+        return $graph->count <= self::EXACT_UP_TO ? ExactSearch::over($graph, $known, $this->thorough ? ExactSearch::MOST_LOOKS : self::LOOKS_AT_ONCE) : $known;
     }
 }

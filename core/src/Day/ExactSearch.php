@@ -15,7 +15,7 @@ final class ExactSearch
     private const MOST_SEEN = 60;
 
     /** Where twelve operations on several pairs of hands have too many orders, the best found so far counts. */
-    private const MOST_LOOKS = 30_000;
+    public const MOST_LOOKS = 30_000;
 
     private int $looks = 0;
 
@@ -36,7 +36,7 @@ final class ExactSearch
     private array $alike = [];
 
     /** @param  list<float>|null  $best  a plan to beat */
-    private function __construct(private readonly DayGraph $graph, private ?array $best, private ?Score $score)
+    private function __construct(private readonly DayGraph $graph, private ?array $best, private ?Score $score, private readonly int $mostLooks)
     {
         $this->bound = new LowerBound($graph);
         $this->windows = array_filter($graph->arcs, static fn (array $arc): bool => $arc[2] <= 0.0) !== [];
@@ -48,12 +48,12 @@ final class ExactSearch
      * @param  list<float>|null  $known  a plan to beat
      * @return list<float>|null the best, or null where there is none
      */
-    public static function over(DayGraph $graph, ?array $known): ?array
+    public static function over(DayGraph $graph, ?array $known, int $mostLooks = self::MOST_LOOKS): ?array
     {
         if ($graph->count === 0) {
             return [];
         }
-        $search = new self($graph, $known, $known === null ? null : $graph->score($known));
+        $search = new self($graph, $known, $known === null ? null : $graph->score($known), $mostLooks);
         $starts = $search->settled($graph->earliest, [], []);
         if ($starts !== null) {
             $search->place(0, $starts, [], array_map(static fn (int $units): array => array_fill(0, $units, null), $graph->capacity), []);
@@ -79,7 +79,7 @@ final class ExactSearch
 
             return;
         }
-        if (++$this->looks > self::MOST_LOOKS || ($this->score !== null && ! $this->bound->of($starts, $rest)->beats($this->score)) || $this->isNeedless($placed, $starts, $last)) {
+        if (++$this->looks > $this->mostLooks || ($this->score !== null && ! $this->bound->of($starts, $rest)->beats($this->score)) || $this->isNeedless($placed, $starts, $last)) {
             return;
         }
         usort($rest, fn (int $a, int $b): int => [$starts[$a], $this->graph->due[$a] ?? INF, $this->graph->minutes[$a]] <=> [$starts[$b], $this->graph->due[$b] ?? INF, $this->graph->minutes[$b]]);
