@@ -24,6 +24,9 @@ final class KeptDay
 {
     public const HOLDS_S = 300;
 
+    /** Raised where something else is kept. */
+    private const EDITION = 2;
+
     /** What moves by less is no news, in minutes. */
     private const NEWS_MIN = 5.0;
 
@@ -57,7 +60,7 @@ final class KeptDay
         $work = $this->desk->work($now);
         $midnight = $this->desk->midnight($now);
         $rests = sprintf('%d/%d/%d/%d/%d', $turn, intdiv((int) $now->getTimestamp(), self::HOLDS_S), $this->workshop->hands, $this->workshop->day_starts_min, $this->workshop->day_ends_min);
-        $kept = $this->cache->get($key = "day:{$this->workshop->id}");
+        $kept = $this->cache->get($key = sprintf('day:%d:%d', self::EDITION, $this->workshop->id));
         $kept = is_array($kept) && $kept['midnight'] === (int) $midnight->getTimestampMs() ? $kept : null;
         [$asked, $result, $because] = $this->again($kept, $rests, $work, $now) ?? $this->plan($work, $now);
         $moved = $kept['moved'] ?? [];
