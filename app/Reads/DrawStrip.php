@@ -199,7 +199,7 @@ final readonly class DrawStrip
                 continue;
             }
             $call = static fn (float $at, string $what): array => ['until_ms' => PHP_INT_MAX, 'shown' => ['id' => $work->operation->id, 'at_ms' => $day->ms($at), 'what' => $what, 'title' => $work->title, 'href' => $work->href]];
-            $gloves = $work->gloves === '' ? '' : ". {$work->gloves}";
+            $gloves = $work->gloves === '' ? '' : ' ('.mb_strtolower($work->gloves).')';
             // What could have been begun long ago calls nobody.
             if ($work->opens !== null && $work->opens > $now && ! $work->missed) {
                 foreach (self::BEFORE_MIN as $minutes => $said) {
