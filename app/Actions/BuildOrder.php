@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use Apalos\Core\Build\Against;
 use Apalos\Core\Build\OperationStands;
 use Apalos\Core\Build\OperationState;
 use Apalos\Core\Contact\Intent;
@@ -46,7 +45,7 @@ final readonly class BuildOrder
             $checklist[] = ['id' => "bond-{$under->touch->key}", 'text' => "{$under->touch->with}: tacky or clean, dry, without a trace of grease or dust. This has to bond to it.", 'minutes' => 0.0];
         }
 
-        return new BuildStep([...$checklist, ...$under?->checklist($this->words) ?? []], $stands->operation->mixing?->against === Against::Original);
+        return new BuildStep([...$checklist, ...$under?->checklist($this->words) ?? []], $this->layers->meetsOriginal($recorded, $stands->operation));
     }
 
     /** @throws BadInput */

@@ -20,11 +20,11 @@ final readonly class PlanPour
     public function __invoke(Impression $impression): Pour
     {
         return DB::transaction(function () use ($impression): Pour {
-            $draft = $impression->pours()->where('state', PourState::Draft)->first();
+            $draft = $impression->pours()->plain()->where('state', PourState::Draft)->first();
             if ($draft !== null) {
                 return $draft;
             }
-            $last = $impression->pours()->reorder()->orderByDesc('id')->first();
+            $last = $impression->pours()->plain()->reorder()->orderByDesc('id')->first();
             $half = $last === null ? $this->otherHalf($impression) : null;
             $sheet = match (true) {
                 $last !== null => [...$last->sheet, 'carried' => 'the last pour of this link'],
@@ -40,7 +40,7 @@ final readonly class PlanPour
     /** The newest pour of the other half of the same mould: it usually takes as much. */
     private function otherHalf(Impression $impression): ?Pour
     {
-        return $impression->role !== MouldPart::Half ? null : Pour::query()->where('state', '!=', PourState::Draft)->whereHas('impression', static fn ($other) => $other
+        return $impression->role !== MouldPart::Half ? null : Pour::query()->plain()->where('state', '!=', PourState::Draft)->whereHas('impression', static fn ($other) => $other
             ->where('job_id', $impression->job_id)->where('role', MouldPart::Half)->where('material', $impression->material)->whereKeyNot($impression->id))->with('impression')->orderByDesc('id')->first();
     }
 

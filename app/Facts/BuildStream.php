@@ -64,9 +64,14 @@ final readonly class BuildStream implements Stream
     /** The name of what was laid on this one since; null where nothing was. */
     public static function laidOn(Pour $pour): ?string
     {
-        $recorded = RecordedBuild::of(Build::query()->with('impression.job')->findOrFail($pour->build_id), CarbonImmutable::now());
+        return self::begunOn(RecordedBuild::of(Build::query()->with('impression.job')->findOrFail($pour->build_id), CarbonImmutable::now()), $pour->operation);
+    }
+
+    /** What waited for this operation and has begun; null where nothing has. */
+    private static function begunOn(RecordedBuild $recorded, string $operation): ?string
+    {
         foreach ($recorded->state->operations as $stands) {
-            $waits = array_filter($stands->operation->after, static fn ($wait): bool => $wait->operation === $pour->operation);
+            $waits = array_filter($stands->operation->after, static fn ($wait): bool => $wait->operation === $operation);
             if ($waits !== [] && ($stands->startedAt !== null || $stands->state === OperationState::Done)) {
                 return $stands->operation->name;
             }
@@ -229,6 +234,12 @@ final readonly class BuildStream implements Stream
         $of = (int) $in->number('of', 0.0, 1e15);
         if ($this->recorded->state->takeBack !== $of) {
             throw new StepHasMoved('Only the last thing done can be taken back, and something else has happened since.');
+        }
+        $fact = $this->recorded->fact($of);
+        $operation = $fact?->payload['op'] ?? null;
+        $begun = $fact !== null && is_string($operation) && in_array($fact->kind, [BuildFactKind::Done->value, BuildFactKind::LeftOut->value], true) ? self::begunOn($this->recorded, $operation) : null;
+        if ($begun !== null) {
+            throw new StepHasMoved("“{$begun}” has begun on it since. Take that back first.");
         }
 
         return ['of' => $of];

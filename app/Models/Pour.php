@@ -113,6 +113,16 @@ final class Pour extends Model
     }
 
     /**
+     * That are all there is to their build: coats have sheets of another kind.
+     *
+     * @param  Builder<self>  $query
+     */
+    public function scopePlain(Builder $query): void
+    {
+        $query->whereRaw('exists (select 1 from builds where builds.id = pours.build_id and builds.plain)');
+    }
+
+    /**
      * Of jobs and links that are not put away.
      *
      * @param  Builder<self>  $query

@@ -40,13 +40,16 @@ final readonly class ReadBench
             };
         }
         foreach ($this->work->damaged() as $pour) {
-            $items[] = ['id' => "pour-{$pour->id}", 'group' => 'now', 'title' => $pour->title(), 'base' => '', 'what' => 'its record is damaged and cannot be read; put a backup back, or leave it', 'number' => null, 'unit' => null, 'label' => '', 'from_ms' => null, 'to_ms' => null, 'href' => "/pours/{$pour->id}/run", 'colour' => '#cfc4ae', 'action' => 'Look'];
+            $items[] = self::damaged("pour-{$pour->id}", $pour->title(), "/pours/{$pour->id}/run");
         }
         foreach ($this->work->series() as $series) {
             $items[] = $this->series($series);
         }
         foreach ($this->work->builds($now) as $build) {
             $items = [...$items, ...$this->build($build)];
+        }
+        foreach ($this->work->damagedBuilds() as $build) {
+            $items[] = self::damaged("build-{$build->id}", $build->title(), "/builds/{$build->id}");
         }
         foreach ($this->work->planned() as $pour) {
             $items[] = $this->planned($pour);
@@ -56,6 +59,12 @@ final readonly class ReadBench
         usort($items, static fn (array $a, array $b): int => $when($a) <=> $when($b));
 
         return new BenchView($items, $this->small->due($now));
+    }
+
+    /** @return BenchItemShape */
+    private static function damaged(string $id, string $title, string $href): array
+    {
+        return ['id' => $id, 'group' => 'now', 'title' => $title, 'base' => '', 'what' => 'its record is damaged and cannot be read; put a backup back, or leave it', 'number' => null, 'unit' => null, 'label' => '', 'from_ms' => null, 'to_ms' => null, 'href' => $href, 'colour' => '#cfc4ae', 'action' => 'Look'];
     }
 
     /** @return BenchItemShape */

@@ -6,6 +6,7 @@ namespace App\Workshop;
 
 use Apalos\Core\Build\Against;
 use Apalos\Core\Build\Operation;
+use Apalos\Core\Build\OperationState;
 use Apalos\Core\Contact\Intent;
 use Apalos\Core\Contact\Touch;
 use Apalos\Core\Input\BadInput;
@@ -19,7 +20,7 @@ final readonly class Layers
     /** The contact of a layer with the one below it, judged; null where it lies on something else. */
     public function under(RecordedBuild $recorded, Operation $operation): ?JudgedContact
     {
-        $below = $operation->mixing?->against === Against::Last ? $recorded->state->plan->layerBefore($operation) : null;
+        $below = $operation->mixing?->against === Against::Last ? $this->below($recorded, $operation) : null;
         $fresh = $this->base($recorded, $operation);
         $lies = $below === null ? null : $this->base($recorded, $below);
         if ($below === null || $fresh === null || $lies === null) {
@@ -47,12 +48,32 @@ final readonly class Layers
     /** What usually saves it where the window of the layer below has shut, and what that risks. */
     public function save(RecordedBuild $recorded, Operation $operation, BuildBook $book): ?string
     {
-        $below = $recorded->state->plan->layerBefore($operation);
+        $below = $this->below($recorded, $operation);
         $fresh = $this->base($recorded, $operation);
         $lies = $below === null ? null : $this->base($recorded, $below);
         $save = $fresh === null || $lies === null || $operation->mixing?->intent !== Intent::Bond ? null : $book->saves($lies->family, $fresh->family);
 
         return $save === null ? null : "{$save->text('do')} {$save->text('risks')}";
+    }
+
+    /** Whether it meets the original: because it is meant to, or because all that was to lie between was left out. */
+    public function meetsOriginal(RecordedBuild $recorded, Operation $operation): bool
+    {
+        return match ($operation->mixing?->against) {
+            Against::Original => true,
+            Against::Last => $this->below($recorded, $operation) === null,
+            default => false,
+        };
+    }
+
+    /** The layer it really lies on: what was left out is not there. */
+    private function below(RecordedBuild $recorded, Operation $operation): ?Operation
+    {
+        do {
+            $operation = $recorded->state->plan->layerBefore($operation);
+        } while ($operation !== null && $recorded->state->operations[$operation->id]->state === OperationState::LeftOut);
+
+        return $operation;
     }
 
     public function base(RecordedBuild $recorded, Operation $operation): ?BaseSheet

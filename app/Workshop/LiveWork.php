@@ -40,6 +40,9 @@ final class LiveWork
     /** @var list<RecordedBuild>|null */
     private ?array $builds = null;
 
+    /** @var list<Build> */
+    private array $damagedBuilds = [];
+
     public function __construct(
         private readonly RoomTemperature $room, private readonly CureClock $clock, private readonly SheetReckoner $reckoner,
         private readonly SeriesBook $book, private readonly Library $library, private readonly Repository $cache,
@@ -72,7 +75,7 @@ final class LiveWork
         if ($this->planned === null) {
             $planned = Pour::query()->withTitle()->where('state', PourState::Draft)->atHand()
                 // A coat that is planned is on the bench with its build.
-                ->whereRaw('exists (select 1 from builds where builds.id = pours.build_id and builds.plain)')->orderByDesc('pours.updated_at')->orderByDesc('pours.id')->limit(self::MOST_PLANNED)->get();
+                ->plain()->orderByDesc('pours.updated_at')->orderByDesc('pours.id')->limit(self::MOST_PLANNED)->get();
             $this->clock->learn(array_values(array_filter($planned->map(static fn (Pour $pour): ?string => $pour->baseCode())->all(), is_string(...))));
             $this->planned = array_values($planned->all());
         }
@@ -85,11 +88,17 @@ final class LiveWork
     {
         if ($this->builds === null) {
             $builds = Build::query()->onTheBench()->with('impression.job')->orderByRaw('case when begun_at is null then 1 else 0 end')->orderByDesc('id')->limit(self::MOST_BUILDS)->get();
-            $this->builds = RecordedBuild::all(array_values($builds->sortBy('id')->all()), $now);
+            [$this->builds, $this->damagedBuilds] = RecordedBuild::legible(array_values($builds->sortBy('id')->all()), $now);
             $this->clock->learn(array_values(array_filter(array_merge([], ...array_map(static fn (RecordedBuild $one): array => array_map($one->baseOf(...), $one->state->plan->operations), $this->builds)), is_string(...))));
         }
 
         return $this->builds;
+    }
+
+    /** @return list<Build> builds that nobody can read; asked after the others */
+    public function damagedBuilds(): array
+    {
+        return $this->damagedBuilds;
     }
 
     /** Something has been told of a build since they were asked for. */

@@ -8,11 +8,15 @@ use Apalos\Core\Build\BuildFactKind;
 use Apalos\Core\Build\BuildState;
 use Apalos\Core\Build\Laid;
 use Apalos\Core\Facts\Fact as CoreFact;
+use Apalos\Core\Input\BadInput;
 use App\Models\Build;
 use App\Models\Pour;
 use App\Models\PourState;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
+use LogicException;
+use TypeError;
+use ValueError;
 
 /** A build as recorded: its facts, the runs of what it mixes, and the state the core reads off them at a moment. */
 final readonly class RecordedBuild
@@ -38,8 +42,37 @@ final readonly class RecordedBuild
      */
     public static function all(array $builds, CarbonImmutable $now): array
     {
+        return self::read($builds, $now, static fn (callable $one): self => $one())[0];
+    }
+
+    /**
+     * Those of them that can be read: one that is damaged keeps nobody from the others.
+     *
+     * @param  list<Build>  $builds
+     * @return array{list<self>, list<Build>} and those that cannot
+     */
+    public static function legible(array $builds, CarbonImmutable $now): array
+    {
+        return self::read($builds, $now, static function (callable $one): ?self {
+            try {
+                return $one();
+            } catch (BadInput|LogicException|ValueError|TypeError $broken) {
+                report($broken);
+
+                return null;
+            }
+        });
+    }
+
+    /**
+     * @param  list<Build>  $builds
+     * @param  callable(callable(): self): (self|null)  $how
+     * @return array{list<self>, list<Build>}
+     */
+    private static function read(array $builds, CarbonImmutable $now, callable $how): array
+    {
         if ($builds === []) {
-            return [];
+            return [[], []];
         }
         $ids = array_map(static fn (Build $build): int => $build->id, $builds);
         $facts = Happened::in(self::STREAM, $ids);
@@ -49,7 +82,17 @@ final readonly class RecordedBuild
         $first = min(array_map(static fn (Build $build): int => (int) $build->created_at->getTimestampMs(), $builds));
         $room->reach(CarbonImmutable::createFromTimestampMs($first, 'UTC'));
 
-        return array_map(static fn (Build $build): self => self::from($build, $facts[$build->id], $pours->get($build->id)?->all() ?? [], $room, $now), $builds);
+        [$legible, $damaged] = [[], []];
+        foreach ($builds as $build) {
+            $one = $how(static fn (): self => self::from($build, $facts[$build->id], $pours->get($build->id)?->all() ?? [], $room, $now));
+            if ($one === null) {
+                $damaged[] = $build;
+            } else {
+                $legible[] = $one;
+            }
+        }
+
+        return [$legible, $damaged];
     }
 
     /**

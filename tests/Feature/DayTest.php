@@ -7,31 +7,14 @@ namespace Tests\Feature;
 use App\Models\Build;
 use App\Models\Fact;
 use App\Models\Impression;
-use App\Models\Pour;
 use Sabre\VObject\Reader;
+use Tests\BuildsGloves;
 use Tests\TestCase;
 
 /** The day: one plan for strip, lanes and calendar, that moves with what happens and says so. */
 final class DayTest extends TestCase
 {
-    private int $told = 0;
-
-    private function glove(): Build
-    {
-        $last = $this->impression('original', '');
-        $last->update(['surface' => 'acrylic']);
-        $mould = $this->impression('mould', 'br-28');
-        $mould->update(['contacts' => ["link-{$last->id}" => ['release' => 'paste-wax']]]);
-        $this->post("/impressions/{$mould->id}/builds", ['kind' => 'glove-silicone', 'measured' => ['area_mm2' => 60_000, 'flange_mm2' => 10_000, 'wall_mm' => ['least' => 4, 'most' => 5]]])->assertSessionHasNoErrors();
-
-        return Build::query()->where('impression_id', $mould->id)->firstOrFail();
-    }
-
-    /** @param  array<string, mixed>  $payload */
-    private function tell(Build $build, string $kind, array $payload): void
-    {
-        $this->postJson("/builds/{$build->id}/facts", ['key' => 'day-'.(++$this->told), 'kind' => $kind, 'payload' => $payload])->assertOk();
-    }
+    use BuildsGloves;
 
     /** @return array<string, array<string, mixed>> by step of the build */
     private function steps(): array
@@ -102,9 +85,9 @@ final class DayTest extends TestCase
         foreach (['release', 'flange'] as $step) {
             $this->tell($build, 'done', ['op' => $step]);
         }
-        $this->laid($build, 'keys');
+        $this->mixed($build, 'keys');
         $this->travel(12)->minutes();
-        $this->laid($build, 'print');
+        $this->mixed($build, 'print');
         $before = $this->steps()['coat2']['from_ms'];
         $this->travel(1)->minutes();
         $this->warm(16.0);
@@ -120,10 +103,10 @@ final class DayTest extends TestCase
         foreach (['release', 'flange'] as $step) {
             $this->tell($build, 'done', ['op' => $step]);
         }
-        $this->laid($build, 'keys');
+        $this->mixed($build, 'keys');
         // The day ends at 18:00; a print coat at a quarter past five waits past it.
         $this->travelTo($this->now->setTime(17, 15));
-        $this->laid($build, 'print');
+        $this->mixed($build, 'print');
         $state = $this->getJson('/day/state')->json();
 
         self::assertStringContainsString('Second coat', (string) $state['because']);
@@ -171,9 +154,9 @@ final class DayTest extends TestCase
         foreach (['release', 'flange'] as $step) {
             $this->tell($build, 'done', ['op' => $step]);
         }
-        $this->laid($build, 'keys');
+        $this->mixed($build, 'keys');
         $this->travel(12)->minutes();
-        $this->laid($build, 'print');
+        $this->mixed($build, 'print');
         $tried = $this->postJson('/day/try', ['id' => "b{$build->id}:coat2", 'at_ms' => $this->now->addHours(5)->getTimestampMs()])->json();
 
         self::assertFalse($tried['ok']);
@@ -229,13 +212,5 @@ final class DayTest extends TestCase
         self::assertSame(2, Impression::query()->count());
         $this->get('/day')->assertOk();
         $this->get('/day/sheet')->assertOk();
-    }
-
-    private function laid(Build $build, string $operation): void
-    {
-        $this->post("/builds/{$build->id}/operations/{$operation}/pour");
-        $pour = Pour::query()->where('build_id', $build->id)->where('operation', $operation)->firstOrFail();
-        $this->post("/pours/{$pour->id}/run")->assertSessionHasNoErrors();
-        $this->workUntil($pour, 'done');
     }
 }

@@ -127,7 +127,7 @@ final class PourController
     /** @return array{grams: float, pours: int}|null what the last pours of this link really took */
     private function took(Pour $pour): ?array
     {
-        $used = Pour::query()->where('impression_id', $pour->impression_id)->where('state', PourState::Graded)->whereNotNull('used_g')->orderByDesc('id')->limit(5)->pluck('used_g');
+        $used = Pour::query()->where('impression_id', $pour->impression_id)->where('operation', $pour->operation)->where('state', PourState::Graded)->whereNotNull('used_g')->orderByDesc('id')->limit(5)->pluck('used_g');
 
         return $used->isEmpty() ? null : ['grams' => round((float) $used->average(), 1), 'pours' => $used->count()];
     }
@@ -136,7 +136,7 @@ final class PourController
     private function learnt(Pour $pour): ?array
     {
         $corrections = Fact::query()->where('stream', RecordedRun::STREAM)->where('kind', RunFactKind::Graded->value)
-            ->whereIn('stream_id', Pour::query()->where('impression_id', $pour->impression_id)->where('state', PourState::Graded)->select('id'))
+            ->whereIn('stream_id', Pour::query()->where('impression_id', $pour->impression_id)->where('operation', $pour->operation)->where('state', PourState::Graded)->select('id'))
             ->orderByDesc('id')->limit(5)->get()
             ->map(static fn (Fact $fact): mixed => $fact->payload['correction_pct'] ?? null)
             ->filter(static fn (mixed $pct): bool => is_numeric($pct));

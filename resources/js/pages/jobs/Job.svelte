@@ -157,7 +157,7 @@
             {#if link.note !== ''}<p class="mt-2 max-w-prose">{link.note}</p>{/if}
             <div class="mt-4 flex flex-wrap gap-2">
                 {#if link.pourable}<button class="btn btn-primary" onclick={plan}
-                        >{link.pours.some((p) => p.state === 'draft') ? 'Open its pour sheet' : 'Plan a pour'}
+                        >{link.pours.some((p) => p.state === 'draft' && p.operation === 'pour') ? 'Open its pour sheet' : 'Plan a pour'}
                         <kbd class="kbd kbd-sm text-base-content">p</kbd></button
                     >{/if}
                 {#if link.builds.some((b) => !b.ended)}<a class="btn btn-primary" href="/builds/{link.builds.find((b) => !b.ended)?.id}"
