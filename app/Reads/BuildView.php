@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reads;
 
 use Apalos\Core\Build\Against;
+use Apalos\Core\Build\BuildDoubts;
 use Apalos\Core\Build\Operation;
 use Apalos\Core\Build\OperationKind;
 use Apalos\Core\Build\OperationStands;
@@ -12,6 +13,7 @@ use Apalos\Core\Build\OperationState;
 use Apalos\Core\Contact\Verdict;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Result\Warning;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Workshop\BuildBook;
@@ -41,7 +43,7 @@ final readonly class BuildView implements View
      *     id: int, job_id: int, job: string, link: string, link_id: int, makes: string, name: string, kind: string, now_ms: int, edition: int, begun: bool, through: bool,
      *     grade: array{grade: string, faults: list<string>, pieces: int, note: string}|null, given_up: string|null, next: string|null,
      *     operations: list<BuildOperationShape>,
-     *     section: list<array{id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool}>, laid_mm: float, wall_mm: float,
+     *     section: list<array{id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool}>, laid_mm: float, wall_mm: float, doubts: list<array{code: string, message: Phrase}>,
      *     notes: list<array{at_ms: int, text: string}>, take_back: array{of: int, kind: string, name: string|null}|null, faults: list<array{id: string, name: string}>, last_fact_id: int
      * }
      */
@@ -63,6 +65,7 @@ final readonly class BuildView implements View
             'section' => $section,
             'laid_mm' => array_sum(array_map($thickness, array_filter($section, static fn (array $layer): bool => $layer['state'] === 'laid'))),
             'wall_mm' => array_sum(array_map($thickness, $section)),
+            'doubts' => $state->isOver() ? [] : Warning::all(BuildDoubts::of($state->plan)),
             'notes' => array_map(fn (array $note): array => ['at_ms' => (int) $this->recorded->ms($note['at']), 'text' => $note['text']], $state->notes),
             'take_back' => $this->takeBack(),
             'faults' => array_map(static fn (string $id, array $fault): array => ['id' => $id, 'name' => $fault['name']], array_keys($this->library->faults()), array_values($this->library->faults())),

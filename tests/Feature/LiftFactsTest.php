@@ -107,6 +107,19 @@ final class LiftFactsTest extends TestCase
         self::assertSame(StepKind::Gear, RecordedRun::of(Pour::query()->findOrFail($pour))->state->step->kind);
     }
 
+    public function test_a_pour_of_before_is_a_build_of_one_operation(): void
+    {
+        $id = $this->pour();
+        $this->lift();
+        $lifted = Pour::query()->with('build')->findOrFail($id);
+
+        self::assertSame([true, $id, 'pour', 0], [$lifted->build->plain, $lifted->build_id, $lifted->operation, $lifted->turn]);
+        self::assertEquals($lifted->started_at, $lifted->build->begun_at);
+        self::assertNull($lifted->build->ended_at);
+        // The next one finds a number of its own.
+        self::assertGreaterThan($id, $lifted->impression->pours()->create(['sheet' => $lifted->sheet, 'state' => PourState::Draft])->build_id);
+    }
+
     public function test_a_gel_that_was_seen_teaches_the_clock(): void
     {
         $pour = $this->pour();

@@ -24,10 +24,10 @@ final readonly class BrushedMould
     private const USABLE = 0.8;
 
     /** Above this a coat sags off an upright wall before it sets unless it is a stiff paste, in mm. */
-    private const SAGS_MM = 4.0;
+    public const SAGS_MM = 4.0;
 
     /** A wall thicker than this no longer peels: it is a block. In mm. */
-    private const PEELS_MM = 12.0;
+    public const PEELS_MM = 12.0;
 
     private const MANY_CUPS = 2;
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Tests\Build;
 
 use Apalos\Core\Build\Against;
+use Apalos\Core\Build\BuildDoubts;
 use Apalos\Core\Build\BuildPlan;
 use Apalos\Core\Build\Measured;
 use Apalos\Core\Build\Operation;
@@ -103,6 +104,21 @@ final class ReadyMadeTest extends TestCase
             $pairs++;
         }
         self::assertSame(count(array_filter($plan->operations, static fn (Operation $one): bool => $one->mixing?->against === Against::Last)), $pairs);
+    }
+
+    #[DataProvider('files')]
+    public function test_nobody_has_a_doubt_of_what_ships(string $file): void
+    {
+        self::assertSame([], BuildDoubts::of(self::planned($file)));
+    }
+
+    public function test_a_wall_that_is_a_block_and_coats_of_one_tint_are_doubted(): void
+    {
+        $coat = static fn (int $n, string $tint): array => ['id' => "coat{$n}", 'kind' => 'coat', 'name' => "Coat {$n}", 'minutes' => 5, 'mix' => ['thickness_mm' => 5, 'tint' => $tint]];
+        $codes = static fn (string ...$tints): array => array_map(static fn ($one): string => $one->code, BuildDoubts::of(BuildPlan::from(Fields::of(['operations' => array_map($coat, range(1, count($tints)), $tints)]))));
+
+        self::assertSame(['too_thick', 'too_thick', 'one_tint'], $codes('white', 'red', 'red'));
+        self::assertSame(['too_thick'], $codes('white', 'red'));
     }
 
     public function test_a_glove_comes_to_as_many_coats_as_its_wall_wants(): void

@@ -593,6 +593,10 @@ export type BuildView = {
     }[];
     laid_mm: number;
     wall_mm: number;
+    doubts: {
+        code: string;
+        message: string;
+    }[];
     notes: {
         at_ms: number;
         text: string;

@@ -69,7 +69,10 @@
 <h1 class="text-4xl">{build.link}</h1>
 
 <div class="build">
-    <div class="left"><Section {build} /></div>
+    <div class="left">
+        <Section {build} />
+        {#each build.doubts as doubt (doubt.message)}<p class="mt-2 font-bold text-warning">{doubt.message}</p>{/each}
+    </div>
     <div class="centre">
         {#if build.grade !== null}
             <p class="text-2xl">It came out <b>{build.grade.grade}</b>.</p>
