@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Workshop;
 
+use Apalos\Core\Build\Finger;
 use Apalos\Core\Build\Operation;
 use Apalos\Core\Build\WindowClock;
 use Apalos\Core\Cure\CureModel;
@@ -42,7 +43,7 @@ final readonly class BuildClock implements WindowClock
         return max(0.0, $minutes - ($recoats ? 0.0 : $from->diffInMilliseconds($ended) / 60_000.0));
     }
 
-    /** @param  list<array{at: float, finger: \Apalos\Core\Build\Finger}>  $touches */
+    /** @param  list<array{at: float, finger: Finger}>  $touches */
     private function touched(CureModel $model, CarbonImmutable $ended, float $endedAt, array $touches): CureModel
     {
         foreach ($touches as $touch) {

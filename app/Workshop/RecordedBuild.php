@@ -7,6 +7,7 @@ namespace App\Workshop;
 use Apalos\Core\Build\BuildFactKind;
 use Apalos\Core\Build\BuildState;
 use Apalos\Core\Build\Laid;
+use Apalos\Core\Build\Operation;
 use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Input\BadInput;
 use App\Models\Build;
@@ -147,7 +148,7 @@ final readonly class RecordedBuild
     }
 
     /** House code of what an operation mixes; null where that is not chosen yet. */
-    public function baseOf(\Apalos\Core\Build\Operation $operation): ?string
+    public function baseOf(Operation $operation): ?string
     {
         return ($this->pours[$operation->id] ?? null)?->baseCode() ?: ($operation->mixing->base ?? $this->build->impression->material);
     }

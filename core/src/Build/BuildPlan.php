@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Build;
 
+use Apalos\Core\Contact\Intent;
 use Apalos\Core\Day\After;
 use Apalos\Core\Day\DayOperation;
 use Apalos\Core\Day\DayRequest;
@@ -37,7 +38,7 @@ final readonly class BuildPlan
     /** One pour and nothing else. */
     public static function plain(): self
     {
-        return new self([new Operation('pour', OperationKind::Pour, 'Pour', 0.0, [DayOperation::HANDS], [], new Mixing(null, Against::Original, \Apalos\Core\Contact\Intent::Separate), '', [])]);
+        return new self([new Operation('pour', OperationKind::Pour, 'Pour', 0.0, [DayOperation::HANDS], [], new Mixing(null, Against::Original, Intent::Separate), '', [])]);
     }
 
     public function operation(string $id): ?Operation
@@ -73,7 +74,7 @@ final readonly class BuildPlan
         $main = null;
         foreach ($this->operations as $operation) {
             $isLayer = $operation->kind->mixes() && $operation->mixing?->against !== Against::Tray;
-            $isJacket = $operation->mixing?->against === Against::Last && $operation->mixing->intent === \Apalos\Core\Contact\Intent::Separate;
+            $isJacket = $operation->mixing?->against === Against::Last && $operation->mixing->intent === Intent::Separate;
             $main = $isLayer && ! $isJacket ? $operation : $main;
         }
 
