@@ -24,7 +24,7 @@ final readonly class RunView implements View
 
     /**
      * @return array{
-     *     pour_id: int, build_id: int, laid: bool, job_id: int, job: string, impression: string, kind: string, formula: string, base: string,
+     *     pour_id: int, build_id: int, laid: bool, brushed: bool, job_id: int, job: string, impression: string, kind: string, formula: string, base: string,
      *     step: array{key: string, kind: string, batch: int, weighing: int}, batches: int, step_since_ms: int,
      *     cup: array{
      *         fills: list<array{code: string, name: string, planned_g: float, poured_g: float, colour: string}>,
@@ -61,6 +61,7 @@ final readonly class RunView implements View
             'pour_id' => $this->run->pour->id,
             'build_id' => $this->run->pour->build_id,
             'laid' => $this->run->plan->endsLaid,
+            'brushed' => $this->run->plan->endsLaid && $this->run->frozen->brushed,
             'job_id' => $this->run->pour->impression->job_id,
             'job' => $this->run->pour->impression->job->name,
             'impression' => $this->run->pour->impression->name,

@@ -1386,6 +1386,7 @@ export type RunView = {
     pour_id: number;
     build_id: number;
     laid: boolean;
+    brushed: boolean;
     job_id: number;
     job: string;
     impression: string;

@@ -29,6 +29,13 @@
         {run.cup.capacity_ml === null ? '' : `A cup of ${measure(run.cup.capacity_ml, 'volume', bench.units)} or more.`}
     </p>
     {#if scaled}<p class="fig mt-4 text-5xl font-bold">{figure(live.scale.grams, 'mass', bench.units, decimalsOf(run.division_g))}</p>{/if}
+{:else if kind === 'fill' && run.brushed}
+    <h1 class="text-4xl">Lay it on</h1>
+    <ul class="mt-3 grid max-w-[44ch] gap-2 text-xl">
+        <li>Into every corner first, with a short brush or in thin mists; no bubble stays behind.</li>
+        <li>Then evenly over all, out onto the flange or past the edge.</li>
+        <li>Look for thin places: where the coat below shows through, lay on more while it is wet.</li>
+    </ul>
 {:else if kind === 'fill'}
     <h1 class="text-4xl">Pour it</h1>
     <ul class="mt-3 grid max-w-[44ch] gap-2 text-xl">

@@ -218,8 +218,8 @@
             run.next_line === null
                 ? `Next: mix ${String(run.clock.mix_min)} min. Scrape sides, bottom and stick.`
                 : `Next: ${run.next_line}.`,
-        mix: run.degas_planned ? 'Next: draw the air out.' : 'Next: pour.',
-        degas: 'Next: pour.',
+        mix: run.degas_planned ? 'Next: draw the air out.' : run.brushed ? 'Next: lay it on.' : 'Next: pour.',
+        degas: run.brushed ? 'Next: lay it on.' : 'Next: pour.',
         fill: run.step.batch < run.batches ? `Next: cup ${String(run.step.batch + 1)} of ${String(run.batches)}.` : 'Next: leave it alone.',
         wait: 'Next: look at it and say how it came out.',
     });
