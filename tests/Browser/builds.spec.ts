@@ -226,16 +226,5 @@ test('a day of three jobs is laid out, an outline is put elsewhere, and one is t
     await expect(page.getByText(/3 cycles/)).toBeVisible();
     await page.getByRole('link', { name: 'The day on paper' }).click();
     await expect(page.getByRole('cell', { name: 'Lay up the jacket' })).toBeVisible();
-
-    // The strip lets go of an outline where one wants it too, or says why not.
-    await page.goto(demo.url);
-    const outline = page.locator('.strip .plan.moves').first();
-    const lies = (await outline.boundingBox()) ?? box;
-    await page.mouse.move(lies.x + 4, lies.y + 8);
-    await page.mouse.down();
-    await page.mouse.move(lies.x + 60, lies.y + 8, { steps: 6 });
-    await expect(page.locator('.strip').getByRole('status')).toBeVisible();
-    await page.mouse.up();
-    await expect(page).toHaveURL(`${demo.url}/`);
     await say(page, 'PUT', '/workshop', { time_zone: 'America/Los_Angeles', day_starts_min: 420, day_ends_min: 1080 });
 });
