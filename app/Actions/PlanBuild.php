@@ -19,7 +19,7 @@ use Illuminate\Support\Facades\DB;
 /** Plans how an impression is built: from a ready-made build and what was measured. */
 final readonly class PlanBuild
 {
-    public function __construct(private BuildBook $book, private Library $library) {}
+    public function __construct(private BuildBook $book, private Library $library, private ThrowBuildAway $throw) {}
 
     /**
      * @param  Fields  $in  `kind`, and what that asks for
@@ -37,7 +37,7 @@ final readonly class PlanBuild
         $base = $this->library->shelf()->bases[$code ?? ''] ?? null;
         $plan = $made->plan(Measured::from($in->objectOrNull('measured') ?? Fields::of([], 'measured')), $base, $base === null ? [] : $this->book->times($base));
 
-        return DB::transaction(static function () use ($impression, $made, $code, $plan, $now): Build {
+        return DB::transaction(function () use ($impression, $made, $code, $plan, $now): Build {
             $planned = $impression->builds()->where('planned_of', $impression->id)->lockForUpdate()->first();
             if ($planned !== null && $planned->kind === $made->id && $planned->plan == $plan->toArray()) {
                 return $planned;
@@ -45,8 +45,8 @@ final readonly class PlanBuild
             if ($impression->material === null || $impression->material === '') {
                 $impression->update(['material' => $code]);
             }
-            // Planned anew, the plan before is not: nothing of it has begun.
-            $planned?->delete();
+            // Planned anew, the plan before gives way; with the sheets typed for it, it can be had back.
+            $planned === null || ($this->throw)($planned);
 
             return $impression->builds()->createOrFirst(['planned_of' => $impression->id], ['kind' => $made->id, 'name' => $made->name, 'plan' => $plan->toArray(), 'created_at' => $now]);
         }, 3);
