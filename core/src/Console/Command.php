@@ -9,10 +9,10 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
 
-/** `bin/apalos VERB < in.json > out.json`: exit 0 with a result, 2 with `{"error": {"field", "message"}}`. */
+/** `bin/apalos VERB < in.json > out.json`, and `bin/apalos study FILE`: exit 0 with a result, 2 with `{"error": {"field", "message"}}`. */
 final readonly class Command
 {
-    public function __construct(private Shelves $shelves, private Phrasebook $words) {}
+    public function __construct(private Shelves $shelves, private Phrasebook $words, private ?StudyCommand $study = null) {}
 
     /** @param  list<string>  $arguments without the program's own name */
     public function run(array $arguments, string $input): Output
@@ -23,6 +23,11 @@ final readonly class Command
         }
         $verb = Verb::tryFrom($name);
         try {
+            if ($name === StudyCommand::NAME && $this->study !== null) {
+                [$answer, $files] = $this->study->run(array_slice($arguments, 1));
+
+                return new Output(0, self::json($this->words->tell($answer)), $files);
+            }
             if ($verb === null) {
                 throw BadInput::at('verb', Phrase::of('console.unknown_verb', ['name' => $name, 'known' => implode(', ', array_column(Verb::cases(), 'value'))]));
             }
@@ -40,7 +45,7 @@ final readonly class Command
     {
         $lines = array_map(fn (Verb $verb): string => sprintf('  %-8s %s', $verb->value, $this->words->say($verb->question())), Verb::cases());
 
-        return "bin/apalos VERB < in.json > out.json\n\n".implode("\n", $lines)."\n";
+        return "bin/apalos VERB < in.json > out.json\n\n".implode("\n", $lines)."\n\nbin/apalos study FILE\n\n  study    {$this->words->say(Phrase::of('console.verb_study'))}\n";
     }
 
     private static function json(mixed $value): string

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Piece;
+
+use Apalos\Core\Mesh\MeshFormat;
+use Apalos\Core\Mesh\MeshReader;
+use Apalos\Core\Mesh\ReadMesh;
+use Apalos\Core\Mesh\Survey;
+use Apalos\Core\Mesh\Surveyor;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
+use SplFileObject;
+
+/** Reads a piece before anything is poured: can it come out, where does the seam run, which way up, where does air stay, how much it takes. */
+final class PieceStudy
+{
+    /**
+     * @param  string  $name  as the maker calls the file; only its ending is used
+     * @param  (callable(string, float): void)|null  $tell  what is being done, and how far, 0–1; whatever it throws ends the study
+     *
+     * @throws \Apalos\Core\Input\BadInput
+     */
+    public function study(SplFileObject $file, string $name, StudyRequest $asked, ?callable $tell = null): StudyResult
+    {
+        $tell ??= static function (string $what, float $share): void {};
+        $tell('reading', 0.0);
+        $read = (new MeshReader)->read($file, $asked->format ?? MeshFormat::ofName($name), $asked->unit);
+        $tell('measuring', 0.1);
+
+        return $this->ask($read, (new Surveyor)->survey($read->mesh), $asked, $tell);
+    }
+
+    /** @param  callable(string, float): void  $tell */
+    private function ask(ReadMesh $read, Survey $survey, StudyRequest $asked, callable $tell): StudyResult
+    {
+        $tell('pulling', 0.2);
+        $pulls = $asked->pull === null
+            ? PullSearch::of($survey, $asked->onePart, static fn (float $share) => $tell('pulling', 0.2 + 0.35 * $share))
+            : [Sight::of($survey->mesh, $asked->pull, $asked->onePart, $survey->watertight())];
+        $best = $pulls[0];
+        $tell('undercuts', 0.55);
+        $depth = (new HidingDepth)->of($best);
+        $parting = Silhouette::of($best->facing);
+        $tell('pouring', 0.65);
+        $pours = $asked->pour === null
+            ? PourSearch::of($survey, static fn (float $share) => $tell('pouring', 0.65 + 0.25 * $share))
+            : [AirTraps::of($survey->mesh, $survey->links, $asked->pour)];
+        $tell('stretching', 0.9);
+        $above = Clip::above($best->facing, $parting->plane);
+        $result = [
+            'halves' => [$survey->volume - $above, $above],
+            'stretch' => Girths::of($best->facing),
+            'box' => self::box($best->facing, $survey->volume, $asked->wallMm, $asked->onePart),
+        ];
+        $tell('done', 1.0);
+
+        return new StudyResult($read, $survey, $pulls, $depth, $parting, $pours, $result['halves'], $result['stretch'], $result['box'], self::words($survey, $best, $pours[0], $parting, $asked->sides ?? Sides::usual()), StudyDoubts::of($read, $survey, $best, $asked));
+    }
+
+    /**
+     * The box round the piece along its pull: across, across, along. A mould of one part stands on its base: no wall below.
+     *
+     * @return array{inner: array{float, float, float}, margin: float, rubber: float}
+     */
+    private static function box(Facing $facing, float $ml, float $wall, bool $onePart): array
+    {
+        [$u, $v] = [$facing->u, $facing->v];
+        $wide = $u === [] ? 0.0 : max($u) - min($u);
+        $deep = $v === [] ? 0.0 : max($v) - min($v);
+        $inner = [$wide + 2.0 * $wall, $deep + 2.0 * $wall, $facing->height() + ($onePart ? 1.0 : 2.0) * $wall];
+
+        return ['inner' => $inner, 'margin' => $wall, 'rubber' => $inner[0] * $inner[1] * $inner[2] / 1000.0 - abs($ml)];
+    }
+
+    /** @return list<Phrase> */
+    private static function words(Survey $survey, Seen $seen, Poured $poured, Parting $parting, Sides $sides): array
+    {
+        $vents = array_map(static fn (Trap $trap): Phrase => $sides->of($trap->at, $survey->bounds), array_slice($poured->traps, 0, 3));
+        $words = [
+            Phrase::of(match (true) {
+                $seen->pct() < 0.5 => $seen->onePart ? 'piece.comes_off' : 'piece.comes_out',
+                $seen->onePart => 'piece.hides_one',
+                default => 'piece.hides',
+            }, ['way' => $sides->towards($seen->facing->along), 'pct' => $seen->pct()]),
+        ];
+        if (! $seen->onePart) {
+            $words[] = Phrase::of($parting->flat ? 'piece.seam_flat' : 'piece.seam_crooked', ['height' => Quantity::length($parting->plane - $seen->facing->lowest()), 'spread' => Quantity::length($parting->range[1] - $parting->range[0])]);
+        }
+        $words[] = $poured->vents() === 0
+            ? Phrase::of('piece.pour_clean', ['way' => $sides->upright($poured->up)])
+            : Phrase::of('piece.pour_vents', ['way' => $sides->upright($poured->up), 'n' => $poured->vents(), 'where' => $vents, 'ml' => Quantity::volume($poured->trapped())]);
+
+        return $words;
+    }
+}

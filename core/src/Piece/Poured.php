@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Piece;
+
+use Apalos\Core\Mesh\Direction;
+
+/** A piece poured one way up: where the spout goes, and where air stays all the same. */
+final readonly class Poured
+{
+    /**
+     * @param  array{float, float, float}  $spout  the highest point of all, mm in the model
+     * @param  list<Trap>  $traps  the most air first
+     * @param  int  $more  traps beyond those listed
+     */
+    public function __construct(public Direction $up, public array $spout, public array $traps, public int $more = 0) {}
+
+    /** All of it, in ml; what lies inside another counts once. */
+    public function trapped(): float
+    {
+        return array_sum(array_map(static fn (Trap $trap): float => $trap->isNested ? 0.0 : $trap->ml, $this->traps));
+    }
+
+    public function vents(): int
+    {
+        return count($this->traps) + $this->more;
+    }
+
+    /** @return array{up: array{float, float, float}, spout_at: array{float, float, float}, traps: list<array{at: array{float, float, float}, prominence_mm: float, trapped_ml: float, kind: 'cast'|'mould'}>, trapped_ml: float, vents: int} */
+    public function toArray(): array
+    {
+        return [
+            'up' => $this->up->toArray(),
+            'spout_at' => $this->spout,
+            'traps' => array_map(static fn (Trap $trap): array => $trap->toArray(), $this->traps),
+            'trapped_ml' => $this->trapped(),
+            'vents' => $this->vents(),
+        ];
+    }
+}

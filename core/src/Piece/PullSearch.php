@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Piece;
+
+use Apalos\Core\Mesh\Coarse;
+use Apalos\Core\Mesh\Direction;
+use Apalos\Core\Mesh\Survey;
+
+/**
+ * Which way a mould leaves a piece best. Ways all round are tried on a coarse likeness, the best tipped until none near is better, and
+ * those few asked of the piece itself. What hides least goes first; between equals a flat seam, and the shorter way out.
+ */
+final class PullSearch
+{
+    private const COARSE = 3500;
+
+    private const WAYS = 110;
+
+    private const KEPT = 3;
+
+    private const APART = 20.0;
+
+    /** What a seam as crooked as the piece is large, or a way out as long as it, weighs against per cent hidden. */
+    private const CROOKED = 1.0;
+
+    private const LONG = 0.6;
+
+    /** Per cent hidden that one gives away for an axis one can set up by eye. */
+    private const FOR_AN_AXIS = 0.25;
+
+    /**
+     * @param  callable(float): void  $tell  how far it is, 0–1
+     * @return list<Seen> the three best, best first
+     */
+    public static function of(Survey $survey, bool $onePart, callable $tell): array
+    {
+        $coarse = Coarse::of($survey->mesh, self::COARSE)->mesh;
+        $ways = [...array_slice(Ways::axes(), 0, $onePart ? 6 : 3), ...Ways::own($coarse), ...Ways::around($onePart ? 2 * self::WAYS : self::WAYS, ! $onePart)];
+        $closed = $survey->watertight();
+        $asked = 0;
+        $score = static function (Direction $way) use ($coarse, $closed, $onePart, $tell, &$asked, $ways): float {
+            $tell(min(0.8, 0.8 * ++$asked / (2 * count($ways))));
+
+            return self::weighed(Sight::of($coarse, $way, $onePart, $closed, Sight::SEARCHING));
+        };
+        $best = Best::of($ways, $score, self::KEPT, self::APART, [6.0, 3.0, 1.5], ! $onePart);
+        $seen = [];
+        foreach ($best as $i => $way) {
+            $seen[] = self::settled($survey, $way, $onePart);
+            $tell(0.8 + 0.2 * ($i + 1) / count($best));
+        }
+        usort($seen, static fn (Seen $a, Seen $b): int => self::weighed($a) <=> self::weighed($b));
+
+        return $seen;
+    }
+
+    private static function settled(Survey $survey, Direction $way, bool $onePart): Seen
+    {
+        $closed = $survey->watertight();
+        $seen = Sight::of($survey->mesh, $way, $onePart, $closed);
+        foreach (Ways::axes() as $axis) {
+            if ($axis->angleTo($way) > 0.0 && $axis->angleTo($way) < 8.0) {
+                $other = Sight::of($survey->mesh, $axis, $onePart, $closed);
+
+                return $other->pct() <= $seen->pct() + self::FOR_AN_AXIS ? $other : $seen;
+            }
+        }
+
+        return $seen;
+    }
+
+    private static function weighed(Seen $seen): float
+    {
+        $parting = Silhouette::of($seen->facing);
+        $size = max($seen->facing->mesh->bounds()->diagonal(), 1e-9);
+
+        return $seen->pct() + self::CROOKED * ($parting->range[1] - $parting->range[0]) / $size + self::LONG * $seen->facing->height() / $size;
+    }
+}

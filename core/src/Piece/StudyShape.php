@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Piece;
+
+use Apalos\Core\Mesh\Coarse;
+
+/** What a picture of a study is drawn from, little-endian: counts, places as float32, corners as uint32; then a letter a facet. */
+final class StudyShape
+{
+    private const CHUNK = 4096;
+
+    public static function mesh(Coarse $coarse): string
+    {
+        $mesh = $coarse->mesh;
+        $bytes = pack('V2', $mesh->vertices(), $mesh->facets());
+        for ($v = 0, $n = $mesh->vertices(); $v < $n; $v += self::CHUNK) {
+            $numbers = [];
+            for ($i = $v, $end = min($n, $v + self::CHUNK); $i < $end; $i++) {
+                array_push($numbers, $mesh->x[$i], $mesh->y[$i], $mesh->z[$i]);
+            }
+            $bytes .= pack('g*', ...$numbers);
+        }
+        foreach (array_chunk($mesh->corners, self::CHUNK) as $some) {
+            $bytes .= pack('V*', ...$some);
+        }
+
+        return $bytes;
+    }
+
+    /** A facet of the likeness is what most of those are that went into it. */
+    public static function states(Coarse $coarse, string $states): string
+    {
+        if ($coarse->cell === 0.0) {
+            return $states;
+        }
+        $letters = [Seen::ABOVE, Seen::BELOW, Seen::HIDDEN, Seen::BASE];
+        $votes = [];
+        foreach ($coarse->from as $f => $to) {
+            if ($to >= 0) {
+                $votes[$to][$states[$f]] = ($votes[$to][$states[$f]] ?? 0) + 1;
+            }
+        }
+        $drawn = str_repeat($letters[0], $coarse->mesh->facets());
+        foreach ($votes as $to => $counted) {
+            $drawn[$to] = (string) array_search(max($counted), $counted, true);
+        }
+
+        return $drawn;
+    }
+
+    /**
+     * Where things lie that are drawn beside the mesh, in the model's own millimetres.
+     *
+     * @return array{seam: list<list<float>>, deepest: list<float>|null, frame: array{across: list<float>, other: list<float>, along: list<float>, least: list<float>, most: list<float>, plane: float}, opening: array{at: float, girth: float}, passing: array{at: float, girth: float}}
+     */
+    public static function notes(StudyResult $result): array
+    {
+        $facing = $result->pulls[0]->facing;
+        [$u, $v] = $facing->along->across();
+        $d = $facing->along;
+        $place = static fn (array $p): array => [
+            round($p[0] * $u->x + $p[1] * $v->x + $p[2] * $d->x, 3),
+            round($p[0] * $u->y + $p[1] * $v->y + $p[2] * $d->y, 3),
+            round($p[0] * $u->z + $p[1] * $v->z + $p[2] * $d->z, 3),
+        ];
+        $every = max(1, intdiv(count($result->parting->segments), 4000));
+        $seam = [];
+        foreach ($result->parting->segments as $i => [$from, $to]) {
+            if ($i % $every === 0) {
+                $seam[] = [...$place($from), ...$place($to)];
+            }
+        }
+
+        return [
+            'seam' => $seam,
+            'deepest' => $result->depth['at'] === null ? null : $place($result->depth['at']),
+            'frame' => [
+                'across' => $u->toArray(), 'other' => $v->toArray(), 'along' => $d->toArray(),
+                'least' => [$facing->u === [] ? 0.0 : min($facing->u), $facing->v === [] ? 0.0 : min($facing->v), $facing->lowest()],
+                'most' => [$facing->u === [] ? 0.0 : max($facing->u), $facing->v === [] ? 0.0 : max($facing->v), $facing->lowest() + $facing->height()],
+                'plane' => $result->parting->plane,
+            ],
+            'opening' => ['at' => $result->stretch['opening_at_mm'], 'girth' => $result->stretch['opening_mm']],
+            'passing' => ['at' => $result->stretch['passes_at_mm'], 'girth' => $result->stretch['passes_mm']],
+        ];
+    }
+}
