@@ -12,6 +12,12 @@ use Apalos\Core\Cure\Clock;
 use Apalos\Core\Cure\CureRequest;
 use Apalos\Core\Day\DayPlanner;
 use Apalos\Core\Day\DayRequest;
+use Apalos\Core\Fill\Bubbles;
+use Apalos\Core\Fill\HollowSkin;
+use Apalos\Core\Fill\Spout;
+use Apalos\Core\Fill\SpoutRequest;
+use Apalos\Core\Frame\BoxToCut;
+use Apalos\Core\Frame\GangLayout;
 use Apalos\Core\Harden\HardenRequest;
 use Apalos\Core\Harden\SofteningPlanner;
 use Apalos\Core\Input\Fields;
@@ -27,6 +33,8 @@ use Apalos\Core\Tint\PhotoPatchReader;
 use Apalos\Core\Tint\Tinter;
 use Apalos\Core\Volume\VolumeEstimator;
 use Apalos\Core\Volume\VolumeRequest;
+use Apalos\Core\Water\Ballast;
+use Apalos\Core\Water\BallastRequest;
 
 /** The questions the core answers, by name. The console and the web both ask through here. */
 enum Verb: string
@@ -43,6 +51,12 @@ enum Verb: string
     case Mould = 'mould';
     case Build = 'build';
     case Schedule = 'schedule';
+    case Sprue = 'sprue';
+    case Bubbles = 'bubbles';
+    case Gang = 'gang';
+    case Box = 'box';
+    case Ballast = 'ballast';
+    case Roto = 'roto';
 
     public function question(): Phrase
     {
@@ -68,6 +82,12 @@ enum Verb: string
             self::Contact => ContactAnswer::to(ContactRequest::from($in, $shelves->contacts), $shelves->contacts, $shelves->materials)->toArray(),
             self::Build => (new BrushedMould)->plan(BrushedMouldRequest::from($in))->toArray(),
             self::Schedule => (new DayPlanner)->plan(DayRequest::from($in))->toArray(),
+            self::Sprue => (new Spout(SpoutRequest::from($in)))->fill()->toArray(),
+            self::Bubbles => (new Bubbles)->ask($in),
+            self::Gang => (new GangLayout)->ask($in),
+            self::Box => (new BoxToCut)->ask($in),
+            self::Ballast => (new Ballast)->reckon(BallastRequest::from($in))->toArray(),
+            self::Roto => (new HollowSkin)->ask($in),
             self::Mould => (new MouldChooser($shelves->moulds, $shelves->contacts))->choose(PieceRequest::from($in, $shelves->contacts))->toArray(),
         };
     }

@@ -89,7 +89,10 @@ final class PlyBytes
 
     private function whole(string $type): int
     {
-        return (int) ((array) unpack($this->header->letter($type), $this->take(PlyHeader::size($type))))[1];
+        $read = unpack($this->header->letter($type).'n', $this->take(PlyHeader::size($type)));
+        $count = $read['n'] ?? 0;
+
+        return is_int($count) && $count >= 0 ? $count : 0;
     }
 
     private function take(int $length): string

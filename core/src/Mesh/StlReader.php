@@ -29,7 +29,8 @@ final class StlReader
         if ($head === '') {
             throw BadInput::at('file', Phrase::of('mesh.empty'));
         }
-        $count = $size >= self::HEADER ? (int) ((array) unpack('V', $head, 80))[1] : null;
+        $says = $size >= self::HEADER ? unpack('Vcount', $head, 80) : false;
+        $count = is_array($says) && is_int($says['count']) ? $says['count'] : null;
         $isText = ! str_contains($head, "\0") && preg_match('/^\s*solid\b/i', $head) === 1;
         if ($count !== null && ($size === self::HEADER + self::RECORD * $count || ! $isText)) {
             return $this->binary($file, $unit, $size, $count);

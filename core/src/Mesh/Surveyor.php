@@ -96,7 +96,7 @@ final class Surveyor
             $area += sqrt($nx * $nx + $ny * $ny + $nz * $nz);
         }
 
-        return ['volumes' => $volumes, 'area' => $area / 2.0, 'moment' => [$mx / 24.0, $my / 24.0, $mz / 24.0]];
+        return ['volumes' => array_values($volumes), 'area' => $area / 2.0, 'moment' => [$mx / 24.0, $my / 24.0, $mz / 24.0]];
     }
 
     /**

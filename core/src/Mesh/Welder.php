@@ -82,7 +82,10 @@ final class Welder
     public static function closing(Mesh $mesh, float $within): Mesh
     {
         $cell = 2.0 * $within;
-        $index = $to = [];
+        /** @var array<string, list<int>> $index */
+        $index = [];
+        /** @var list<int> $to */
+        $to = [];
         $welder = new self;
         for ($v = 0, $n = $mesh->vertices(); $v < $n; $v++) {
             [$x, $y, $z] = $mesh->at($v);

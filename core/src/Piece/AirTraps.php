@@ -23,10 +23,10 @@ final class AirTraps
 
     public static function of(Mesh $mesh, Links $links, Direction $up, float $least = self::LEAST): Poured
     {
-        if ($mesh->corners === []) {
+        $facing = Facing::of($mesh, $up);
+        if ($facing->w === [] || $mesh->corners === []) {
             return new Poured($up, [0.0, 0.0, 0.0], []);
         }
-        $facing = Facing::of($mesh, $up);
         $found = self::peaks($facing->w, $links, max(self::LEAST, $least));
         usort($found, static fn (array $a, array $b): int => $b[2] <=> $a[2]);
         $top = (int) array_search(max($facing->w), $facing->w, true);
@@ -81,7 +81,7 @@ final class AirTraps
                 }
                 // A root is the highest of all that hang on it.
                 [$high, $low] = $w[$r] > $w[$root] || ($w[$r] === $w[$root] && $r < $root) ? [$r, $root] : [$root, $r];
-                if ($w[$low] - $height > $least) {
+                if ($least < $w[$low] - $height) {
                     $found[] = [$low, $height, $w[$low] - $height];
                 }
                 $parent[$low] = $high;
@@ -116,7 +116,7 @@ final class AirTraps
         }
         $found = [];
         foreach ($roots as $r) {
-            if ($w[$r] - $lowest[$r] > $least) {
+            if ($least < $w[$r] - $lowest[$r]) {
                 $found[] = [$r, $lowest[$r], $w[$r] - $lowest[$r]];
             }
         }

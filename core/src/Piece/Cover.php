@@ -67,7 +67,7 @@ final class Cover
             }
         }
 
-        return array_values($top);
+        return $top;
     }
 
     /** Nothing in its cell reaches as high. What lies outside the grid lies beside the piece. */
@@ -150,11 +150,11 @@ final class Cover
             }
             $cell = $row * $columns + $column;
             $cells[] = $cell;
-            if ($ws[$i] * $sense < $lowest[$cell]) {
+            if ($lowest[$cell] > $ws[$i] * $sense) {
                 $lowest[$cell] = $ws[$i] * $sense;
             }
         }
-        [$pairs, $owners] = $this->touching(array_values($lowest));
+        [$pairs, $owners] = $this->touching($lowest);
         $begin = array_fill(0, $columns * $rows + 1, 0);
         for ($k = 0, $n = count($pairs); $k < $n; $k++) {
             $begin[$pairs[$k]]++;

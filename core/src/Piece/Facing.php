@@ -45,6 +45,24 @@ final readonly class Facing
         return new self($mesh, $along, $u, $v, $w, $lean, $area);
     }
 
+    /**
+     * A place given across, across and along, in the model: mm to a thousandth.
+     *
+     * @param  array{float, float, float}  $at
+     * @return array{float, float, float}
+     */
+    public function place(array $at): array
+    {
+        [$u, $v] = $this->along->across();
+        $d = $this->along;
+
+        return [
+            round($at[0] * $u->x + $at[1] * $v->x + $at[2] * $d->x, 3),
+            round($at[0] * $u->y + $at[1] * $v->y + $at[2] * $d->y, 3),
+            round($at[0] * $u->z + $at[1] * $v->z + $at[2] * $d->z, 3),
+        ];
+    }
+
     /** How long it is along the direction, in mm. */
     public function height(): float
     {

@@ -25,16 +25,15 @@ final class Girths
     public static function of(Facing $facing): array
     {
         $girths = self::slices($facing);
-        $largest = $girths === [] ? 0.0 : max($girths);
+        $largest = max([0.0, ...array_column($girths, 1)]);
         $worst = ['pct' => 0.0, 'opening_mm' => $largest, 'passes_mm' => $largest, 'opening_at_mm' => $facing->lowest(), 'passes_at_mm' => $facing->lowest()];
         $passing = 0.0;
         $passingAt = 0.0;
         // From the top down: what lies above has to pass what lies below.
-        foreach (array_reverse($girths, true) as $level => $girth) {
+        foreach (array_reverse($girths) as [$at, $girth]) {
             if ($girth < self::LEAST_SHARE * $largest) {
                 continue;
             }
-            $at = (float) $level;
             if ($girth > $passing) {
                 [$passing, $passingAt] = [$girth, $at];
             }
@@ -47,7 +46,7 @@ final class Girths
         return $worst;
     }
 
-    /** @return array<string, float> girths by height, rising */
+    /** @return list<array{float, float}> heights and girths, rising */
     private static function slices(Facing $facing): array
     {
         [$u, $v, $w, $corners] = [$facing->u, $facing->v, $facing->w, $facing->mesh->corners];
@@ -82,7 +81,7 @@ final class Girths
         ksort($us);
         $girths = [];
         foreach ($us as $s => $across) {
-            $girths[sprintf('%.6F', $first + $s * $step)] = Hull::of($across, $vs[$s])->girth();
+            $girths[] = [$first + $s * $step, Hull::of($across, $vs[$s] ?? [])->girth()];
         }
 
         return $girths;

@@ -55,7 +55,7 @@ final readonly class HeightMap
             }
         }
 
-        return new self($u0, $v0, $step, $columns, $rows, array_values($tops), $sense);
+        return new self($u0, $v0, $step, $columns, $rows, $tops, $sense);
     }
 
     /** Whether nothing lies over that place from this height on; beside the piece nothing does. */

@@ -49,29 +49,16 @@ final class PieceStudy
             : [AirTraps::of($survey->mesh, $survey->links, $asked->pour)];
         $tell('stretching', 0.9);
         $above = Clip::above($best->facing, $parting->plane);
-        $result = [
-            'halves' => [$survey->volume - $above, $above],
-            'stretch' => Girths::of($best->facing),
-            'box' => self::box($best->facing, $survey->volume, $asked->wallMm, $asked->onePart),
-        ];
+        $margin = $asked->margin(max($survey->bounds->size()));
+        $block = (new MouldPlanner($survey, $best->facing, $parting, $margin, $asked->onePart, $asked->seamMm))->plan($pours[0]);
+        $stretch = Girths::of($best->facing);
+        $rests = $asked->floats?->in($survey);
         $tell('done', 1.0);
 
-        return new StudyResult($read, $survey, $pulls, $depth, $parting, $pours, $result['halves'], $result['stretch'], $result['box'], self::words($survey, $best, $pours[0], $parting, $asked->sides ?? Sides::usual()), StudyDoubts::of($read, $survey, $best, $asked));
-    }
-
-    /**
-     * The box round the piece along its pull: across, across, along. A mould of one part stands on its base: no wall below.
-     *
-     * @return array{inner: array{float, float, float}, margin: float, rubber: float}
-     */
-    private static function box(Facing $facing, float $ml, float $wall, bool $onePart): array
-    {
-        [$u, $v] = [$facing->u, $facing->v];
-        $wide = $u === [] ? 0.0 : max($u) - min($u);
-        $deep = $v === [] ? 0.0 : max($v) - min($v);
-        $inner = [$wide + 2.0 * $wall, $deep + 2.0 * $wall, $facing->height() + ($onePart ? 1.0 : 2.0) * $wall];
-
-        return ['inner' => $inner, 'margin' => $wall, 'rubber' => $inner[0] * $inner[1] * $inner[2] / 1000.0 - abs($ml)];
+        return new StudyResult(
+            $read, $survey, $pulls, $depth, $parting, $pours, [$survey->volume - $above, $above], $stretch, $block, $rests,
+            self::words($survey, $best, $pours[0], $parting, $asked->sides ?? Sides::usual()), StudyDoubts::of($read, $survey, $best, $asked),
+        );
     }
 
     /** @return list<Phrase> */

@@ -79,7 +79,7 @@ final class PourSearch
         $step = max(0.02, self::SHARE * $ml);
 
         return static function (Poured $poured) use ($step): float {
-            $tilt = min(array_map(static fn (Direction $axis): float => $axis->angleTo($poured->up), Ways::axes()));
+            $tilt = min([180.0, ...array_map(static fn (Direction $axis): float => $axis->angleTo($poured->up), Ways::axes())]);
 
             return 100.0 * floor($poured->trapped() / $step) + $poured->vents() + self::DEGREE * $tilt;
         };

@@ -51,9 +51,10 @@ final class PullSearch
             $seen[] = self::settled($survey, $way, $onePart);
             $tell(0.8 + 0.2 * ($i + 1) / count($best));
         }
-        usort($seen, static fn (Seen $a, Seen $b): int => self::weighed($a) <=> self::weighed($b));
+        $weights = array_map(self::weighed(...), $seen);
+        asort($weights);
 
-        return $seen;
+        return array_map(static fn (int $i): Seen => $seen[$i], array_keys($weights));
     }
 
     private static function settled(Survey $survey, Direction $way, bool $onePart): Seen

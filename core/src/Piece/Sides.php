@@ -91,10 +91,12 @@ final readonly class Sides
 
     private function name(Direction $axis): Phrase
     {
-        $parts = ['x' => $axis->x, 'y' => $axis->y, 'z' => $axis->z];
-        $most = array_search(max(array_map(abs(...), $parts)), array_map(abs(...), $parts), true);
+        [$most, $along] = ['x', $axis->x];
+        foreach (['y' => $axis->y, 'z' => $axis->z] as $name => $part) {
+            [$most, $along] = abs($part) > abs($along) ? [$name, $part] : [$most, $along];
+        }
 
-        return $this->called(($parts[$most] < 0.0 ? '-' : '+').$most);
+        return $this->called(($along < 0.0 ? '-' : '+').$most);
     }
 
     private function called(string $axis): Phrase

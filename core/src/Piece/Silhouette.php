@@ -10,8 +10,11 @@ namespace Apalos\Core\Piece;
  */
 final class Silhouette
 {
-    /** Of the largest side. */
+    /** Of the largest side: a spread that is none. */
     private const FLAT = 0.02;
+
+    /** Of the largest side: a wall so high lets the seam run where it shows least. */
+    private const WALL = 0.05;
 
     /** Loops shorter than this share of all are ripples of a scan. */
     private const RIPPLE = 0.03;
@@ -21,6 +24,10 @@ final class Silhouette
 
     public static function of(Facing $facing): Parting
     {
+        $walls = Walls::of($facing);
+        if (self::WALL * max($facing->mesh->bounds()->size()) < $walls[1] - $walls[0]) {
+            return self::onTheEdge($facing, $walls[1]);
+        }
         $leans = self::atVertices($facing);
         [$u, $v, $w, $corners] = [$facing->u, $facing->v, $facing->w, $facing->mesh->corners];
         $segments = $ends = [];
@@ -46,62 +53,59 @@ final class Silhouette
             }
         }
 
-        return self::judged($facing, $segments, self::loops($ends));
+        return self::judged($facing, $walls, $segments, Chains::of($ends));
     }
 
-    /** @return list<float> */
+    /**
+     * Weighed by the angle each facet has at the vertex, so that it does not matter how a side is cut into triangles.
+     *
+     * @return list<float>
+     */
     private static function atVertices(Facing $facing): array
     {
-        [$lean, $area, $corners] = [$facing->lean, $facing->area, $facing->mesh->corners];
+        [$u, $v, $w, $lean, $corners] = [$facing->u, $facing->v, $facing->w, $facing->lean, $facing->mesh->corners];
         $sum = $weight = array_fill(0, max(1, $facing->mesh->vertices()), 0.0);
         foreach ($lean as $f => $leans) {
-            $part = $leans * $area[$f];
-            for ($k = 3 * $f, $end = $k + 3; $k < $end; $k++) {
-                $v = $corners[$k];
-                $sum[$v] += $part;
-                $weight[$v] += $area[$f];
+            for ($k = 0; $k < 3; $k++) {
+                $p = $corners[3 * $f + $k];
+                $q = $corners[3 * $f + ($k + 1) % 3];
+                $r = $corners[3 * $f + ($k + 2) % 3];
+                $au = $u[$q] - $u[$p];
+                $av = $v[$q] - $v[$p];
+                $aw = $w[$q] - $w[$p];
+                $bu = $u[$r] - $u[$p];
+                $bv = $v[$r] - $v[$p];
+                $bw = $w[$r] - $w[$p];
+                $both = sqrt(($au * $au + $av * $av + $aw * $aw) * ($bu * $bu + $bv * $bv + $bw * $bw));
+                if ($both > 0.0) {
+                    $angle = acos(max(-1.0, min(1.0, ($au * $bu + $av * $bv + $aw * $bw) / $both)));
+                    $sum[$p] += $angle * $leans;
+                    $weight[$p] += $angle;
+                }
             }
         }
         $leans = [];
-        foreach ($sum as $v => $all) {
-            $leans[] = $weight[$v] > 0.0 ? $all / $weight[$v] : 0.0;
+        foreach ($sum as $p => $all) {
+            $leans[] = $weight[$p] > 0.0 ? $all / $weight[$p] : 0.0;
         }
 
         return $leans;
     }
 
-    /**
-     * @param  list<list<string>>  $ends  the two edges each segment runs between
-     * @return list<int> the loop each segment belongs to
-     */
-    private static function loops(array $ends): array
+    /** Where walls stand upright, a seam shows least on the edge at their top; there it is as flat as the edge. */
+    private static function onTheEdge(Facing $facing, float $edge): Parting
     {
-        $first = $parent = [];
-        $root = static function (int $i) use (&$parent): int {
-            while (($parent[$i] ?? $i) !== $i) {
-                $i = $parent[$i] = $parent[$parent[$i]];
-            }
+        $section = Section::at($facing, $edge - 1e-4 * $facing->height());
 
-            return $i;
-        };
-        foreach ($ends as $i => $keys) {
-            $parent[$i] = $i;
-            foreach ($keys as $key) {
-                if (isset($first[$key])) {
-                    $parent[$root($i)] = $root($first[$key]);
-                }
-                $first[$key] = $i;
-            }
-        }
-
-        return array_map($root, array_keys($ends));
+        return new Parting(true, [$edge, $edge], $edge, $section->loops(), $section->segments);
     }
 
     /**
+     * @param  array{float, float}  $walls
      * @param  list<array{array{float, float, float}, array{float, float, float}}>  $segments
      * @param  list<int>  $loop
      */
-    private static function judged(Facing $facing, array $segments, array $loop): Parting
+    private static function judged(Facing $facing, array $walls, array $segments, array $loop): Parting
     {
         $length = $height = [];
         foreach ($segments as $i => [$p, $q]) {
@@ -127,6 +131,14 @@ final class Silhouette
         }
         $plane = array_sum(array_intersect_key($height, $kept)) / array_sum($kept);
 
-        return new Parting($most - $least <= self::FLAT * max($facing->mesh->bounds()->size()), [$least, $most], $plane, count($kept), $drawn);
+        $flat = self::FLAT * max($facing->mesh->bounds()->size());
+        if ($flat >= $walls[0] - $walls[1]) {
+            // All that leans one way lies over all that leans the other: the seam is flat, however its line was drawn.
+            $between = static fn (float $height): float => max(min($walls), min(max($walls), $height));
+
+            return new Parting(true, [$between($least), $between($most)], $between($plane), count($kept), $drawn);
+        }
+
+        return new Parting($most - $least <= $flat, [$least, $most], $plane, count($kept), $drawn);
     }
 }

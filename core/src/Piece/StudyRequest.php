@@ -14,9 +14,11 @@ use Apalos\Core\Phrase\Phrase;
 /** What is asked of a mesh: in which unit it is drawn, the pull and the way up (or to find them), one part or two, the wall. */
 final readonly class StudyRequest
 {
+    private const MEASURES = ['--wall' => 'wall_mm', '--shore' => 'shore_a', '--seam' => 'seam_mm'];
+
     private const AUTO = 'auto';
 
-    public const USUAL_WALL = 12.0;
+    private const USUAL_WALL = 12.0;
 
     public function __construct(
         public ?MeshFormat $format = null,
@@ -24,14 +26,18 @@ final readonly class StudyRequest
         public ?Direction $pull = null,
         public ?Direction $pour = null,
         public bool $onePart = false,
-        public float $wallMm = self::USUAL_WALL,
+        public ?float $wallMm = null,
         public ?Sides $sides = null,
+        public ?School $school = null,
+        public ?float $shoreA = null,
+        public ?float $seamMm = null,
+        public ?Floater $floats = null,
     ) {}
 
     /** @throws BadInput */
     public static function from(Fields $in): self
     {
-        $in->only('format', 'units', 'pull', 'pour', 'one_part', 'wall_mm', 'sides');
+        $in->only('format', 'units', 'pull', 'pour', 'one_part', 'wall_mm', 'sides', 'school', 'shore_a', 'seam_mm', 'float');
 
         return new self(
             $in->has('format') ? $in->choice('format', MeshFormat::class) : null,
@@ -39,9 +45,19 @@ final readonly class StudyRequest
             self::way($in, 'pull'),
             self::way($in, 'pour'),
             $in->has('one_part') && $in->bool('one_part'),
-            $in->numberOrNull('wall_mm', 0.0, 500.0) ?? self::USUAL_WALL,
+            $in->numberOrNull('wall_mm', 0.0, 500.0),
             Sides::from($in->objectOrNull('sides')),
+            $in->has('school') ? $in->choice('school', School::class) : null,
+            $in->numberOrNull('shore_a', 0.0, 100.0),
+            $in->numberOrNull('seam_mm', 0.0, 20_000.0),
+            $in->has('float') ? Floater::from($in->object('float')) : null,
         );
+    }
+
+    /** In mm: as said, else as the school leaves it, else the standard. */
+    public function margin(float $longestMm): float
+    {
+        return $this->wallMm ?? $this->school?->margin($longestMm, $this->shoreA) ?? self::USUAL_WALL;
     }
 
     private static function way(Fields $in, string $key): ?Direction
@@ -67,13 +83,13 @@ final readonly class StudyRequest
             $word = $words[$i];
             if ($word === '--one-part') {
                 $in['one_part'] = true;
-            } elseif (in_array($word, ['--units', '--pull', '--pour', '--format'], true)) {
+            } elseif (in_array($word, ['--units', '--pull', '--pour', '--format', '--school'], true)) {
                 $in[substr($word, 2)] = $words[++$i] ?? throw BadInput::missing(substr($word, 2));
-            } elseif ($word === '--wall') {
-                $wall = $words[++$i] ?? '';
-                $in['wall_mm'] = is_numeric($wall) ? (float) $wall : $wall;
-            } elseif ($word === '--sides') {
-                $in['sides'] = json_decode($words[++$i] ?? '', true);
+            } elseif (isset(self::MEASURES[$word])) {
+                $number = $words[++$i] ?? throw BadInput::missing(self::MEASURES[$word]);
+                $in[self::MEASURES[$word]] = is_numeric($number) ? (float) $number : $number;
+            } elseif ($word === '--sides' || $word === '--float') {
+                $in[substr($word, 2)] = json_decode($words[++$i] ?? throw BadInput::missing(substr($word, 2)), true);
             } elseif (str_starts_with($word, '--') && $word !== '--json') {
                 throw BadInput::at(ltrim($word, '-'), Phrase::of('piece.unknown_option', ['word' => $word]));
             } elseif ($word !== '--json') {

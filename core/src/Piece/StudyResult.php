@@ -8,6 +8,7 @@ use Apalos\Core\Mesh\ReadMesh;
 use Apalos\Core\Mesh\Survey;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
+use Apalos\Core\Water\FloatResult;
 
 /** All that a mesh told, with the mesh it was read from. */
 final readonly class StudyResult
@@ -18,7 +19,6 @@ final readonly class StudyResult
      * @param  list<Poured>  $pours  the one that counts first
      * @param  array{float, float}  $halves  ml below and above the parting
      * @param  array{pct: float, opening_mm: float, passes_mm: float, opening_at_mm: float, passes_at_mm: float}  $stretch
-     * @param  array{inner: array{float, float, float}, margin: float, rubber: float}  $box
      * @param  list<Phrase>  $words
      * @param  list<Warning>  $warnings
      */
@@ -31,7 +31,8 @@ final readonly class StudyResult
         public array $pours,
         public array $halves,
         public array $stretch,
-        public array $box,
+        public MouldBlock $block,
+        public ?FloatResult $rests,
         public array $words,
         public array $warnings,
     ) {}
@@ -63,7 +64,9 @@ final readonly class StudyResult
             'pours' => array_map(static fn (Poured $poured): array => $poured->toArray(), $this->pours),
             'halves' => ['below_ml' => $this->halves[0], 'above_ml' => $this->halves[1]],
             'stretch' => ['needed_pct' => $this->stretch['pct'], 'opening_mm' => $this->stretch['opening_mm'], 'passes_mm' => $this->stretch['passes_mm']],
-            'box' => ['inner_mm' => $this->box['inner'], 'margin_mm' => $this->box['margin'], 'rubber_ml' => $this->box['rubber']],
+            'box' => ['inner_mm' => $this->block->inner, 'margin_mm' => $this->block->margin, 'rubber_ml' => $this->block->rubber()],
+            'mould' => $this->block->toArray(),
+            ...($this->rests === null ? [] : ['float' => $this->rests->toArray()]),
             'words' => $this->words,
             'warnings' => Warning::all($this->warnings),
         ];

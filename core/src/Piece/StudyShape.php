@@ -60,22 +60,17 @@ final class StudyShape
         $facing = $result->pulls[0]->facing;
         [$u, $v] = $facing->along->across();
         $d = $facing->along;
-        $place = static fn (array $p): array => [
-            round($p[0] * $u->x + $p[1] * $v->x + $p[2] * $d->x, 3),
-            round($p[0] * $u->y + $p[1] * $v->y + $p[2] * $d->y, 3),
-            round($p[0] * $u->z + $p[1] * $v->z + $p[2] * $d->z, 3),
-        ];
         $every = max(1, intdiv(count($result->parting->segments), 4000));
         $seam = [];
         foreach ($result->parting->segments as $i => [$from, $to]) {
             if ($i % $every === 0) {
-                $seam[] = [...$place($from), ...$place($to)];
+                $seam[] = [...$facing->place($from), ...$facing->place($to)];
             }
         }
 
         return [
             'seam' => $seam,
-            'deepest' => $result->depth['at'] === null ? null : $place($result->depth['at']),
+            'deepest' => $result->depth['at'] === null ? null : $facing->place($result->depth['at']),
             'frame' => [
                 'across' => $u->toArray(), 'other' => $v->toArray(), 'along' => $d->toArray(),
                 'least' => [$facing->u === [] ? 0.0 : min($facing->u), $facing->v === [] ? 0.0 : min($facing->v), $facing->lowest()],

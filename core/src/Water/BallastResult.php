@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Water;
+
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Result\Warning;
+
+/** The ballast a body needs, where it goes, and how it then sinks. */
+final readonly class BallastResult
+{
+    /**
+     * @param  float  $forgetful  what one gets who forgets that ballast takes the place of resin, or of water
+     * @param  array{float, float, float}|null  $at
+     * @param  list<array{mass_g: float, at_mm: array{float, float, float}}>|null  $split
+     * @param  list<Warning>  $warnings
+     */
+    public function __construct(public float $resinSg, public float $ballast, public float $forgetful, public ?array $at, public ?array $split, public float $whole, public ?float $sinks, public array $warnings) {}
+
+    /** @return array{resin_sg: float, ballast_g: float, without_displacement_g: float, at_mm: array{float, float, float}|null, split: list<array{mass_g: float, at_mm: array{float, float, float}}>|null, whole_g: float, sinks_mm_s: float|null, warnings: list<array{code: string, message: Phrase}>} */
+    public function toArray(): array
+    {
+        return [
+            'resin_sg' => $this->resinSg, 'ballast_g' => $this->ballast, 'without_displacement_g' => $this->forgetful, 'at_mm' => $this->at, 'split' => $this->split,
+            'whole_g' => $this->whole, 'sinks_mm_s' => $this->sinks, 'warnings' => Warning::all($this->warnings),
+        ];
+    }
+}

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Water;
+
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
+use Apalos\Core\Result\Warning;
+
+/**
+ * Where the ballast goes so that a body hangs as wanted. Under water it turns until its centre of mass lies straight below the centre
+ * of what it displaces; the body lies along x and its belly is −z. For an angle the two must stand apart by tan of it.
+ */
+final class Trim
+{
+    /** How far below the middle the ballast is laid when nothing is wanted, as a share of the cube root of the volume. */
+    private const BELLY = 0.35;
+
+    /**
+     * @return array{array{float, float, float}|null, list<array{mass_g: float, at_mm: array{float, float, float}}>|null, list<Warning>}
+     */
+    public function place(BallastRequest $asked, float $ballast, float $resin): array
+    {
+        if ($asked->centre === null) {
+            return [null, null, []];
+        }
+        foreach ($asked->hardware as $one) {
+            if ($one->at === null && $one->mass > 0.0) {
+                return [null, null, [new Warning('hardware_nowhere', Phrase::of('water.hardware_nowhere', ['name' => $one->name]))]];
+            }
+        }
+        [$mass, $moment, $displaced, $lift] = $this->sums($asked, $ballast, $resin);
+        $low = $asked->centre[2] - self::BELLY * (1000.0 * $asked->volume) ** (1.0 / 3.0);
+        // The weight of the water the ballast itself displaces goes with it when it hangs outside.
+        $ballastMl = $ballast / $asked->ballastSg;
+        $all = $mass + $ballast;
+        $place = function (float $z) use ($asked, $ballast, $moment, $displaced, $lift, $ballastMl, $all): array {
+            $outside = $asked->inside ? 0.0 : $ballastMl;
+            $inside = $asked->inside ? $asked->resin->sg * $ballastMl : 0.0;
+            // Mass·x over all = lift·x over all + depth·tan(trim), solved for where the ballast lies.
+            $solve = static fn (float $m, float $l, float $shift): float => ($l / ($displaced + $outside) * $all + $shift * $all - $m)
+                / ($ballast - $inside - $outside / ($displaced + $outside) * $all);
+            $gz = ($moment[2] + ($ballast - $inside) * $z) / $all;
+            $bz = ($lift[2] + $outside * $z) / ($displaced + $outside);
+            $tan = tan(deg2rad($asked->trim ?? 0.0));
+
+            return [$solve($moment[0], $lift[0], ($bz - $gz) * $tan), $solve($moment[1], $lift[1], 0.0), $z, $bz - $gz];
+        };
+        [$x, $y, $z, $stiff] = $place($low);
+        $warnings = [];
+        if ($stiff <= 0.0) {
+            $warnings[] = new Warning('turns_over', Phrase::of('water.turns_over'));
+        }
+        $reach = 0.75 * (1000.0 * $asked->volume) ** (1.0 / 3.0) * 2.0;
+        if (abs($x - $asked->centre[0]) > $reach) {
+            $warnings[] = new Warning('ballast_outside', Phrase::of('water.ballast_outside', ['mm' => Quantity::length(abs($x - $asked->centre[0]))]));
+        }
+
+        return [[$x, $y, $z], $this->split($asked, $ballast, [$x, $y, $z], $reach), $warnings];
+    }
+
+    /**
+     * Without the ballast, but with the resin that it pushes out already gone.
+     *
+     * @return array{float, array{float, float, float}, float, array{float, float, float}} grams, moment in g·mm; ml displaced, and its moment
+     */
+    private function sums(BallastRequest $asked, float $ballast, float $resin): array
+    {
+        $centre = $asked->centre ?? [0.0, 0.0, 0.0];
+        $mass = $resin;
+        // The resin is the whole body, less what lies inside it.
+        $full = $asked->resin->sg * $asked->volume;
+        $moment = [$full * $centre[0], $full * $centre[1], $full * $centre[2]];
+        $displaced = $asked->volume;
+        $lift = [$displaced * $centre[0], $displaced * $centre[1], $displaced * $centre[2]];
+        foreach ($asked->hardware as $one) {
+            $at = $one->at ?? $centre;
+            $mass += $one->mass;
+            foreach ([0, 1, 2] as $i) {
+                $moment[$i] += ($one->mass - ($one->inside ? $asked->resin->sg * $one->volume() : 0.0)) * $at[$i];
+                $lift[$i] += $one->inside ? 0.0 : $one->volume() * $at[$i];
+            }
+            $displaced += $one->inside ? 0.0 : $one->volume();
+        }
+
+        return [$mass, $moment, $displaced, $lift];
+    }
+
+    /**
+     * In two, fore and aft of where it would lie in one: of all such pairs that keep its centre the one with the least squares, equal halves.
+     *
+     * @param  array{float, float, float}  $at
+     * @return list<array{mass_g: float, at_mm: array{float, float, float}}>
+     */
+    private function split(BallastRequest $asked, float $ballast, array $at, float $reach): array
+    {
+        $apart = 0.4 * min($reach, max(2.0, $reach - abs($at[0] - ($asked->centre[0] ?? 0.0))));
+
+        return [
+            ['mass_g' => $ballast / 2.0, 'at_mm' => [$at[0] - $apart, $at[1], $at[2]]],
+            ['mass_g' => $ballast / 2.0, 'at_mm' => [$at[0] + $apart, $at[1], $at[2]]],
+        ];
+    }
+}
