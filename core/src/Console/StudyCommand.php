@@ -23,7 +23,7 @@ final readonly class StudyCommand
     public const NAME = 'study';
 
     /** Facets a picture is drawn with. */
-    private const DRAWN = 90_000;
+    private const DRAWN = 150_000;
 
     /**
      * @param  Closure(string): ?SplFileObject  $open  a file by name, `-` what comes in; null where there is none

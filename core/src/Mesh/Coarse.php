@@ -11,12 +11,12 @@ namespace Apalos\Core\Mesh;
 final readonly class Coarse
 {
     /** @param  list<int>  $from  which facet of the coarse mesh a facet went into; −1 where it shrank to nothing */
-    private function __construct(public Mesh $mesh, public array $from, public float $cell) {}
+    private function __construct(public Mesh $mesh, public array $from, public float $cell, private Mesh $original) {}
 
     public static function of(Mesh $mesh, int $facets): self
     {
         if ($mesh->facets() <= $facets) {
-            return new self($mesh, range(0, max(0, $mesh->facets() - 1)), 0.0);
+            return new self($mesh, range(0, max(0, $mesh->facets() - 1)), 0.0, $mesh);
         }
         [$l, $w, $h] = $mesh->bounds()->size();
         // A skin of a box of that size has about two facets a cell.
@@ -27,6 +27,30 @@ final readonly class Coarse
         } while ($coarse->mesh->facets() > 1.3 * $facets);
 
         return $coarse;
+    }
+
+    /**
+     * How the surface faced before it was made coarser, facet by facet: a straight wall stays straight, though its likeness wobbles.
+     *
+     * @return list<array{float, float, float}> of length one, or nought
+     */
+    public function normals(): array
+    {
+        $sums = array_fill(0, max(1, $this->mesh->facets()), [0.0, 0.0, 0.0]);
+        foreach ($this->from as $f => $to) {
+            if ($to < 0) {
+                continue;
+            }
+            [$x, $y, $z] = $this->original->normal($f);
+            $sums[$to] = [$sums[$to][0] + $x, $sums[$to][1] + $y, $sums[$to][2] + $z];
+        }
+        $normals = [];
+        foreach ($sums as [$x, $y, $z]) {
+            $length = sqrt($x * $x + $y * $y + $z * $z);
+            $normals[] = $length > 0.0 ? [$x / $length, $y / $length, $z / $length] : [0.0, 0.0, 0.0];
+        }
+
+        return $normals;
     }
 
     private static function clustered(Mesh $mesh, float $cell): self
@@ -75,6 +99,6 @@ final readonly class Coarse
             $from[] = $seen[$key] = $f++;
         }
 
-        return new self(new Mesh(array_values($sx), array_values($sy), array_values($sz), $out), $from, $cell);
+        return new self(new Mesh(array_values($sx), array_values($sy), array_values($sz), $out), $from, $cell, $mesh);
     }
 }

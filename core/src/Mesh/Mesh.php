@@ -34,6 +34,26 @@ final readonly class Mesh
         return [$this->x[$vertex], $this->y[$vertex], $this->z[$vertex]];
     }
 
+    /**
+     * Square to a facet, outwards, and twice as long as it has mm².
+     *
+     * @return array{float, float, float}
+     */
+    public function normal(int $facet): array
+    {
+        $a = $this->corners[3 * $facet];
+        $b = $this->corners[3 * $facet + 1];
+        $c = $this->corners[3 * $facet + 2];
+        $bx = $this->x[$b] - $this->x[$a];
+        $by = $this->y[$b] - $this->y[$a];
+        $bz = $this->z[$b] - $this->z[$a];
+        $cx = $this->x[$c] - $this->x[$a];
+        $cy = $this->y[$c] - $this->y[$a];
+        $cz = $this->z[$c] - $this->z[$a];
+
+        return [$by * $cz - $bz * $cy, $bz * $cx - $bx * $cz, $bx * $cy - $by * $cx];
+    }
+
     /** The box along the axes: least and most, in mm. */
     public function bounds(): Bounds
     {

@@ -60,15 +60,20 @@ final class PlyBytes
      */
     private function plain(array $properties): array
     {
-        $key = implode(' ', array_column($properties, 'name'));
+        $key = implode(' ', array_column($properties, 'type'));
+        // Unpacked by number: a name may be anything.
         [$format, $length] = $this->shapes[$key] ??= [
-            implode('/', array_map(fn (array $property): string => $this->header->letter($property['type']).preg_replace('/\W/', '_', $property['name']), $properties)),
+            implode('/', array_map(fn (array $property, int $i): string => $this->header->letter($property['type'])."_{$i}", $properties, array_keys($properties))),
             (int) array_sum(array_map(static fn (array $property): int => PlyHeader::size($property['type']), $properties)),
         ];
         /** @var array<string, float|int> $values */
         $values = (array) unpack($format, $this->take($length));
+        $row = [];
+        foreach ($properties as $i => $property) {
+            $row[$property['name']] = $values["_{$i}"];
+        }
 
-        return $values;
+        return $row;
     }
 
     /** @return list<float|int> */

@@ -51,7 +51,7 @@ final class ThreeMfReader
     /** Where the model lies in the zip: as its relations say, else where it usually lies. */
     private function part(ZipArchive $zip): string
     {
-        $relations = $zip->locateName(self::RELATIONS) === false ? '' : (string) $zip->getFromName(self::RELATIONS, 65_536);
+        $relations = $zip->locateName(self::RELATIONS) === false ? '' : (string) @$zip->getFromName(self::RELATIONS, 65_536);
         $named = preg_match('/<Relationship\b[^>]*3dmodel"[^>]*>/i', $relations, $tag) === 1 && preg_match('/\bTarget="\/?([^"]+)"/', $tag[0], $target) === 1 ? $target[1] : self::USUAL;
 
         return $zip->locateName($named) === false ? throw BadInput::at('file', Phrase::of('mesh.no_model')) : $named;
@@ -70,7 +70,8 @@ final class ThreeMfReader
         $tail = '';
         try {
             while (! feof($stream)) {
-                $block = fread($stream, self::BLOCK);
+                // A damaged zip warns and gives nothing; the sentence below says so.
+                $block = @fread($stream, self::BLOCK);
                 if ($block === false || ($block === '' && ! feof($stream))) {
                     throw BadInput::at('file', Phrase::of('mesh.no_zip'));
                 }

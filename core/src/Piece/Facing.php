@@ -19,7 +19,8 @@ final readonly class Facing
      */
     private function __construct(public Mesh $mesh, public Direction $along, public array $u, public array $v, public array $w, public array $lean, public array $area) {}
 
-    public static function of(Mesh $mesh, Direction $along): self
+    /** @param  list<array{float, float, float}>|null  $normals  how its facets face, where that is known better than from the mesh */
+    public static function of(Mesh $mesh, Direction $along, ?array $normals = null): self
     {
         [$across, $other] = $along->across();
         [$u, $v, $w, $corners] = [$mesh->along($across), $mesh->along($other), $mesh->along($along), $mesh->corners];
@@ -42,7 +43,11 @@ final readonly class Facing
             $area[] = $twice / 2.0;
         }
 
-        return new self($mesh, $along, $u, $v, $w, $lean, $area);
+        foreach ($normals ?? [] as $f => $normal) {
+            $lean[$f] = $normal[0] * $along->x + $normal[1] * $along->y + $normal[2] * $along->z;
+        }
+
+        return new self($mesh, $along, $u, $v, $w, array_values($lean), $area);
     }
 
     /**

@@ -40,7 +40,7 @@ final class PourSearch
         $coarse = Coarse::of($survey->mesh, self::COARSE);
         $links = $coarse->mesh === $survey->mesh ? $survey->links : Links::of($coarse->mesh);
         $weigh = self::weighing(abs($survey->volume));
-        $ways = [...Ways::axes(), ...array_merge(...array_map(static fn (Direction $way): array => [$way, $way->back()], Ways::own($coarse->mesh))), ...Ways::around(self::WAYS, false)];
+        $ways = [...Ways::axes(), ...array_merge(...array_map(static fn (Direction $way): array => [$way, $way->back()], Ways::own($survey->mesh))), ...Ways::around(self::WAYS, false)];
         $asked = 0;
         $score = static function (Direction $way) use ($coarse, $links, $weigh, $tell, &$asked, $ways): float {
             $tell(min(0.6, 0.6 * ++$asked / (3 * count($ways))));

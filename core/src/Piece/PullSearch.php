@@ -20,12 +20,17 @@ final class PullSearch
 
     private const KEPT = 3;
 
+    private const FACES = 5;
+
     private const APART = 20.0;
 
     /** What a seam as crooked as the piece is large, or a way out as long as it, weighs against per cent hidden. */
     private const CROOKED = 1.0;
 
     private const LONG = 0.6;
+
+    /** Degrees in which one looks for a way that marks itself. */
+    private const NEAR = 8.0;
 
     /** Per cent hidden that one gives away for an axis one can set up by eye. */
     private const FOR_AN_AXIS = 0.25;
@@ -36,19 +41,22 @@ final class PullSearch
      */
     public static function of(Survey $survey, bool $onePart, callable $tell): array
     {
-        $coarse = Coarse::of($survey->mesh, self::COARSE)->mesh;
-        $ways = [...array_slice(Ways::axes(), 0, $onePart ? 6 : 3), ...Ways::own($coarse), ...Ways::around($onePart ? 2 * self::WAYS : self::WAYS, ! $onePart)];
+        $coarse = Coarse::of($survey->mesh, self::COARSE);
+        $normals = $coarse->normals();
+        $marked = [...Ways::own($survey->mesh), ...Ways::faces($survey->mesh, self::FACES)];
+        $marked = $onePart ? [...$marked, ...array_map(static fn (Direction $way): Direction => $way->back(), $marked)] : $marked;
+        $ways = [...array_slice(Ways::axes(), 0, $onePart ? 6 : 3), ...$marked, ...Ways::around($onePart ? 2 * self::WAYS : self::WAYS, ! $onePart)];
         $closed = $survey->watertight();
         $asked = 0;
-        $score = static function (Direction $way) use ($coarse, $closed, $onePart, $tell, &$asked, $ways): float {
+        $score = static function (Direction $way) use ($coarse, $normals, $closed, $onePart, $tell, &$asked, $ways): float {
             $tell(min(0.8, 0.8 * ++$asked / (2 * count($ways))));
 
-            return self::weighed(Sight::of($coarse, $way, $onePart, $closed, Sight::SEARCHING));
+            return self::weighed(Sight::about($coarse, $normals, $way, $onePart, $closed));
         };
         $best = Best::of($ways, $score, self::KEPT, self::APART, [6.0, 3.0, 1.5], ! $onePart);
         $seen = [];
         foreach ($best as $i => $way) {
-            $seen[] = self::settled($survey, $way, $onePart);
+            $seen[] = self::settled($survey, $way, $marked, $onePart);
             $tell(0.8 + 0.2 * ($i + 1) / count($best));
         }
         $weights = array_map(self::weighed(...), $seen);
@@ -57,15 +65,23 @@ final class PullSearch
         return array_map(static fn (int $i): Seen => $seen[$i], array_keys($weights));
     }
 
-    private static function settled(Survey $survey, Direction $way, bool $onePart): Seen
+    /** @param  list<Direction>  $marked */
+    private static function settled(Survey $survey, Direction $way, array $marked, bool $onePart): Seen
     {
         $closed = $survey->watertight();
         $seen = Sight::of($survey->mesh, $way, $onePart, $closed);
-        foreach (Ways::axes() as $axis) {
-            if ($axis->angleTo($way) > 0.0 && $axis->angleTo($way) < 8.0) {
+        foreach ([[Ways::axes(), self::FOR_AN_AXIS], [$marked, 0.0]] as [$near, $give]) {
+            foreach ($near as $axis) {
+                $angle = $axis->angleTo($seen->facing->along);
+                $angle = $onePart ? $angle : min($angle, 180.0 - $angle);
+                if ($angle < 1e-4 || $angle > self::NEAR) {
+                    continue;
+                }
                 $other = Sight::of($survey->mesh, $axis, $onePart, $closed);
-
-                return $other->pct() <= $seen->pct() + self::FOR_AN_AXIS ? $other : $seen;
+                if ($other->pct() < $seen->pct() + $give) {
+                    return $other;
+                }
+                break;
             }
         }
 

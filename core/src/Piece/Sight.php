@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Piece;
 
+use Apalos\Core\Mesh\Coarse;
 use Apalos\Core\Mesh\Direction;
 use Apalos\Core\Mesh\Mesh;
 
@@ -19,10 +20,10 @@ final class Sight
     /** Above the lowest point, in mm: what faces down there is the base. */
     private const BASE = 0.5;
 
-    /** A facet larger than this part of all is looked at in several places; in a search, where coarser will do, larger than that. */
+    /** A facet larger than this part of all is looked at in several places; on a coarse likeness, larger than that. */
     private const PARTS = 2000;
 
-    public const SEARCHING = 350;
+    private const SEARCHING = 350;
 
     private const MOST_PARTS = 24;
 
@@ -50,14 +51,28 @@ final class Sight
     /** How far beside an upright facet its way out begins, mm: farther than a mesh of many flats departs from the round it stands for, and less than one would see. */
     private readonly float $off;
 
-    private function __construct(private readonly Facing $facing, private readonly bool $onePart, private readonly bool $closed, private readonly int $parts)
+    /**
+     * @param  list<array{float, float, float}>|null  $normals  of a coarse likeness
+     * @param  float  $cell  mm; how coarse it is: its places are looked at from so far outside
+     */
+    private function __construct(private readonly Facing $facing, private readonly bool $onePart, private readonly bool $closed, private readonly int $parts, private readonly ?array $normals = null, private readonly float $cell = 0.0)
     {
         $this->off = 1e-4 * $facing->height() + 1e-3;
     }
 
-    public static function of(Mesh $mesh, Direction $pull, bool $onePart, bool $closed, int $parts = self::PARTS): Seen
+    public static function of(Mesh $mesh, Direction $pull, bool $onePart, bool $closed): Seen
     {
-        return (new self(Facing::of($mesh, $pull), $onePart, $closed, $parts))->look();
+        return (new self(Facing::of($mesh, $pull), $onePart, $closed, self::PARTS))->look();
+    }
+
+    /**
+     * About, on a coarse likeness: enough to tell good ways from bad ones.
+     *
+     * @param  list<array{float, float, float}>  $normals  as the surface faced before it was made coarser
+     */
+    public static function about(Coarse $coarse, array $normals, Direction $pull, bool $onePart, bool $closed): Seen
+    {
+        return (new self(Facing::of($coarse->mesh, $pull, $normals), $onePart, $closed, self::SEARCHING, $normals, $coarse->cell))->look();
     }
 
     private function look(): Seen
@@ -193,6 +208,13 @@ final class Sight
 
     private function suspect(int $f, float $u, float $v, float $w, float $weight, int $sense): void
     {
+        if ($this->cell > 0.0 && $this->normals !== null) {
+            [$x, $y, $z] = $this->normals[$f];
+            [$across, $other] = $this->facing->along->across();
+            $u += $this->cell * ($x * $across->x + $y * $across->y + $z * $across->z);
+            $v += $this->cell * ($x * $other->x + $y * $other->y + $z * $other->z);
+            $w += $this->cell * $this->facing->lean[$f];
+        }
         $this->facets[] = $f;
         $this->us[] = $u;
         $this->vs[] = $v;
