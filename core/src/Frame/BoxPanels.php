@@ -151,20 +151,21 @@ final readonly class BoxPanels
      */
     private static function plain(array $outline): array
     {
-        do {
-            $before = count($outline);
-            $kept = [];
-            foreach ($outline as $i => $at) {
-                $last = $kept === [] ? $outline[$before - 1] : $kept[count($kept) - 1];
-                $next = $outline[($i + 1) % $before];
-                $same = abs($at[0] - $last[0]) < 1e-9 && abs($at[1] - $last[1]) < 1e-9;
-                $straight = abs(($at[0] - $last[0]) * ($next[1] - $at[1]) - ($at[1] - $last[1]) * ($next[0] - $at[0])) < 1e-9;
-                if (! $same && ! $straight) {
-                    $kept[] = $at;
-                }
+        $apart = [];
+        foreach ($outline as $i => $at) {
+            $next = $outline[($i + 1) % count($outline)];
+            if (hypot($at[0] - $next[0], $at[1] - $next[1]) > 1e-9) {
+                $apart[] = $at;
             }
-            $outline = $kept;
-        } while (count($kept) < $before);
+        }
+        $kept = [];
+        foreach ($apart as $i => $at) {
+            $last = $apart[($i + count($apart) - 1) % count($apart)];
+            $next = $apart[($i + 1) % count($apart)];
+            if (abs(($at[0] - $last[0]) * ($next[1] - $at[1]) - ($at[1] - $last[1]) * ($next[0] - $at[0])) > 1e-9) {
+                $kept[] = $at;
+            }
+        }
 
         return $kept;
     }

@@ -16,12 +16,16 @@ use Apalos\Core\Piece\Facing;
  */
 final class Floating
 {
-    private const TURNS = 80;
+    private const TURNS = 160;
+
+    private const HALVED = 8;
 
     /** Radians: a fiftieth of a degree. */
     private const STILL = 3.5e-4;
 
     private const MOST_TIPPED = 0.25;
+
+    private const DOWNHILL = 0.06;
 
     /** In ml. */
     private const LEVEL = 0.001;
@@ -39,6 +43,7 @@ final class Floating
         }
         $stable = false;
         $nudged = 0;
+        $before = null;
         for ($turn = 0; $turn < self::TURNS; $turn++) {
             $facing = Facing::of($mesh, $up);
             [$level, $wet] = $this->level($facing, $wanted);
@@ -46,21 +51,28 @@ final class Floating
             $gu = self::along($centre, $u) - $wet['centre'][0];
             $gv = self::along($centre, $v) - $wet['centre'][1];
             $lower = $wet['centre'][2] - self::along($centre, $up);
+            // A step that lifts the weight over what bears it went too far: half of it.
+            if ($before !== null && -$lower > $before['height'] + 1e-9 && $before['halved'] < self::HALVED) {
+                $before = [...$before, 'du' => $before['du'] / 2.0, 'dv' => $before['dv'] / 2.0, 'halved' => $before['halved'] + 1];
+                $up = self::tipped($before['up'], $before['du'], $before['dv']);
+
+                continue;
+            }
             $volume = 1000.0 * $wet['ml'];
             [$uu, $uv, $vv] = [$wet['moments'][0] / $volume + $lower, $wet['moments'][1] / $volume, $wet['moments'][2] / $volume + $lower];
             $det = $uu * $vv - $uv * $uv;
             $stable = $uu > 0.0 && $det > 0.0;
-            [$du, $dv] = $stable ? [-($vv * $gu - $uv * $gv) / $det, -($uu * $gv - $uv * $gu) / $det] : self::down($gu, $gv);
+            [$du, $dv] = self::turn($gu, $gv, $uu, $uv, $vv);
             $size = hypot($du, $dv);
             if ($size < self::STILL) {
                 if ($stable || ++$nudged > 6) {
                     break;
                 }
                 // Balanced on its tip: a breath of air, and it falls to one side.
-                [$du, $dv, $size] = [0.05, 0.031, 0.06];
+                [$du, $dv] = [0.05, 0.031];
             }
-            $scale = $size > self::MOST_TIPPED ? self::MOST_TIPPED / $size : 1.0;
-            $up = Direction::of($up->x + $scale * ($du * $u->x + $dv * $v->x), $up->y + $scale * ($du * $u->y + $dv * $v->y), $up->z + $scale * ($du * $u->z + $dv * $v->z));
+            $before = ['up' => $up, 'height' => -$lower, 'du' => $du, 'dv' => $dv, 'halved' => $size < self::STILL ? self::HALVED : 0];
+            $up = self::tipped($up, $du, $dv);
         }
         $facing = Facing::of($mesh, $up);
         [$level, $wet] = $this->level($facing, $wanted);
@@ -68,16 +80,33 @@ final class Floating
         return new FloatResult($up, $level, $wet['ml'], $level - $facing->lowest(), $facing->lowest() + $facing->height() - $level, $stable, $mass, $volumeMl - $wet['ml']);
     }
 
+    private static function tipped(Direction $up, float $du, float $dv): Direction
+    {
+        [$u, $v] = $up->across();
+
+        return Direction::of($up->x + $du * $u->x + $dv * $v->x, $up->y + $du * $u->y + $dv * $v->y, $up->z + $du * $u->z + $dv * $v->z);
+    }
+
     /**
-     * Downhill, where there is no hollow to fall into yet.
+     * Along each of the two axes of the curvature by itself: Newton's step where there is a hollow to fall into, a small one downhill
+     * where there is none yet.
      *
      * @return array{float, float}
      */
-    private static function down(float $gu, float $gv): array
+    private static function turn(float $gu, float $gv, float $uu, float $uv, float $vv): array
     {
-        $length = hypot($gu, $gv);
+        $angle = 0.5 * atan2(2.0 * $uv, $uu - $vv);
+        [$c, $s] = [cos($angle), sin($angle)];
+        $step = [0.0, 0.0];
+        foreach ([[$c, $s], [-$s, $c]] as [$u, $v]) {
+            $bends = $uu * $u * $u + 2.0 * $uv * $u * $v + $vv * $v * $v;
+            $falls = $gu * $u + $gv * $v;
+            $by = $bends > 1e-9 ? -$falls / $bends : (abs($falls) < 1e-9 ? 0.0 : -self::DOWNHILL * ($falls <=> 0.0));
+            $by = max(-self::MOST_TIPPED, min(self::MOST_TIPPED, $by));
+            $step = [$step[0] + $by * $u, $step[1] + $by * $v];
+        }
 
-        return $length < 1e-9 ? [0.0, 0.0] : [-0.15 * $gu / $length, -0.15 * $gv / $length];
+        return $step;
     }
 
     /**
