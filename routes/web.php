@@ -23,6 +23,7 @@ use App\Http\Controllers\PourController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SeriesController;
 use App\Http\Controllers\StoresController;
+use App\Http\Controllers\StudyController;
 use App\Http\Controllers\SwatchController;
 use App\Http\Controllers\TypedController;
 use App\Http\Controllers\UpController;
@@ -39,6 +40,8 @@ Route::pattern('job', '[0-9]{1,15}');
 Route::pattern('impression', '[0-9]{1,15}');
 Route::pattern('pour', '[0-9]{1,15}');
 Route::pattern('build', '[0-9]{1,15}');
+Route::pattern('model', '[0-9]{1,15}');
+Route::pattern('study', '[0-9]{1,15}');
 
 Route::get('/', BenchController::class);
 
@@ -77,6 +80,19 @@ Route::post('/builds/{build}/keep', [BuildController::class, 'keep']);
 Route::post('/builds/{build}/operations/{operation}/pour', [BuildController::class, 'mix'])->where('operation', '[a-z0-9-]+');
 Route::delete('/builds/{build}', [BuildController::class, 'destroy']);
 Route::post('/builds/{build}/restore', [BuildController::class, 'restore']);
+
+Route::get('/study', [StudyController::class, 'index']);
+Route::put('/study/uploads/{upload}', [StudyController::class, 'piece'])->where('upload', '[0-9a-zA-Z-]{8,64}');
+Route::delete('/study/uploads/{upload}', [StudyController::class, 'drop'])->where('upload', '[0-9a-zA-Z-]{8,64}');
+Route::post('/study', [StudyController::class, 'store']);
+Route::get('/study/{model}', [StudyController::class, 'show']);
+Route::put('/study/{model}', [StudyController::class, 'update']);
+Route::delete('/study/{model}', [StudyController::class, 'destroy']);
+Route::post('/study/{model}/restore', [StudyController::class, 'restore'])->withTrashed();
+Route::post('/studies/{study}/stop', [StudyController::class, 'stop']);
+Route::post('/studies/{study}/job', [StudyController::class, 'put']);
+Route::get('/studies/{study}/picture.{part}', [StudyController::class, 'picture'])->whereIn('part', ['mesh', 'states']);
+Route::get('/studies/{study}/box.{format}', [StudyController::class, 'box'])->whereIn('format', ['svg', 'dxf']);
 
 Route::get('/pours/{pour}', [PourController::class, 'show']);
 Route::put('/pours/{pour}/sheet', [PourController::class, 'sheet']);
@@ -149,6 +165,8 @@ Route::middleware(FewAtOnce::class)->group(static function (): void {
     Route::post('/day/try', [DayController::class, 'try']);
     Route::post('/day/gang', [DayController::class, 'gang']);
     Route::post('/mould', [MouldController::class, 'ask']);
+    Route::post('/study/{model}/ask', [StudyController::class, 'question']);
+    Route::get('/studies/{study}/stretch', [StudyController::class, 'stretch']);
     Route::post('/contacts/judge', [ContactController::class, 'judge']);
     Route::post('/swatches/hardness', [HardnessController::class, 'ask']);
     Route::post('/swatches/colour', [ColourController::class, 'ask']);
@@ -175,6 +193,7 @@ Route::withoutMiddleware([StartSession::class, ShareErrorsFromSession::class, Va
     Route::post('/devices/thermometer', [DeviceController::class, 'thermometer']);
     Route::get('/day.ics', [DayController::class, 'calendar']);
     Route::get('/day/state', [DayController::class, 'state']);
+    Route::get('/studies/{study}/state', [StudyController::class, 'state']);
     Route::get('/builds/{build}/state', [BuildController::class, 'state']);
     Route::get('/pours/{pour}/state', [RunController::class, 'state']);
     Route::get('/swatches/series/{series}/state', [SeriesController::class, 'state'])->whereNumber('series');

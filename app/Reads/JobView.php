@@ -12,6 +12,7 @@ use App\Models\Build;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
 use App\Models\Job;
+use App\Models\ModelFile;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Workshop\JobContacts;
@@ -50,7 +51,7 @@ final readonly class JobView implements View
 
     public function __construct(private Job $job, private Library $library, private JobContacts $contacts) {}
 
-    /** @return array{id: int, name: string, purpose: string, quantity: int, due_on: string|null, skin: bool, cast: int, pieces_a_pour: int, chain: list<LinkShape>} */
+    /** @return array{id: int, name: string, purpose: string, quantity: int, due_on: string|null, skin: bool, model: array{id: int, name: string}|null, cast: int, pieces_a_pour: int, chain: list<LinkShape>} */
     public function toArray(): array
     {
         $chain = $this->contacts->chain($this->job);
@@ -66,6 +67,7 @@ final readonly class JobView implements View
             'quantity' => $this->job->quantity,
             'due_on' => $this->job->due_on?->toDateString(),
             'skin' => $this->job->skin,
+            'model' => ModelFile::query()->where('job_id', $this->job->id)->orderByDesc('id')->first(['id', 'name', 'workshop_id'])?->only('id', 'name'),
             'cast' => (int) $this->job->impressions->where('kind', ImpressionKind::Cast)->sum(static fn (Impression $link): int => $sofar->pieces($link->id)),
             // As many as the last pour gave: one, or a gang.
             'pieces_a_pour' => max(1, (int) ($this->job->impressions->where('kind', ImpressionKind::Cast)->flatMap(static fn (Impression $link): array => $newest->get($link->id)?->all() ?? [])->where('state', PourState::Graded)->last()->pieces ?? 1)),

@@ -10,6 +10,6 @@ final class DatabaseSeeder extends Seeder
 {
     public function run(): void
     {
-        $this->call(DemoWorkshop::class);
+        $this->call([DemoWorkshop::class, DemoModels::class]);
     }
 }

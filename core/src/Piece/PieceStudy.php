@@ -64,7 +64,11 @@ final class PieceStudy
     /** @return list<Phrase> */
     private static function words(Survey $survey, Seen $seen, Poured $poured, Parting $parting, Sides $sides): array
     {
-        $vents = array_map(static fn (Trap $trap): Phrase => $sides->of($trap->at, $survey->bounds), array_slice($poured->traps, 0, 3));
+        $vents = [];
+        foreach ($poured->traps as $trap) {
+            $side = $sides->of($trap->at, $survey->bounds);
+            $vents[json_encode($side, JSON_THROW_ON_ERROR)] = $side;
+        }
         $words = [
             Phrase::of(match (true) {
                 $seen->pct() < 0.5 => $seen->onePart ? 'piece.comes_off' : 'piece.comes_out',
@@ -77,7 +81,7 @@ final class PieceStudy
         }
         $words[] = $poured->vents() === 0
             ? Phrase::of('piece.pour_clean', ['way' => $sides->upright($poured->up)])
-            : Phrase::of('piece.pour_vents', ['way' => $sides->upright($poured->up), 'n' => $poured->vents(), 'where' => $vents, 'ml' => Quantity::volume($poured->trapped())]);
+            : Phrase::of('piece.pour_vents', ['way' => $sides->upright($poured->up), 'n' => $poured->vents(), 'where' => array_slice(array_values($vents), 0, 3), 'ml' => Quantity::volume($poured->trapped())]);
 
         return $words;
     }

@@ -47,7 +47,7 @@ final class Ballast
         }
         [$at, $split, $trimWarnings] = $ballast > 0.0 ? (new Trim)->place($asked, $ballast, $resin) : [null, null, []];
 
-        return new BallastResult($asked->resin->sg, $ballast, $short, $at, $split, $whole, self::sinks($whole, $displaced, $asked->waterSg), [...$warnings, ...$trimWarnings]);
+        return new BallastResult($asked->resin->sg, $ballast, $short, $at, $split, $whole, self::sinks($whole, $displaced, $asked->waterSg), [...$warnings, ...$trimWarnings], $at === null && $ballast > 0.0 ? null : (new Trim)->centre($asked, $at, max(0.0, $ballast)));
     }
 
     private static function tooHeavy(BallastRequest $asked, float $k, float $in, float $out, float $hardware): Warning

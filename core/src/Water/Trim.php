@@ -30,7 +30,7 @@ final class Trim
                 return [null, null, [new Warning('hardware_nowhere', Phrase::of('water.hardware_nowhere', ['name' => $one->name]))]];
             }
         }
-        [$mass, $moment, $displaced, $lift] = $this->sums($asked, $ballast, $resin);
+        [$mass, $moment, $displaced, $lift] = $this->sums($asked, $resin);
         $low = $asked->centre[2] - self::BELLY * (1000.0 * $asked->volume) ** (1.0 / 3.0);
         // The weight of the water the ballast itself displaces goes with it when it hangs outside.
         $ballastMl = $ballast / $asked->ballastSg;
@@ -61,11 +61,36 @@ final class Trim
     }
 
     /**
+     * Where all its weight lies.
+     *
+     * @param  array{float, float, float}|null  $at  of the ballast
+     * @return array{float, float, float}|null  null where not all is known
+     */
+    public function centre(BallastRequest $asked, ?array $at, float $ballast): ?array
+    {
+        foreach ($asked->hardware as $one) {
+            if ($one->at === null && $one->mass > 0.0) {
+                return null;
+            }
+        }
+        if ($asked->centre === null) {
+            return null;
+        }
+        $pushed = $asked->inside ? $ballast * (1.0 - $asked->resin->sg / $asked->ballastSg) : $ballast;
+        $in = array_sum(array_map(static fn (Hardware $one): float => $one->inside ? $one->volume() : 0.0, $asked->hardware));
+        [$mass, $moment] = $this->sums($asked, $asked->resin->sg * ($asked->volume - $in));
+        $all = $mass + $pushed;
+        $there = $at ?? [0.0, 0.0, 0.0];
+
+        return [($moment[0] + $pushed * $there[0]) / $all, ($moment[1] + $pushed * $there[1]) / $all, ($moment[2] + $pushed * $there[2]) / $all];
+    }
+
+    /**
      * Without the ballast, but with the resin that it pushes out already gone.
      *
      * @return array{float, array{float, float, float}, float, array{float, float, float}} grams, moment in g·mm; ml displaced, and its moment
      */
-    private function sums(BallastRequest $asked, float $ballast, float $resin): array
+    private function sums(BallastRequest $asked, float $resin): array
     {
         $centre = $asked->centre ?? [0.0, 0.0, 0.0];
         $mass = $resin;

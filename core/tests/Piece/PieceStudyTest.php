@@ -142,7 +142,7 @@ final class PieceStudyTest extends TestCase
         $result = self::studied(Shapes::hornedBlock(), ['pull' => '0,1,0', 'pour' => '0.26,0,0.966', 'sides' => ['+z' => 'head', '+x' => 'tail']]);
         $words = array_map(Words::of(...), $result->words);
 
-        self::assertSame('Pulled towards the back and back, nothing hides: two halves let go.', $words[0]);
+        self::assertSame('Pulled towards the back and the other way, nothing hides: two halves let go.', $words[0]);
         self::assertStringStartsWith('Poured with the head up, tipped 15° to the tail: 1 vent, at the', $words[2]);
     }
 

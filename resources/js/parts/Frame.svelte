@@ -21,6 +21,7 @@
     const screens = [
         { name: 'Bench', href: '/', key: 'b' },
         { name: 'Jobs', href: '/jobs', key: 'j' },
+        { name: 'Study', href: '/study', key: 't' },
         { name: 'Swatches', href: '/swatches', key: 'w' },
         { name: 'Contacts', href: '/contacts', key: 'c' },
         { name: 'Stores', href: '/stores', key: 's' },

@@ -125,6 +125,17 @@ export type GangResult = {
     one_more_saves_min: number | null;
 };
 
+/** How long a mould takes to fill, or what gets in until the mix sets; and the narrowest spout that serves. */
+export type SpoutResult = {
+    fill_min: number | null;
+    filled_ml: number;
+    least_diameter_mm: number | null;
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
 /** The softener curve of a base, as far as sheet and pucks tell. */
 export type HardenResult = {
     c: number;
@@ -281,6 +292,9 @@ export type PaintResult = {
     }[];
 };
 
+/** All that a mesh told, with the mesh it was read from. */
+export type StudyResult = Record<string, unknown>;
+
 /** Two formulas side by side, everything on the same bases, so that a change of basis does not pass for a change of formula. */
 export type ComparisonResult = {
     rows: ({
@@ -403,6 +417,37 @@ export type VolumeResult = {
         code: string;
         message: string;
     }[];
+};
+
+/** The ballast a body needs, where it goes, and how it then sinks. */
+export type BallastResult = {
+    resin_sg: number;
+    ballast_g: number;
+    without_displacement_g: number;
+    at_mm: [number, number, number] | null;
+    split: {
+        mass_g: number;
+        at_mm: [number, number, number];
+    }[] | null;
+    whole_g: number;
+    sinks_mm_s: number | null;
+    centre_mm: [number, number, number] | null;
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
+/** A body at rest in water: which way is up for it, where the water stands, how deep it lies. */
+export type FloatResult = {
+    floats: boolean;
+    up: [number, number, number] | null;
+    level_mm: number;
+    wet_ml: number;
+    dry_ml: number;
+    draught_mm: number;
+    freeboard_mm: number;
+    stable: boolean;
 };
 
 /** The sheet of something stirred in, to read. */
@@ -1141,6 +1186,10 @@ export type JobView = {
     quantity: number;
     due_on: string | null;
     skin: boolean;
+    model: {
+        id: number;
+        name: string;
+    } | null;
     cast: number;
     pieces_a_pour: number;
     chain: ({
@@ -1280,6 +1329,21 @@ export type LogView = {
     bases: Record<string, string>;
 };
 
+/** A model of a piece, as its screen has it at the top. */
+export type ModelFileView = {
+    id: number;
+    name: string;
+    format: string;
+    mb: number;
+    unit: string | null;
+    sides: Record<string, string>;
+    job: {
+        id: number;
+        name: string;
+    } | null;
+    at_ms: number;
+};
+
 /** The kinds of moulds for a piece in their order, and what that order rests on. */
 export type MouldAnswerView = {
     ranked: ({
@@ -1379,6 +1443,29 @@ export type ReckoningView = {
         grams: number;
     }[];
     hardness: string | null;
+};
+
+/** What a study asks of materials: how they flow, how long they pour in this room, how far they stretch; and the mix the job has planned. */
+export type RubbersView = {
+    bases: ({
+        code: string;
+        name: string;
+        sg: number;
+        viscosity_pas: number | null;
+        pot_life_min: number | null;
+        elongation_pct: number | null;
+        tear_n_mm: number | null;
+        shore: string | null;
+        soft: boolean;
+    })[];
+    planned: {
+        name: string;
+        base: string;
+        sg: number;
+        pot_life_min: number;
+        viscosity_pas: number | null;
+        start_min: number;
+    } | null;
 };
 
 /** A run as its screen shows it: where it stands, what to do now, what the cup holds and what the clock says. */
@@ -1691,6 +1778,152 @@ export type StripView = {
         opens_ms: number | null;
         shuts_ms: number | null;
     })[];
+};
+
+/** The models there are, newest first, each with what its newest study found. */
+export type StudiedView = {
+    models: ({
+        id: number;
+        name: string;
+        job: string | null;
+        at_ms: number;
+        volume_ml: number | null;
+        bbox_mm: number[] | null;
+        undercut_pct: number | null;
+        watertight: boolean | null;
+    })[];
+    page: number;
+    more: boolean;
+};
+
+/** A question asked of a model, how far it is, and its answer. */
+export type StudyView = {
+    id: number;
+    state: 'waiting' | 'running' | 'done' | 'refused' | 'cancelled';
+    done: number;
+    doing: string | null;
+    asked: {
+        pull: string | null;
+        pour: string | null;
+        one_part: boolean;
+        school: string | null;
+        wall_mm: number | null;
+        shore_a: number | null;
+        seam_mm: number | null;
+        float: {
+            mass_g: number;
+            centre_mm: [number, number, number] | null;
+            water_sg: number;
+        } | null;
+    };
+    wrong: string | null;
+    answer: {
+        triangles: number;
+        unit: string;
+        bbox_mm: [number, number, number];
+        least_mm: [number, number, number];
+        area_mm2: number;
+        volume_ml: number;
+        centre_mm: [number, number, number];
+        watertight: boolean;
+        open_edges: number;
+        shells: number;
+        flipped: number;
+        pull: {
+            axis: [number, number, number];
+            undercut_area_pct: number;
+            undercut_depth_mm: number;
+            parting: {
+                flat: boolean;
+                z_range_mm: [number, number];
+                loops: number;
+            };
+        };
+        pulls: {
+            axis: [number, number, number];
+            undercut_area_pct: number;
+        }[];
+        pours: {
+            up: [number, number, number];
+            spout_at: [number, number, number];
+            traps: {
+                at: [number, number, number];
+                prominence_mm: number;
+                trapped_ml: number;
+                kind: string;
+            }[];
+            trapped_ml: number;
+            vents: number;
+        }[];
+        halves: {
+            below_ml: number;
+            above_ml: number;
+        };
+        stretch: {
+            needed_pct: number;
+            opening_mm: number;
+            passes_mm: number;
+        };
+        mould: {
+            inner_mm: [number, number, number];
+            margin_mm: number;
+            seam_mm: number;
+            stepped: boolean;
+            lower_ml: number;
+            upper_ml: number;
+            keys: [number, number, number][];
+            key_mm: number;
+            spout: {
+                at: [number, number, number];
+                to: [number, number, number];
+                length_mm: number;
+                reservoir_ml: number;
+            };
+            vents: {
+                at: [number, number, number];
+                to: [number, number, number];
+                length_mm: number;
+            }[];
+            fill_mm: number;
+            warnings: {
+                code: string;
+                message: string;
+            }[];
+        };
+        float: {
+            floats: boolean;
+            up: [number, number, number] | null;
+            level_mm: number;
+            wet_ml: number;
+            dry_ml: number;
+            draught_mm: number;
+            freeboard_mm: number;
+            stable: boolean;
+        } | null;
+        seam: number[][];
+        deepest: [number, number, number] | null;
+        frame: {
+            across: [number, number, number];
+            other: [number, number, number];
+            along: [number, number, number];
+            least: [number, number, number];
+            most: [number, number, number];
+            plane: number;
+        };
+        opening: {
+            at: number;
+            girth: number;
+        };
+        passing: {
+            at: number;
+            girth: number;
+        };
+        words: string[];
+        warnings: {
+            code: string;
+            message: string;
+        }[];
+    } | null;
 };
 
 /** A sheet being written: what is asked, what stands there already, and what can be named. */

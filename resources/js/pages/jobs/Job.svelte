@@ -122,6 +122,10 @@
     <p class="flex flex-wrap gap-2">
         <button class="btn btn-sm" onclick={() => (form = form === 'new' ? 'none' : 'new')}>Add a link</button>
         <a class="btn btn-sm" href="/jobs/{job.id}/mould">Which mould?</a>
+        {#if job.model !== null}<a class="btn btn-sm" href="/study/{job.model.id}">The study of {job.model.name}</a>{:else}<a
+                class="btn btn-sm"
+                href="/study?job={job.id}">Study its model</a
+            >{/if}
     </p>
 </section>
 

@@ -1,0 +1,211 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Apalos\Core\Frame\BoxToCut;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Mesh\LengthUnit;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Piece\Sides;
+use Apalos\Core\Piece\Stretching;
+use App\Actions\PutStudyIn;
+use App\Actions\TakeModelIn;
+use App\Http\Reply;
+use App\Models\Job;
+use App\Models\ModelFile;
+use App\Models\Study;
+use App\Queue\StudyPiece;
+use App\Reads\ModelFileView;
+use App\Reads\RubbersView;
+use App\Reads\StudiedView;
+use App\Reads\StudyView;
+use App\Workshop\BuildBook;
+use App\Workshop\Library;
+use App\Workshop\SheetReckoner;
+use App\Workshop\StudyDesk;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Storage;
+use Inertia\Response;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\Response as Answer;
+
+/** Studying a piece before anything is poured: its model in, questions to it, and what it told into a job. */
+final readonly class StudyController
+{
+    private const JOBS_OFFERED = 40;
+
+    public function __construct(private StudyDesk $desk, private Library $library, private BuildBook $book, private SheetReckoner $reckoner) {}
+
+    public function index(Request $request): Response
+    {
+        return Reply::page('study/Studies', [
+            'studied' => (new StudiedView(max(1, min(10_000, $request->integer('page', 1)))))->toArray(),
+            'job' => $request->has('job') ? Job::query()->find($request->integer('job'))?->only('id', 'name') : null,
+        ]);
+    }
+
+    /** A piece of a file on its way in. */
+    public function piece(Request $request, TakeModelIn $take, string $upload): JsonResponse
+    {
+        return Reply::json(['there' => $take->piece($upload, max(0, $request->integer('at')), $request->getContent())]);
+    }
+
+    public function drop(TakeModelIn $take, string $upload): JsonResponse
+    {
+        $take->drop($upload);
+
+        return Reply::json(['there' => 0]);
+    }
+
+    public function store(Request $request, TakeModelIn $take): JsonResponse
+    {
+        $said = Fields::fromJson($request->getContent())->only('upload', 'name', 'job');
+        $job = $said->has('job') ? Job::query()->find((int) $said->number('job', 1.0, 1e15)) : null;
+        $file = $take->whole($said->text('upload'), $said->text('name'), $job, CarbonImmutable::now());
+        $this->ask($file, Fields::of([]));
+
+        return Reply::json(['id' => $file->id]);
+    }
+
+    public function show(ModelFile $model): Response
+    {
+        $study = $model->studies()->reorder()->orderByDesc('id')->first() ?? $this->ask($model, Fields::of([]));
+
+        $first = $this->desk->found($model);
+
+        return Reply::page('study/Study', [
+            'file' => (new ModelFileView($model->load('job')))->toArray(),
+            'study' => (new StudyView($study))->toArray(),
+            'first' => $first === null ? null : (new StudyView($first))->toArray(),
+            'rubbers' => (new RubbersView($this->library, $this->book, $this->reckoner, $model->job))->toArray(),
+            'jobs' => array_values(Job::query()->orderByDesc('id')->limit(self::JOBS_OFFERED)->get(['id', 'name', 'workshop_id'])->map(static fn (Job $job): array => ['id' => $job->id, 'name' => $job->name])->all()),
+        ]);
+    }
+
+    /** Another question to the same piece. */
+    public function question(Request $request, ModelFile $model): JsonResponse
+    {
+        return Reply::json((new StudyView($this->ask($model, Fields::fromJson($request->getContent())->only('pull', 'pour', 'one_part', 'school', 'wall_mm', 'shore_a', 'seam_mm', 'float'))->refresh()))->toArray());
+    }
+
+    private function ask(ModelFile $model, Fields $asked): Study
+    {
+        $study = $this->desk->open($model, $asked, CarbonImmutable::now());
+        if ($study->state !== Study::WAITING) {
+            return $study;
+        }
+        // Small ones while one waits; without a question it is all to be searched, and that is left to the worker.
+        $isQuick = $model->bytes <= StudyDesk::AT_ONCE_BYTES && $asked->has('pull') && $asked->has('pour') && $asked->toArray()['pull'] !== 'auto' && $asked->toArray()['pour'] !== 'auto';
+        $isQuick ? $this->desk->answer($study) : StudyPiece::dispatch($study->id);
+
+        return $study->refresh();
+    }
+
+    public function state(Study $study): JsonResponse
+    {
+        return Reply::json((new StudyView($study))->toArray());
+    }
+
+    public function stop(Study $study): JsonResponse
+    {
+        $this->desk->stop($study);
+
+        return $this->state($study->refresh());
+    }
+
+    /** What its picture is drawn from. */
+    public function picture(Study $study, string $part): BinaryFileResponse
+    {
+        $path = Storage::disk('local')->path("{$study->picture()}.{$part}");
+        abort_unless($study->state === Study::DONE && is_file($path), 404);
+
+        return response()->file($path, ['Content-Type' => 'application/octet-stream', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+    }
+
+    /** In which unit it was drawn, what its sides are called, which job it is for. */
+    public function update(Request $request, ModelFile $model): RedirectResponse
+    {
+        try {
+            $said = Fields::of($request->all())->only('unit', 'sides', 'job');
+            $changed = [];
+            if (array_key_exists('unit', $said->toArray())) {
+                $changed['unit'] = $said->has('unit') ? $said->choice('unit', LengthUnit::class) : null;
+            }
+            if (array_key_exists('sides', $said->toArray())) {
+                $changed['sides'] = Sides::from($said->objectOrNull('sides'))->toArray();
+            }
+            if (array_key_exists('job', $said->toArray())) {
+                $changed['job_id'] = $said->has('job') ? Job::query()->findOrFail((int) $said->number('job', 1.0, 1e15))->id : null;
+            }
+        } catch (BadInput $wrong) {
+            return Reply::back('model', $wrong);
+        }
+        $model->update($changed);
+        $last = $model->studies()->reorder()->orderByDesc('id')->first();
+        $this->ask($model, Fields::of($last->asked ?? []));
+
+        return back();
+    }
+
+    public function destroy(ModelFile $model): RedirectResponse
+    {
+        $model->delete();
+
+        return redirect()->to('/study')->with('said', "“{$model->name}” is put away.")->with('undo', "/study/{$model->id}/restore");
+    }
+
+    public function restore(int $model): RedirectResponse
+    {
+        $back = ModelFile::withTrashed()->findOrFail($model);
+        $back->restore();
+
+        return redirect()->to("/study/{$back->id}");
+    }
+
+    public function put(Request $request, Study $study, PutStudyIn $put): RedirectResponse
+    {
+        $job = Job::query()->find($request->integer('job'));
+        if ($job === null) {
+            return Reply::back('job', Phrase::written('Choose the job it is for.'));
+        }
+        try {
+            return redirect()->to("/jobs/{$job->id}")->with('said', $put($study->load('modelFile'), $job, CarbonImmutable::now()));
+        } catch (BadInput $wrong) {
+            return Reply::back('job', $wrong);
+        }
+    }
+
+    /** Which rubbers of the shelf let go of it in one part. */
+    public function stretch(Study $study): JsonResponse
+    {
+        $needed = Fields::of($study->answer ?? [])->object('stretch')->number('needed_pct', 0.0, 1e9);
+        $rubbers = [];
+        foreach ((new RubbersView($this->library, $this->book, $this->reckoner, null))->toArray()['bases'] as $base) {
+            if ($base['soft'] && $base['elongation_pct'] !== null) {
+                $rubbers[] = ['name' => $base['name'], 'shore' => $base['shore'], 'elongation_pct' => $base['elongation_pct'], ...Stretching::of($needed, $base['elongation_pct'], $base['tear_n_mm'])];
+            }
+        }
+
+        return Reply::json(['needed_pct' => $needed, 'rubbers' => $rubbers]);
+    }
+
+    /** The walls of its box, to cut. */
+    public function box(Request $request, Study $study, string $format): Answer
+    {
+        $block = Fields::of($study->answer ?? [])->object('mould');
+        $asked = ['inner_mm' => $block->numbers('inner_mm', 0.0, 5000.0, 3), 'board_mm' => (float) $request->query('board', '6'), 'joint' => $request->query('joint', 'tabs'), 'kerf_mm' => (float) $request->query('kerf', '0'), 'clay_bed_mm' => $block->number('seam_mm'), 'fill_mm' => $block->number('fill_mm'), 'margin_mm' => $block->number('margin_mm')];
+        if ($request->has('sheet')) {
+            $asked['sheet_mm'] = array_map(floatval(...), explode('x', (string) $request->query('sheet')));
+        }
+        $box = (new BoxToCut)->ask(Fields::of($asked));
+        $text = $box[$format];
+
+        return response(is_string($text) ? $text : '', 200, ['Content-Type' => $format === 'svg' ? 'image/svg+xml' : 'application/dxf', 'Content-Disposition' => "attachment; filename=\"box-{$study->id}.{$format}\""]);
+    }
+}

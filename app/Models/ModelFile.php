@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Apalos\Core\Mesh\LengthUnit;
+use Apalos\Core\Mesh\MeshFormat;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
+
+/**
+ * A model of a piece as a file. What is in it never changes; its bytes lie under their own hash, whatever its name says.
+ *
+ * @property int $id
+ * @property int $workshop_id
+ * @property int|null $job_id
+ * @property string $name as the maker calls it; never a path
+ * @property MeshFormat $format
+ * @property int $bytes
+ * @property string $hash
+ * @property LengthUnit|null $unit as the maker said; null: as the file says, or millimetres
+ * @property array<string, string>|null $sides what the maker calls its six sides
+ * @property CarbonImmutable $created_at
+ * @property Job|null $job
+ */
+final class ModelFile extends Model
+{
+    use InWorkshop, KeepsMoments, SoftDeletes;
+
+    public $timestamps = false;
+
+    protected $table = 'model_files';
+
+    protected $fillable = ['workshop_id', 'job_id', 'name', 'format', 'bytes', 'hash', 'unit', 'sides', 'created_at'];
+
+    protected $attributes = ['job_id' => null, 'unit' => null, 'sides' => null];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    protected function casts(): array
+    {
+        return ['format' => MeshFormat::class, 'unit' => LengthUnit::class, 'sides' => 'array', 'bytes' => 'integer', 'job_id' => 'integer', 'created_at' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsTo<Job, $this> */
+    public function job(): BelongsTo
+    {
+        return $this->belongsTo(Job::class);
+    }
+
+    /** @return HasMany<Study, $this> */
+    public function studies(): HasMany
+    {
+        return $this->hasMany(Study::class)->orderBy('id');
+    }
+
+    /** Where its bytes lie. */
+    public function path(): string
+    {
+        return "models/{$this->workshop_id}/{$this->hash}.{$this->format->value}";
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queue;
+
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\PhraseData;
+use App\Models\Study;
+use App\Workshop\StudyDesk;
+use Illuminate\Bus\Queueable;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Bus\Dispatchable;
+use Throwable;
+
+/** Studies a large model beside the bench. */
+final class StudyPiece implements ShouldQueue
+{
+    use Dispatchable, Queueable;
+
+    public int $tries = 1;
+
+    public int $timeout = 700;
+
+    public function __construct(private readonly int $study) {}
+
+    public function handle(StudyDesk $desk): void
+    {
+        $desk->answer(Study::query()->with('modelFile')->findOrFail($this->study));
+    }
+
+    public function failed(Throwable $why): void
+    {
+        Study::query()->whereKey($this->study)->update(['state' => Study::REFUSED, 'wrong' => json_encode(PhraseData::of(Phrase::of('piece.broke_off')))]);
+    }
+}

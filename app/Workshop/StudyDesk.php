@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Workshop;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\PhraseData;
+use Apalos\Core\Piece\StudyRequest;
+use App\Exchange\Cancelled;
+use App\Models\ModelFile;
+use App\Models\Study;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\Storage;
+use Symfony\Component\Process\PhpExecutableFinder;
+use Symfony\Component\Process\Process;
+
+/**
+ * Studies models: each by the console's own verb in a process of its own, with PHP's compiler on. A mesh that is too much for it takes
+ * no bench down with it, and one that is stopped is gone at once.
+ */
+final readonly class StudyDesk
+{
+    /** Raised when the same question would be answered otherwise: what was answered before is then asked again. */
+    public const EDITION = 1;
+
+    /** A file so large is studied beside the bench; a smaller one is answered while one waits. */
+    public const AT_ONCE_BYTES = 4_000_000;
+
+    private const LONGEST_SECONDS = 600;
+
+    private const WAIT_US = 20_000;
+
+    /**
+     * The study of this question: the one there is, or a new one that waits.
+     *
+     * @throws BadInput for a question that makes no sense
+     */
+    public function open(ModelFile $file, Fields $asked, CarbonImmutable $now): Study
+    {
+        StudyRequest::from($asked);
+        $question = array_filter($asked->toArray(), static fn (mixed $value): bool => $value !== null && $value !== false);
+        ksort($question);
+        $study = $file->studies()->createOrFirst(['mark' => self::mark($file, $question)], ['asked' => $question, 'created_at' => $now]);
+        if (in_array($study->state, [Study::CANCELLED, Study::REFUSED], true)) {
+            // Stopped or broken off, it is asked anew.
+            $study->update(['state' => Study::WAITING, 'done' => 0, 'wrong' => null]);
+        }
+
+        return $study;
+    }
+
+    /** What was found when all was left to be found; null where that was never asked. */
+    public function found(ModelFile $file): ?Study
+    {
+        return $file->studies()->where('mark', self::mark($file, []))->where('state', Study::DONE)->first();
+    }
+
+    /** @param  array<array-key, mixed>  $question */
+    private static function mark(ModelFile $file, array $question): string
+    {
+        return hash('sha256', json_encode([self::EDITION, $file->unit?->value, $file->sides, $question], JSON_THROW_ON_ERROR));
+    }
+
+    /** Answers a study that waits; where another does so already, there is nothing to do. */
+    public function answer(Study $study): void
+    {
+        if (Study::query()->whereKey($study->id)->where('state', Study::WAITING)->update(['state' => Study::RUNNING, 'done' => 0]) === 0) {
+            return;
+        }
+        try {
+            $answer = $this->run($study);
+            Study::query()->whereKey($study->id)->where('state', Study::RUNNING)->update(['state' => Study::DONE, 'done' => 1000, 'answer' => $answer]);
+        } catch (Cancelled) {
+            Study::query()->whereKey($study->id)->update(['state' => Study::CANCELLED]);
+        } catch (BadInput $wrong) {
+            Study::query()->whereKey($study->id)->update(['state' => Study::REFUSED, 'wrong' => json_encode(PhraseData::of($wrong->says), JSON_THROW_ON_ERROR)]);
+        }
+    }
+
+    public function stop(Study $study): void
+    {
+        Study::query()->whereKey($study->id)->whereIn('state', [Study::WAITING, Study::RUNNING])->update(['state' => Study::CANCELLED]);
+    }
+
+    /** @return string the answer as it is kept */
+    private function run(Study $study): string
+    {
+        $file = $study->modelFile;
+        $disk = Storage::disk('local');
+        $disk->makeDirectory(dirname($study->picture()));
+        $keep = $disk->path($study->picture());
+        $process = new Process([(new PhpExecutableFinder)->find() ?: 'php', base_path('bin/apalos'), 'study', $disk->path($file->path()), ...$this->words($file, $study->asked), '--keep', $keep, '--progress'], env: ['APALOS_JIT' => false], timeout: self::LONGEST_SECONDS);
+        $process->start();
+        $told = 0;
+        $said = '';
+        while ($process->isRunning()) {
+            $said .= $process->getIncrementalErrorOutput();
+            if (preg_match_all('/^([\d.]+) (\w+)$/m', $said, $lines) > 0) {
+                $done = (int) (1000 * (float) (end($lines[1]) ?: 0));
+                if ($done >= $told + 40) {
+                    $told = $done;
+                    $this->tell($study, $done, (string) end($lines[2]), $process);
+                }
+                $said = substr($said, (int) strrpos($said, "\n"));
+            }
+            usleep(self::WAIT_US);
+        }
+        if ($process->getExitCode() === 2) {
+            throw $this->refused($process->getOutput());
+        }
+        $answer = $process->isSuccessful() && is_file("{$keep}.json") ? (string) file_get_contents("{$keep}.json") : '';
+        @unlink("{$keep}.json");
+
+        return $answer !== '' ? $answer : throw BadInput::at('file', Phrase::of('piece.broke_off'));
+    }
+
+    private function tell(Study $study, int $done, string $doing, Process $process): void
+    {
+        if (Study::query()->whereKey($study->id)->where('state', Study::RUNNING)->update(['done' => min(999, $done), 'doing' => $doing]) === 0) {
+            $process->stop(0.5);
+            throw new Cancelled;
+        }
+    }
+
+    private function refused(string $output): BadInput
+    {
+        $said = json_decode($output, true);
+        $message = is_array($said) && is_array($said['error'] ?? null) && is_string($said['error']['message'] ?? null) ? $said['error']['message'] : null;
+
+        return BadInput::at('file', $message === null ? Phrase::of('piece.broke_off') : Phrase::written($message));
+    }
+
+    /**
+     * @param  array<string, mixed>  $asked
+     * @return list<string>
+     */
+    private function words(ModelFile $file, array $asked): array
+    {
+        $words = ['--format', $file->format->value];
+        foreach (['pull' => 'pull', 'pour' => 'pour', 'school' => 'school', 'wall_mm' => 'wall', 'shore_a' => 'shore', 'seam_mm' => 'seam'] as $key => $option) {
+            if (is_string($asked[$key] ?? null) || is_int($asked[$key] ?? null) || is_float($asked[$key] ?? null)) {
+                array_push($words, "--{$option}", (string) $asked[$key]);
+            }
+        }
+        if (($asked['one_part'] ?? false) === true) {
+            $words[] = '--one-part';
+        }
+        if (is_array($asked['float'] ?? null)) {
+            array_push($words, '--float', json_encode($asked['float'], JSON_THROW_ON_ERROR));
+        }
+        if ($file->unit !== null) {
+            array_push($words, '--units', $file->unit->value);
+        }
+
+        return $file->sides === null || $file->sides === [] ? $words : [...$words, '--sides', json_encode($file->sides, JSON_THROW_ON_ERROR)];
+    }
+}

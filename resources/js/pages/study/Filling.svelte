@@ -1,0 +1,151 @@
+<script lang="ts">
+    /** Will it fill before it sets, and which bubbles leave: with the mix that is really planned, or with one of the shelf. */
+    import { onMount, untrack } from 'svelte';
+    import { ask } from '../../lib/api';
+    import { bench } from '../../lib/bench.svelte';
+    import { measure } from '../../lib/units';
+    import Choice from '../../parts/Choice.svelte';
+    import Measure from '../../parts/Measure.svelte';
+    import Warnings from '../../parts/Warnings.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
+    import type { RubbersView, SpoutResult, StudyView } from '../../types/server';
+
+    let { answer, rubbers }: { answer: NonNullable<StudyView['answer']>; rubbers: RubbersView } = $props();
+    type Entry = number | string | null;
+    type Bubbles = { cases: { name: string; smallest_mm: number; squeezed_mm: number | null }[]; advice: string[] };
+    const flowing = $derived(rubbers.bases.filter((base) => base.viscosity_pas !== null && base.pot_life_min !== null));
+    let code = $state(
+        untrack(() =>
+            rubbers.planned?.viscosity_pas == null
+                ? (rubbers.bases.find((base) => base.viscosity_pas !== null && base.pot_life_min !== null)?.code ?? '')
+                : 'planned',
+        ),
+    );
+    let spout = $state({ diameter_mm: 6 as Entry, head_mm: 40 as Entry, vent_mm: 2 as Entry });
+    let result = $state<SpoutResult | null>(null);
+    let bubbles = $state<Bubbles | null>(null);
+    let wrong = $state<{ field: string; message: string } | null>(null);
+    let turn = 0;
+
+    const mix = $derived.by(() => {
+        if (code === 'planned' && rubbers.planned !== null) {
+            return {
+                sg: rubbers.planned.sg,
+                viscosity_pas: rubbers.planned.viscosity_pas,
+                pot_life_min: rubbers.planned.pot_life_min,
+                start: rubbers.planned.start_min,
+            };
+        }
+        const base = flowing.find((one) => one.code === code);
+        return base === undefined
+            ? null
+            : { sg: base.sg, viscosity_pas: base.viscosity_pas, pot_life_min: base.pot_life_min, start: (base.pot_life_min ?? 0) * 0.25 };
+    });
+
+    async function reckon(): Promise<void> {
+        if (mix === null || mix.viscosity_pas === null || mix.pot_life_min === null) {
+            return;
+        }
+        const mine = ++turn;
+        const one = { sg: mix.sg, viscosity_pas: mix.viscosity_pas, pot_life_min: mix.pot_life_min };
+        const tall = Math.max(...answer.bbox_mm) + answer.mould.spout.length_mm;
+        const low = Math.min(...answer.bbox_mm);
+        const end = mix.pot_life_min;
+        const [filled, risen] = await Promise.all([
+            ask<SpoutResult>('POST', '/api/reckon/sprue', {
+                ...one,
+                volume_ml: answer.volume_ml + answer.mould.spout.reservoir_ml,
+                start_min: mix.start,
+                length_mm: Math.max(0.5, answer.mould.spout.length_mm),
+                ...$state.snapshot(spout),
+            }),
+            ask<Bubbles>('POST', '/api/reckon/bubbles', {
+                ...one,
+                cases: [
+                    { name: 'standing tall', depth_mm: tall, from_min: mix.start, to_min: end },
+                    { name: 'lying flat', depth_mm: Math.max(1, low), from_min: mix.start, to_min: end },
+                    { name: 'under vacuum in the cup', depth_mm: 90, from_min: 0, to_min: Math.max(0.05, mix.start), pressure_kpa: 3 },
+                    { name: 'in a pot at four bar', depth_mm: tall, from_min: mix.start, to_min: end, pressure_kpa: 400 },
+                ],
+            }),
+        ]);
+        if (mine !== turn) {
+            return;
+        }
+        wrong = filled.ok ? null : filled.wrong;
+        result = filled.ok ? filled.data : result;
+        bubbles = risen.ok ? risen.data : bubbles;
+    }
+
+    // Asked again when the piece is turned, or another mix is taken.
+    const facts = $derived(`${String(answer.volume_ml)} ${String(answer.mould.spout.length_mm)} ${code}`);
+    $effect(() => {
+        void facts;
+        untrack(() => void reckon());
+    });
+    onMount(() => void reckon());
+    const at = (field: string): string | null => (wrong?.field === field ? wrong.message : null);
+    const mm = (value: number): string => measure(value, 'length', bench.units);
+</script>
+
+<section class="grid gap-3" aria-label="Filling">
+    <h2 class="text-2xl">Will it fill before it sets?</h2>
+    <Choice label="Cast of" bind:value={code}>
+        {#if rubbers.planned !== null && rubbers.planned.viscosity_pas !== null}<option value="planned"
+                >{rubbers.planned.base}, as “{rubbers.planned.name}” are planned</option
+            >{/if}
+        {#each flowing as base (base.code)}<option value={base.code}>{base.name}</option>{/each}
+    </Choice>
+    {#if mix !== null && mix.pot_life_min !== null}
+        <p class="quiet">Pours for {mix.pot_life_min.toFixed(1)} min in this room, from {mix.start.toFixed(1)} min after mixing began.</p>
+    {/if}
+    <div class="three">
+        <Measure label="Spout" kind="length" bind:value={spout.diameter_mm} error={at('diameter_mm')} onchange={() => void reckon()} />
+        <Measure label="Mix stands over it" kind="length" bind:value={spout.head_mm} error={at('head_mm')} onchange={() => void reckon()} />
+        <Measure label="Vents" kind="length" bind:value={spout.vent_mm} error={at('vent_mm')} onchange={() => void reckon()} />
+    </div>
+    {#if wrong !== null && at('diameter_mm') === null && at('head_mm') === null && at('vent_mm') === null}<Wrong
+            says={wrong.message}
+        />{/if}
+    {#if result !== null}
+        <p class="text-lg" role="status">
+            {#if result.fill_min === null}It never fills: {measure(result.filled_ml, 'volume', bench.units)} get in.{:else}It fills in <b
+                    class="fig">{result.fill_min < 1 ? `${(60 * result.fill_min).toFixed(0)} s` : `${result.fill_min.toFixed(1)} min`}</b
+                >.{/if}
+            {#if result.least_diameter_mm !== null}The narrowest spout that serves is <b class="fig">{mm(result.least_diameter_mm)}</b
+                >.{/if}
+        </p>
+        <Warnings warnings={result.warnings} />
+    {/if}
+    {#if bubbles !== null}
+        <h3 class="text-lg">Bubbles that leave</h3>
+        <ul class="bubbles">
+            {#each bubbles.cases as one (one.name)}
+                <li>
+                    <span>{one.name}</span><span class="fig"
+                        >{one.squeezed_mm === null ? `from ${mm(one.smallest_mm)}` : `squeezed to ${mm(one.squeezed_mm)}`}</span
+                    >
+                </li>
+            {/each}
+        </ul>
+        <details>
+            <summary class="cursor-pointer py-2">Vacuum, pressure, or neither</summary>
+            {#each bubbles.advice as advice (advice)}<p class="mt-1 max-w-prose">{advice}</p>{/each}
+        </details>
+    {/if}
+</section>
+
+<style>
+    .three {
+        display: grid;
+        grid-template-columns: repeat(auto-fit, minmax(7rem, 1fr));
+        gap: 0.7rem;
+    }
+    .bubbles li {
+        display: flex;
+        justify-content: space-between;
+        gap: 1rem;
+        padding: 0.25rem 0;
+        border-bottom: 1px solid var(--color-base-300);
+    }
+</style>
