@@ -6,6 +6,7 @@ namespace App\Reads;
 
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Material\BaseSheet;
+use App\Models\Impression;
 use App\Models\ImpressionKind;
 use App\Models\Job;
 use App\Models\PourState;
@@ -21,12 +22,13 @@ final readonly class RubbersView implements View
     /**
      * @return array{
      *     bases: list<array{code: string, name: string, sg: float, viscosity_pas: float|null, pot_life_min: float|null, elongation_pct: float|null, tear_n_mm: float|null, shore: string|null, soft: bool}>,
+     *     cast: string|null,
      *     planned: array{name: string, base: string, sg: float, pot_life_min: float, viscosity_pas: float|null, start_min: float}|null
      * }
      */
     public function toArray(): array
     {
-        return ['bases' => array_map($this->base(...), array_values($this->library->atHand()->bases)), 'planned' => $this->planned()];
+        return ['bases' => array_map($this->base(...), array_values($this->library->atHand()->bases)), 'cast' => $this->cast()?->material, 'planned' => $this->planned()];
     }
 
     /** @return array{code: string, name: string, sg: float, viscosity_pas: float|null, pot_life_min: float|null, elongation_pct: float|null, tear_n_mm: float|null, shore: string|null, soft: bool} */
@@ -49,7 +51,7 @@ final readonly class RubbersView implements View
      */
     private function planned(): ?array
     {
-        $cast = $this->job?->impressions()->where('kind', ImpressionKind::Cast)->first();
+        $cast = $this->cast();
         $pour = $cast?->pours()->plain()->where('state', PourState::Draft)->first() ?? $cast?->pours()->plain()->reorder()->orderByDesc('id')->first();
         if ($cast === null || $pour === null) {
             return null;
@@ -66,6 +68,11 @@ final readonly class RubbersView implements View
             'name' => $cast->name, 'base' => $base->name, 'sg' => $told['sg'], 'pot_life_min' => $told['pot_life_min'], 'viscosity_pas' => $base->sheet()->numberOrNull('viscosity_pas'),
             'start_min' => max(0.0, $told['pot_life_min'] - ($told['usable_min'] ?? 0.0)),
         ];
+    }
+
+    private function cast(): ?Impression
+    {
+        return $this->job?->impressions()->where('kind', ImpressionKind::Cast)->first();
     }
 
     private static function density(BaseSheet $base): float

@@ -20,7 +20,7 @@ final class SampleModels
         return [
             'oar-grip' => self::skin(self::oarGrip(...), [-72.0, -24.0, -24.0], [72.0, 24.0, 24.0], 3.2),
             'crab' => self::skin(self::crab(...), [-44.0, -40.0, -10.0], [44.0, 34.0, 16.0], 2.1),
-            'wellington' => self::skin(self::wellington(...), [-24.0, -24.0, -4.0], [52.0, 24.0, 106.0], 3.0),
+            'wellington' => self::skin(self::wellington(...), [-24.0, -24.0, -4.0], [52.0, 24.0, 106.0], 2.4),
             'brow' => self::skin(self::brow(...), [-62.0, -26.0, 40.0], [62.0, 30.0, 88.0], 2.1),
             'gasket' => self::skin(self::gasket(...), [-58.0, -43.0, -6.0], [58.0, 43.0, 9.0], 2.3),
             'mushroom' => self::skin(self::mushroom(...), [-30.0, -30.0, -3.0], [30.0, 30.0, 58.0], 2.3),

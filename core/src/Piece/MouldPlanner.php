@@ -53,6 +53,9 @@ final readonly class MouldPlanner
         }
         $vents = [];
         foreach ($poured->traps as $trap) {
+            if (! $trap->wantsVent()) {
+                continue;
+            }
             if ($trap->inCast) {
                 $vents[] = $this->way($trap->at, $poured->up);
             } else {

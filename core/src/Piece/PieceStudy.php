@@ -65,7 +65,7 @@ final class PieceStudy
     private static function words(Survey $survey, Seen $seen, Poured $poured, Parting $parting, Sides $sides): array
     {
         $vents = [];
-        foreach ($poured->traps as $trap) {
+        foreach (array_filter($poured->traps, static fn (Trap $trap): bool => $trap->wantsVent()) as $trap) {
             $side = $sides->of($trap->at, $survey->bounds);
             $vents[json_encode($side, JSON_THROW_ON_ERROR)] = $side;
         }
@@ -79,10 +79,13 @@ final class PieceStudy
         if (! $seen->onePart) {
             $words[] = Phrase::of($parting->flat ? 'piece.seam_flat' : 'piece.seam_crooked', ['height' => Quantity::length($parting->plane - $seen->facing->lowest()), 'spread' => Quantity::length($parting->range[1] - $parting->range[0])]);
         }
+        if ($poured->nooks() > 0) {
+            $nooks = Phrase::of('piece.nooks', ['n' => $poured->nooks()]);
+        }
         $words[] = $poured->vents() === 0
             ? Phrase::of('piece.pour_clean', ['way' => $sides->upright($poured->up)])
             : Phrase::of('piece.pour_vents', ['way' => $sides->upright($poured->up), 'n' => $poured->vents(), 'where' => array_slice(array_values($vents), 0, 3), 'ml' => Quantity::volume($poured->trapped())]);
 
-        return $words;
+        return isset($nooks) ? [...$words, $nooks] : $words;
     }
 }

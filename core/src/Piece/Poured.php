@@ -22,9 +22,15 @@ final readonly class Poured
         return array_sum(array_map(static fn (Trap $trap): float => $trap->isNested ? 0.0 : $trap->ml, $this->traps));
     }
 
+    /** Traps that hold enough to be let out. */
     public function vents(): int
     {
-        return count($this->traps) + $this->more;
+        return count(array_filter($this->traps, static fn (Trap $trap): bool => $trap->wantsVent())) + $this->more;
+    }
+
+    public function nooks(): int
+    {
+        return count($this->traps) - count(array_filter($this->traps, static fn (Trap $trap): bool => $trap->wantsVent()));
     }
 
     /** @return array{up: array{float, float, float}, spout_at: array{float, float, float}, traps: list<array{at: array{float, float, float}, prominence_mm: float, trapped_ml: float, kind: 'cast'|'mould'}>, trapped_ml: float, vents: int} */

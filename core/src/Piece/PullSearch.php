@@ -16,11 +16,14 @@ final class PullSearch
 {
     private const COARSE = 3500;
 
-    private const WAYS = 110;
+    private const WAYS = 80;
 
     private const KEPT = 3;
 
     private const FACES = 5;
+
+    /** How many are asked of the piece itself: a coarse likeness knows nothing of small waves. */
+    private const ASKED = 4;
 
     private const APART = 20.0;
 
@@ -53,7 +56,7 @@ final class PullSearch
 
             return self::weighed(Sight::about($coarse, $normals, $way, $onePart, $closed));
         };
-        $best = Best::of($ways, $score, self::KEPT, self::APART, [6.0, 3.0, 1.5], ! $onePart);
+        $best = self::apart([...Best::of($ways, $score, self::ASKED, self::APART, [5.0, 2.0], ! $onePart), ...array_slice(Ways::axes(), 0, $onePart ? 6 : 3)], ! $onePart);
         $seen = [];
         foreach ($best as $i => $way) {
             $seen[] = self::settled($survey, $way, $marked, $onePart);
@@ -62,7 +65,29 @@ final class PullSearch
         $weights = array_map(self::weighed(...), $seen);
         asort($weights);
 
-        return array_map(static fn (int $i): Seen => $seen[$i], array_keys($weights));
+        return array_slice(array_map(static fn (int $i): Seen => $seen[$i], array_keys($weights)), 0, self::KEPT);
+    }
+
+    /**
+     * Without those that are near one before.
+     *
+     * @param  list<Direction>  $ways
+     * @return list<Direction>
+     */
+    private static function apart(array $ways, bool $half): array
+    {
+        $kept = [];
+        foreach ($ways as $way) {
+            foreach ($kept as $other) {
+                $angle = $way->angleTo($other);
+                if (($half ? min($angle, 180.0 - $angle) : $angle) < self::APART / 2.0) {
+                    continue 2;
+                }
+            }
+            $kept[] = $way;
+        }
+
+        return $kept;
     }
 
     /** @param  list<Direction>  $marked */

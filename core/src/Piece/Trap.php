@@ -10,6 +10,9 @@ namespace Apalos\Core\Piece;
  */
 final readonly class Trap
 {
+    /** Less air than this sits in a nook that a brush or a tap empties; it gets no vent. In ml. */
+    private const NOOK = 0.02;
+
     /**
      * @param  array{float, float, float}  $at  its highest point, mm in the model
      * @param  float  $prominence  mm from there down to where it would find a way out
@@ -17,6 +20,11 @@ final readonly class Trap
      * @param  bool  $isNested  inside another trap, whose ml hold its own
      */
     public function __construct(public array $at, public float $prominence, public float $ml, public bool $inCast, public bool $isNested = false) {}
+
+    public function wantsVent(): bool
+    {
+        return $this->ml >= self::NOOK;
+    }
 
     /** @return array{at: array{float, float, float}, prominence_mm: float, trapped_ml: float, kind: 'cast'|'mould'} */
     public function toArray(): array

@@ -106,6 +106,8 @@ export class PieceView {
     #mesh: Mesh | null = null;
     #asked = false;
     #size = 100;
+    /** From the middle to the farthest corner of the block. */
+    #reach = 0;
     #middle = new Vector3();
     #palette: Palette | null = null;
 
@@ -213,7 +215,8 @@ export class PieceView {
 
     /** Seen from the front, a little from above and from the right, all of it. */
     home(): void {
-        const far = this.#size * 4.4;
+        const half = Math.sin((this.#camera.fov * Math.PI) / 360) * Math.min(1, this.#camera.aspect);
+        const far = Math.max(this.#size, this.#reach) / half;
         this.#controls.target.copy(this.#middle);
         this.#camera.position.copy(this.#middle).add(new Vector3(0.55, -0.85, 0.5).normalize().multiplyScalar(far));
         this.#camera.near = this.#size / 50;
@@ -248,6 +251,13 @@ export class PieceView {
     /** The seam, and the block round the piece. */
     surround(seam: number[][], block: Block | null): void {
         this.#around.clear();
+        const first = this.#reach === 0;
+        if (block !== null) {
+            this.#reach = vector(block.most).sub(vector(block.least)).length() / 2;
+            if (first && this.#mesh !== null) {
+                this.home();
+            }
+        }
         const palette = this.#palette;
         if (palette === null) {
             return;

@@ -124,3 +124,7 @@ export const bothWays = (share: { pct_of_ab: number; pct_of_one_part: number }, 
     onePart === null
         ? `${figure(share.pct_of_ab, 'percent', 'metric')} % of A+B = ${figure(share.pct_of_one_part, 'percent', 'metric')} % of A alone`
         : `${figure(share.pct_of_ab, 'percent', 'metric')} % of the ${onePart}`;
+
+/** Sides that belong together, with their unit once: 81 × 67 × 18 mm. */
+export const sizes = (mm: readonly number[], units: Units): string =>
+    `${mm.map((side) => figure(side, 'length', units, units === 'metric' ? 0 : 1)).join(' × ')} ${sign('length', units)}`;

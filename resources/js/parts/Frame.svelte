@@ -199,7 +199,7 @@
     nav ul {
         display: flex;
         flex-wrap: wrap;
-        gap: 0.25rem 0.9rem;
+        gap: 0.25rem 0.4rem;
     }
     nav li a {
         display: inline-flex;

@@ -1458,6 +1458,7 @@ export type RubbersView = {
         shore: string | null;
         soft: boolean;
     })[];
+    cast: string | null;
     planned: {
         name: string;
         base: string;

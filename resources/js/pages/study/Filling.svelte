@@ -14,13 +14,12 @@
     type Entry = number | string | null;
     type Bubbles = { cases: { name: string; smallest_mm: number; squeezed_mm: number | null }[]; advice: string[] };
     const flowing = $derived(rubbers.bases.filter((base) => base.viscosity_pas !== null && base.pot_life_min !== null));
-    let code = $state(
-        untrack(() =>
-            rubbers.planned?.viscosity_pas == null
-                ? (rubbers.bases.find((base) => base.viscosity_pas !== null && base.pot_life_min !== null)?.code ?? '')
-                : 'planned',
-        ),
-    );
+    /** What the job casts, else the thinnest there is. */
+    const first = (): string =>
+        flowing.find((base) => base.code === rubbers.cast)?.code ??
+        [...flowing].sort((a, b) => (a.viscosity_pas ?? 0) - (b.viscosity_pas ?? 0))[0]?.code ??
+        '';
+    let code = $state(untrack(() => (rubbers.planned?.viscosity_pas == null ? first() : 'planned')));
     let spout = $state({ diameter_mm: 6 as Entry, head_mm: 40 as Entry, vent_mm: 2 as Entry });
     let result = $state<SpoutResult | null>(null);
     let bubbles = $state<Bubbles | null>(null);

@@ -14,7 +14,7 @@
     type Entry = number | string | null;
     let said = $state({
         sg: 1.05 as Entry,
-        filler_pct: 0 as Entry,
+        filler_pct: 12 as Entry,
         target_pct: -8 as Entry,
         hooks_g: 0 as Entry,
         ballast: 'inside',

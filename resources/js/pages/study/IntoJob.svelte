@@ -3,7 +3,7 @@
     import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
-    import { measure } from '../../lib/units';
+    import { sizes } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Wrong from '../../parts/Wrong.svelte';
@@ -48,7 +48,7 @@
     {:else}<p>There is no job yet: <a class="link" href="/jobs">begin one</a>, and come back.</p>{/if}
     <h3 class="mt-2 text-lg">Walls to cut</h3>
     <p class="quiet">
-        {answer.mould.inner_mm.map((mm) => measure(mm, 'length', bench.units, 0)).join(' × ')} inside; the seam and the fill level are engraved.
+        {sizes(answer.mould.inner_mm, bench.units)} inside; the seam and the fill level are engraved.
     </p>
     <div class="three">
         <Measure label="Board" kind="length" bind:value={board} />

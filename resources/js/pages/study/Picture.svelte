@@ -71,7 +71,7 @@
     $effect(() => view?.surround(answer.seam, shows === 'mould' ? block : null));
     $effect(() => {
         const all: Pin[] = [{ id: 'spout', at: point(answer.mould.spout.at) }, ...pins.map((pin) => ({ id: pin.id, at: point(pin.at) }))];
-        view?.pins(all);
+        view?.pins(shows === 'mould' ? all : []);
     });
     $effect(() => {
         const { frame } = answer;

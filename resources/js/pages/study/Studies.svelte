@@ -1,7 +1,7 @@
 <script lang="ts">
     import { Link, router } from '@inertiajs/svelte';
     import { bench } from '../../lib/bench.svelte';
-    import { measure } from '../../lib/units';
+    import { measure, sizes } from '../../lib/units';
     import { Upload } from '../../lib/upload.svelte';
     import { when } from '../../lib/when';
     import Wrong from '../../parts/Wrong.svelte';
@@ -78,11 +78,7 @@
                     <b class="name">{model.name}</b>
                     <span class="quiet">{model.job ?? 'no job yet'} · {when(model.at_ms, bench.now)}</span>
                     {#if model.volume_ml !== null && model.bbox_mm !== null}
-                        <span class="fig"
-                            >{measure(model.volume_ml, 'volume', bench.units)} · {model.bbox_mm
-                                .map((mm) => measure(mm, 'length', bench.units, 0))
-                                .join(' × ')}</span
-                        >
+                        <span class="fig">{measure(model.volume_ml, 'volume', bench.units)} · {sizes(model.bbox_mm, bench.units)}</span>
                         <span
                             >{(model.undercut_pct ?? 0) < 0.5
                                 ? 'comes out clean'

@@ -5,7 +5,7 @@
     import { screenKeys } from '../../lib/keys.svelte';
     import { refused } from '../../lib/refused';
     import { LiveStudy } from '../../lib/study.svelte';
-    import { measure } from '../../lib/units';
+    import { measure, sizes } from '../../lib/units';
     import Warnings from '../../parts/Warnings.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { ModelFileView, RubbersView, StudyView } from '../../types/server';
@@ -40,9 +40,13 @@
     let shows = $state<'mould' | 'section' | 'tank'>('mould');
     let cutAt = $state(50);
     let chosen = $state<string | null>(null);
+    /** What the core gives no vent is not numbered either. */
+    const NOOK_ML = 0.02;
 
     const traps = $derived(
-        (answer?.pours[0]?.traps ?? []).map((trap, i) => ({ ...trap, id: String(i + 1), at: trap.at, mark: String(i + 1) })),
+        (answer?.pours[0]?.traps ?? [])
+            .filter((trap) => trap.trapped_ml >= NOOK_ML)
+            .map((trap, i) => ({ ...trap, id: String(i + 1), at: trap.at, mark: String(i + 1) })),
     );
     const doing: Record<string, string> = {
         reading: 'Reading the file',
@@ -103,7 +107,7 @@
         </div>
     {/if}
     <div class="two">
-        <section aria-label="The piece">
+        <section class="piece" aria-label="The piece">
             <Picture {answer} id={live.answered} {shows} cut={cutAt} pins={traps} {chosen} onchoose={(id) => (chosen = id)} />
             <div class="shows">
                 {#each [['mould', 'In its mould'], ['section', 'Cut open'], ['tank', 'In water']] as [id, name] (id)}
@@ -134,7 +138,7 @@
                 </div>
                 <div>
                     <dt>Size</dt>
-                    <dd class="fig">{answer.bbox_mm.map((mm) => measure(mm, 'length', bench.units, 0)).join(' × ')}</dd>
+                    <dd class="fig">{sizes(answer.bbox_mm, bench.units)}</dd>
                 </div>
                 <div>
                     <dt>Surface</dt>
@@ -146,7 +150,7 @@
                 </div>
                 <div>
                     <dt>Box inside</dt>
-                    <dd class="fig">{answer.mould.inner_mm.map((mm) => measure(mm, 'length', bench.units, 0)).join(' × ')}</dd>
+                    <dd class="fig">{sizes(answer.mould.inner_mm, bench.units)}</dd>
                 </div>
                 {#if live.study.asked.one_part}<div>
                         <dt>Rubber</dt>
@@ -188,8 +192,8 @@
                 </ol>
             {/if}
         </section>
+        <div class="turned"><Ways {live} {file} onsides={(sides) => say({ sides })} /></div>
     </div>
-    <Ways {live} {file} onsides={(sides) => say({ sides })} />
     <div class="more">
         <Filling {answer} {rubbers} />
         {#if live.study.asked.one_part}<Stretch id={live.answered} />{/if}
@@ -238,6 +242,8 @@
         grid-template-columns: minmax(0, 1.5fr) minmax(19rem, 1fr);
         gap: 1.5rem;
         align-items: start;
+        grid-template-areas: 'piece told' 'ways told';
+        grid-template-rows: auto 1fr;
     }
     .shows {
         display: flex;
@@ -247,8 +253,15 @@
         margin-top: 0.6rem;
     }
     .told {
+        grid-area: told;
         display: grid;
         gap: 1rem;
+    }
+    .piece {
+        grid-area: piece;
+    }
+    .turned {
+        grid-area: ways;
     }
     .words {
         display: grid;
@@ -314,6 +327,8 @@
     @media (max-width: 900px) {
         .two {
             grid-template-columns: minmax(0, 1fr);
+            grid-template-areas: 'piece' 'told' 'ways';
+            grid-template-rows: none;
         }
     }
 </style>
