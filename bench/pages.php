@@ -12,7 +12,7 @@ require __DIR__.'/../vendor/autoload.php';
 require __DIR__.'/Server.php';
 
 const ROOT = __DIR__.'/..';
-const PAGES = ['/', '/jobs', '/jobs/1', '/formulas', '/formulas/1', '/swatches', '/swatches/drawer', '/swatches/colour', '/swatches/series', '/swatches/labels', '/log', '/day', '/builds/{build}', '/stores', '/contacts', '/pours/{draft}', '/pours/{live}/run'];
+const PAGES = ['/', '/jobs', '/jobs/1', '/formulas', '/formulas/1', '/swatches', '/swatches/drawer', '/swatches/colour', '/swatches/series', '/swatches/labels', '/log', '/day', '/study', '/builds/{build}', '/stores', '/contacts', '/pours/{draft}', '/pours/{live}/run'];
 const LIVE = ['/frame', '/pours/{live}/state'];
 // What looks through everything that was ever poured may take longer, but not long.
 const ASKED = ['/log?q=egg', '/swatches/drawer?colour=62+14+18', '/jobs?q=brow', '/find?q=ow'];

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Queue;
 
 use Apalos\Core\Input\BadInput;
-use App\Exchange\Cancelled;
 use App\Exchange\SwatchImport;
 use App\Http\Reply;
 use App\Models\Import;
+use App\Workshop\Cancelled;
 use Carbon\CarbonImmutable;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;

@@ -8,6 +8,7 @@ use App\Models\FormulaVersion;
 use App\Models\Pour;
 use App\Models\Workshop;
 use App\Workshop\Library;
+use App\Workshop\StudiedPiece;
 use Illuminate\Support\Collection;
 
 /**
@@ -36,6 +37,7 @@ final readonly class PourSheetView implements View
      *     id: int, build: array{id: int, name: string}|null, job_id: int, job: string, impression: string, kind: string, sheet: array<string, mixed>, shelf: ShelfShape,
      *     formulas: list<array{id: int, name: string, number: int, recipe: array{base: string, additives: list<array{code: string, amount: float, basis: string, into: string}>}}>,
      *     learnt: array{pct: float, pours: int}|null, took: array{grams: float, pours: int}|null,
+     *     studied: array{model: int, name: string, volume_ml: float, area_mm2: float, size_mm: array{float, float, float}, box_mm: array{float, float, float}, undercut_depth_mm: float, stretch_pct: float}|null,
      *     scale: array{division_g: float, capacity_g: float}
      * }
      */
@@ -55,6 +57,7 @@ final readonly class PourSheetView implements View
             ])->all()),
             'learnt' => $this->learnt,
             'took' => $this->took,
+            'studied' => StudiedPiece::of($this->pour->impression->job_id)?->toArray(),
             'scale' => ['division_g' => $this->workshop->scale_division_g, 'capacity_g' => $this->workshop->scale_capacity_g],
         ];
     }

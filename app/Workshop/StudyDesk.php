@@ -9,7 +9,6 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\PhraseData;
 use Apalos\Core\Piece\StudyRequest;
-use App\Exchange\Cancelled;
 use App\Models\ModelFile;
 use App\Models\Study;
 use Carbon\CarbonImmutable;

@@ -46,6 +46,7 @@ final class GrowthTest extends TestCase
         yield 'the log' => ['/log', self::PAGE_QUESTIONS];
         yield 'the day' => ['/day', self::PAGE_QUESTIONS];
         yield 'the log, searched' => ['/log?q=brow', self::PAGE_QUESTIONS];
+        yield 'the models' => ['/study', self::PAGE_QUESTIONS];
         yield 'the stores' => ['/stores', self::PAGE_QUESTIONS];
         yield 'the contacts' => ['/contacts', self::PAGE_QUESTIONS];
     }

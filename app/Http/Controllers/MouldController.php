@@ -12,6 +12,7 @@ use App\Models\Job;
 use App\Reads\MouldAnswerView;
 use App\Workshop\ContactBook;
 use App\Workshop\Library;
+use App\Workshop\StudiedPiece;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -33,6 +34,7 @@ final readonly class MouldController
             'job' => ['id' => $job->id, 'name' => $job->name, 'quantity' => $job->quantity, 'skin' => $job->skin],
             'families' => array_map(static fn ($family): string => $family->name, $knowledge->families),
             'surfaces' => array_map(static fn ($surface): string => $surface->name, $knowledge->surfaces),
+            'studied' => StudiedPiece::of($job->id)?->toArray(),
             'original' => $original->surface ?? $this->library->usual('original'),
             'casting' => $this->library->shelf()->bases[$cast->material ?? '']->family ?? $this->library->usual('casting'),
         ]);

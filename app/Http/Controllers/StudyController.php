@@ -199,13 +199,26 @@ final readonly class StudyController
     public function box(Request $request, Study $study, string $format): Answer
     {
         $block = Fields::of($study->answer ?? [])->object('mould');
-        $asked = ['inner_mm' => $block->numbers('inner_mm', 0.0, 5000.0, 3), 'board_mm' => (float) $request->query('board', '6'), 'joint' => $request->query('joint', 'tabs'), 'kerf_mm' => (float) $request->query('kerf', '0'), 'clay_bed_mm' => $block->number('seam_mm'), 'fill_mm' => $block->number('fill_mm'), 'margin_mm' => $block->number('margin_mm')];
+        $joint = $request->query('joint', 'tabs');
+        $inner = $block->numbers('inner_mm', 0.0, 5000.0, 3);
+        if ($joint === 'round') {
+            // As wide as from corner to corner of the piece, and its margin all round.
+            $margin = $block->number('margin_mm');
+            $asked = ['round' => ['diameter_mm' => hypot($inner[0] - 2.0 * $margin, $inner[1] - 2.0 * $margin) + 2.0 * $margin, 'height_mm' => $inner[2], 'clay_bed_mm' => $block->number('seam_mm')]];
+
+            return $this->drawing((new BoxToCut)->ask(Fields::of($asked))[$format], $study, $format);
+        }
+        $asked = ['inner_mm' => $inner, 'board_mm' => (float) $request->query('board', '6'), 'joint' => $joint, 'kerf_mm' => (float) $request->query('kerf', '0'), 'clay_bed_mm' => $block->number('seam_mm'), 'fill_mm' => $block->number('fill_mm'), 'margin_mm' => $block->number('margin_mm')];
         if ($request->has('sheet')) {
             $asked['sheet_mm'] = array_map(floatval(...), explode('x', (string) $request->query('sheet')));
         }
         $box = (new BoxToCut)->ask(Fields::of($asked));
-        $text = $box[$format];
 
+        return $this->drawing($box[$format], $study, $format);
+    }
+
+    private function drawing(mixed $text, Study $study, string $format): Answer
+    {
         return response(is_string($text) ? $text : '', 200, ['Content-Type' => $format === 'svg' ? 'image/svg+xml' : 'application/dxf', 'Content-Disposition' => "attachment; filename=\"box-{$study->id}.{$format}\""]);
     }
 }

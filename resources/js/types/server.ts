@@ -1413,6 +1413,16 @@ export type PourSheetView = {
         grams: number;
         pours: number;
     } | null;
+    studied: {
+        model: number;
+        name: string;
+        volume_ml: number;
+        area_mm2: number;
+        size_mm: [number, number, number];
+        box_mm: [number, number, number];
+        undercut_depth_mm: number;
+        stretch_pct: number;
+    } | null;
     scale: {
         division_g: number;
         capacity_g: number;

@@ -8,7 +8,7 @@
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Warnings from '../../parts/Warnings.svelte';
-    import type { MouldAnswerView } from '../../types/server';
+    import type { MouldAnswerView, PourSheetView } from '../../types/server';
 
     type Props = {
         job: { id: number; name: string; quantity: number; skin: boolean };
@@ -16,14 +16,19 @@
         surfaces: Record<string, string>;
         original: string;
         casting: string;
+        studied: PourSheetView['studied'];
     };
-    let { job, families, surfaces, original, casting }: Props = $props();
+    let { job, families, surfaces, original, casting, studied }: Props = $props();
 
     type Entry = number | string | null;
     const typing = new Typing(
         untrack(() => `mould/${String(job.id)}`),
         {
-            size_mm: { l: 150 as Entry, w: 60 as Entry, h: 40 as Entry },
+            size_mm: untrack(() => ({
+                l: (studied === null ? 150 : Math.round(studied.size_mm[0] * 10) / 10) as Entry,
+                w: (studied === null ? 60 : Math.round(studied.size_mm[1] * 10) / 10) as Entry,
+                h: (studied === null ? 40 : Math.round(studied.size_mm[2] * 10) / 10) as Entry,
+            })),
             undercuts: 'slight',
             detail: 'fine',
             casts: untrack(() => job.quantity) as Entry,
@@ -42,11 +47,27 @@
     let fresh = $state(false);
     let opened = $state<string | null>(null);
     let asked = 0;
+    // What a study measured counts for more than what was estimated, as long as the size is the studied one.
+    const mesh = untrack(() => ({
+        undercut_depth_mm: studied?.undercut_depth_mm ?? null,
+        stretch_pct: studied?.stretch_pct ?? null,
+        volume_ml: studied?.volume_ml ?? null,
+        area_mm2: studied?.area_mm2 ?? null,
+    }));
+    const bySize = $derived(
+        studied !== null &&
+            [piece.size_mm.l, piece.size_mm.w, piece.size_mm.h].every(
+                (side, i) => typeof side === 'number' && Math.abs(side - (studied.size_mm[i] ?? 0)) < 1,
+            ),
+    );
 
     async function reckon(): Promise<void> {
         const mine = ++asked;
         fresh = false;
-        const answer = await ask<MouldAnswerView>('POST', '/mould', $state.snapshot(piece));
+        const answer = await ask<MouldAnswerView>('POST', '/mould', {
+            ...$state.snapshot(piece),
+            ...(studied === null || !bySize ? {} : { mesh }),
+        });
         if (mine !== asked) {
             return;
         }
@@ -91,6 +112,9 @@
             <Measure label="Width" kind="length" bind:value={piece.size_mm.w} error={at('size_mm.w')} onchange={() => void reckon()} />
             <Measure label="Height" kind="length" bind:value={piece.size_mm.h} error={at('size_mm.h')} onchange={() => void reckon()} />
         </div>
+        {#if bySize && studied !== null}<p class="quiet text-sm">
+                As <a class="link" href="/study/{studied.model}">{studied.name}</a> was studied: its undercuts, volume and stretch are measured.
+            </p>{/if}
         {#each Object.entries(choices) as [key, words] (key)}
             <fieldset>
                 <legend class="quiet text-sm">{{ undercuts: 'Undercuts', detail: 'Detail', budget: 'Budget' }[key]}</legend>

@@ -57,7 +57,7 @@
 <div class="sheet">
     <section aria-labelledby="part-volume">
         <h2 id="part-volume"><span class="fig">1</span> How much rubber</h2>
-        <VolumePart {live} learnt={pour.learnt} took={pour.took} />
+        <VolumePart {live} learnt={pour.learnt} took={pour.took} studied={pour.studied} />
     </section>
     <section aria-labelledby="part-formula">
         <h2 id="part-formula"><span class="fig">2</span> Formula</h2>

@@ -3,10 +3,16 @@
     import { measure } from '../../lib/units';
     import type { LiveSheet, Volume } from '../../lib/sheet.svelte';
     import Choice from '../../parts/Choice.svelte';
+    import type { PourSheetView } from '../../types/server';
     import Field from './Field.svelte';
 
-    type Props = { live: LiveSheet; learnt: { pct: number; pours: number } | null; took: { grams: number; pours: number } | null };
-    let { live, learnt, took }: Props = $props();
+    type Props = {
+        live: LiveSheet;
+        learnt: { pct: number; pours: number } | null;
+        took: { grams: number; pours: number } | null;
+        studied: PourSheetView['studied'];
+    };
+    let { live, learnt, took, studied }: Props = $props();
 
     const methods = [
         { id: 'box', name: 'Box', hint: 'inner box, less the part' },
@@ -53,6 +59,33 @@
         delete live.sheet.carried;
         live.changed();
     }
+    /** What a method asks for, as the study of the piece has it. */
+    const offers: Record<string, string> = { mesh: 'its volume', box: 'its box and volume', coats: 'its surface', blanket: 'its surface' };
+
+    function takeStudied(): void {
+        const volume = live.sheet.volume;
+        if (studied === null || volume === null) {
+            return;
+        }
+        if (volume.method === 'mesh') {
+            volume.volume_ml = round(studied.volume_ml);
+        } else if (volume.method === 'box') {
+            const [l, w, h] = studied.box_mm;
+            volume.box = { l_mm: round(l), w_mm: round(w), h_mm: round(h) };
+            volume.part = { volume_ml: round(studied.volume_ml) };
+        } else if (volume.method === 'coats') {
+            volume.area_mm2 = Math.round(studied.area_mm2);
+        } else {
+            delete volume.clay_ml;
+            volume.area_mm2 = Math.round(studied.area_mm2);
+            volume.thickness_mm ??= 10;
+        }
+        delete live.sheet.carried;
+        live.changed();
+    }
+    const round = (value: number): number => Math.round(value * 10) / 10;
+    const hasBlanket = $derived(live.sheet.volume?.area_mm2 !== undefined && method === 'blanket');
+
     function measured(): void {
         delete live.sheet.carried;
         live.changed();
@@ -108,6 +141,11 @@
         <button type="button" class="btn btn-sm" onclick={takeLast}>Take as much</button>
     </p>
 {/if}
+{#if studied !== null && offers[method] !== undefined}
+    <p class="text-sm">
+        {studied.name} was studied. <button type="button" class="btn btn-sm" onclick={takeStudied}>Take {offers[method]}</button>
+    </p>
+{/if}
 <p class="quiet text-sm">{methods.find((m) => m.id === method)?.hint}</p>
 
 <div class="grid gap-3">
@@ -128,7 +166,13 @@
         <Field {live} path="volume.capacity_ml" label="It holds" kind="fluid" />
     {:else if method === 'blanket'}
         <div class="three">
-            <Field {live} path="volume.clay_ml" label="Clay pressed into a measure" kind="fluid" />
+            {#if hasBlanket}<Field {live} path="volume.area_mm2" label="Area under the blanket" kind="area" />
+                <Field {live} path="volume.thickness_mm" label="How thick it lies" kind="length" />{:else}<Field
+                    {live}
+                    path="volume.clay_ml"
+                    label="Clay pressed into a measure"
+                    kind="fluid"
+                />{/if}
             <Field {live} path="volume.pour_up_ml" label="Funnel and vents" kind="volume" />
         </div>
     {:else if method === 'coats'}

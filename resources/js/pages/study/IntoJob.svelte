@@ -52,7 +52,9 @@
     </p>
     <div class="three">
         <Measure label="Board" kind="length" bind:value={board} />
-        <Choice label="Joint" bind:value={joint}><option value="tabs">tabs</option><option value="butt">butt</option></Choice>
+        <Choice label="Joint" bind:value={joint}
+            ><option value="tabs">tabs</option><option value="butt">butt</option><option value="round">a round wall to wrap</option></Choice
+        >
         <Measure label="Width of the cut" kind="length" bind:value={kerf} />
     </div>
     <p class="flex flex-wrap gap-2">

@@ -11,9 +11,11 @@
     import type { ModelFileView, RubbersView, StudyView } from '../../types/server';
     import Filling from './Filling.svelte';
     import Floats from './Floats.svelte';
+    import Hollow from './Hollow.svelte';
     import IntoJob from './IntoJob.svelte';
     import Picture from './Picture.svelte';
     import Stretch from './Stretch.svelte';
+    import Together from './Together.svelte';
     import Ways from './Ways.svelte';
 
     type Props = {
@@ -198,6 +200,8 @@
         <Filling {answer} {rubbers} />
         {#if live.study.asked.one_part}<Stretch id={live.answered} />{/if}
         <Floats {live} {answer} onwater={() => (shows = 'tank')} />
+        <Together {answer} {rubbers} />
+        <Hollow {answer} {rubbers} />
         <IntoJob {file} {jobs} id={live.answered} {answer} wrong={refused('job')} />
     </div>
 {/if}

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Exchange;
+namespace App\Workshop;
 
 use RuntimeException;
 

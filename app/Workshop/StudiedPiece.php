@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Workshop;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use App\Models\ModelFile;
+use App\Models\Study;
+
+/** What the newest study of a job's model found, for those who would else measure: sizes, volume, surface, box, and how deep it hides. */
+final readonly class StudiedPiece
+{
+    /**
+     * @param  array{float, float, float}  $size  mm
+     * @param  array{float, float, float}  $box  inside, mm
+     */
+    private function __construct(public int $model, public string $name, public float $volume, public float $area, public array $size, public array $box, public float $depth, public float $stretch) {}
+
+    /** Null where the job has no model, or none that was studied. */
+    public static function of(int $job): ?self
+    {
+        $study = Study::query()->where('state', Study::DONE)->whereIn('model_file_id', ModelFile::query()->where('job_id', $job)->select('id'))->with('modelFile')->orderByDesc('id')->first();
+        if ($study === null || $study->answer === null) {
+            return null;
+        }
+        try {
+            $answer = Fields::of($study->answer);
+            $size = $answer->numbers('bbox_mm', 0.0, 1e6, 3);
+            $box = $answer->object('mould')->numbers('inner_mm', 0.0, 1e6, 3);
+
+            return count($size) !== 3 || count($box) !== 3 ? null : new self(
+                $study->model_file_id, $study->modelFile->name, $answer->positive('volume_ml'), $answer->positive('area_mm2', 1e10), [$size[0], $size[1], $size[2]], [$box[0], $box[1], $box[2]],
+                $answer->object('pull')->number('undercut_depth_mm'), $answer->object('stretch')->number('needed_pct', 0.0, 1e9),
+            );
+        } catch (BadInput) {
+            // A model that encloses nothing measures nothing.
+            return null;
+        }
+    }
+
+    /** @return array{model: int, name: string, volume_ml: float, area_mm2: float, size_mm: array{float, float, float}, box_mm: array{float, float, float}, undercut_depth_mm: float, stretch_pct: float} */
+    public function toArray(): array
+    {
+        return ['model' => $this->model, 'name' => $this->name, 'volume_ml' => $this->volume, 'area_mm2' => $this->area, 'size_mm' => $this->size, 'box_mm' => $this->box, 'undercut_depth_mm' => $this->depth, 'stretch_pct' => $this->stretch];
+    }
+}

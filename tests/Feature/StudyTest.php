@@ -1,0 +1,300 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Apalos\Core\Contact\MouldPart;
+use Apalos\Core\Mesh\Limits;
+use Apalos\Core\Tests\Mesh\Files;
+use Apalos\Core\Tests\Mesh\Shapes;
+use App\Actions\TakeModelIn;
+use App\Models\Impression;
+use App\Models\ImpressionKind;
+use App\Models\Job;
+use App\Models\ModelFile;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Models\Study;
+use App\Models\Workshop;
+use App\Queue\StudyPiece;
+use App\Workshop\StudyDesk;
+use Illuminate\Support\Facades\Queue;
+use Illuminate\Support\Facades\Storage;
+use Tests\TestCase;
+
+final class StudyTest extends TestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        Storage::fake('local');
+        Queue::fake();
+    }
+
+    private function sent(string $bytes, string $name, ?Job $job = null): ModelFile
+    {
+        foreach (str_split($bytes, 1000) as $i => $piece) {
+            $this->call('PUT', '/study/uploads/upload-0001?at='.(1000 * $i), content: $piece)->assertOk();
+        }
+        $id = $this->postJson('/study', ['upload' => 'upload-0001', 'name' => $name, ...($job === null ? [] : ['job' => $job->id])])->assertOk()->json('id');
+
+        return ModelFile::query()->findOrFail($id);
+    }
+
+    private function ball(?Job $job = null): ModelFile
+    {
+        return $this->sent(Shapes::stl(Shapes::sphere(30.0, 16)), 'ball.stl', $job);
+    }
+
+    /** @return array<string, mixed> */
+    private function asked(ModelFile $file, mixed ...$what): array
+    {
+        $answer = $this->postJson("/study/{$file->id}/ask", ['pull' => '0,0,1', 'pour' => '0,0,1', ...$what])->assertOk()->json();
+        self::assertIsArray($answer);
+
+        return $answer;
+    }
+
+    private function job(bool $withMould = false): Job
+    {
+        $job = Job::query()->create(['workshop_id' => $this->workshop->id, 'name' => 'Ball', 'quantity' => 3]);
+        foreach ([['original', 'Print', null], ...($withMould ? [['mould', 'Glove', 'pr-25']] : []), ['cast', 'Balls', 'pr-10']] as $i => [$kind, $name, $material]) {
+            $job->impressions()->create(['kind' => $kind, 'name' => $name, 'material' => $material, 'position' => $i, 'surface' => $kind === 'original' ? 'wax' : null]);
+        }
+
+        return $job;
+    }
+
+    public function test_a_file_comes_in_piece_by_piece_and_is_studied_beside_the_bench(): void
+    {
+        $file = $this->ball();
+
+        self::assertSame('ball.stl', $file->name);
+        Storage::disk('local')->assertExists($file->path());
+        self::assertSame([], Storage::disk('local')->files("uploads/{$this->workshop->id}"));
+        Queue::assertPushed(StudyPiece::class, 1);
+        $this->get("/study/{$file->id}")->assertInertia(static fn ($page) => $page->component('study/Study')->where('study.state', 'waiting')->where('file.format', 'STL'));
+        Queue::assertPushed(StudyPiece::class, 1);
+
+        (new StudyPiece($file->studies()->firstOrFail()->id))->handle(app(StudyDesk::class));
+        $this->get("/study/{$file->id}")->assertInertia(static fn ($page) => $page->where('study.state', 'done')->where('study.answer.watertight', true)
+            ->where('study.answer.volume_ml', static fn (float $ml): bool => $ml > 0.97 * 4 / 3 * M_PI * 27 && $ml < 4 / 3 * M_PI * 27));
+    }
+
+    public function test_a_small_one_with_its_ways_said_is_answered_at_once_and_never_twice(): void
+    {
+        $file = $this->ball();
+        $first = $this->asked($file, wall_mm: 10);
+        self::assertSame('done', $first['state']);
+        self::assertEqualsWithDelta(80.0, $first['answer']['mould']['inner_mm'][0], 0.2);
+        self::assertSame('Pulled towards the top and the other way, nothing hides: two halves let go.', $first['answer']['words'][0]);
+
+        self::assertSame($first['id'], $this->asked($file, wall_mm: 10)['id']);
+        self::assertNotSame($first['id'], $this->asked($file, wall_mm: 11)['id']);
+        self::assertSame(3, Study::query()->count(), 'The first one still waits.');
+        Storage::disk('local')->assertExists("studies/{$this->workshop->id}/{$first['id']}.mesh");
+        $this->get("/studies/{$first['id']}/picture.mesh")->assertOk();
+        $this->get("/studies/{$first['id']}/picture.json")->assertNotFound();
+    }
+
+    public function test_the_same_file_under_another_name_is_the_same_model(): void
+    {
+        $first = $this->ball();
+        $this->delete("/study/{$first->id}")->assertRedirect('/study')->assertSessionHas('undo', "/study/{$first->id}/restore");
+        $this->get("/study/{$first->id}")->assertNotFound();
+        $again = $this->sent(Shapes::stl(Shapes::sphere(30.0, 16)), '..\\..\\windows\\other.stl');
+
+        self::assertSame($first->id, $again->id);
+        self::assertFalse($again->refresh()->trashed());
+        self::assertStringNotContainsString('windows', $again->path());
+    }
+
+    public function test_a_name_is_no_path_and_only_what_the_bench_reads_is_taken(): void
+    {
+        self::assertSame('piece.obj', $this->sent(Files::obj(Shapes::box(30.0, 20.0, 10.0)), '../../../etc/piece.obj')->name);
+        $this->call('PUT', '/study/uploads/upload-0002?at=0', content: 'x')->assertOk();
+        $this->postJson('/study', ['upload' => 'upload-0002', 'name' => 'piece.exe'])->assertStatus(422)->assertJsonPath('error.message', 'Models are read as STL, OBJ, PLY, 3MF. Export it in one of these, and let the name end that way.');
+        $this->call('PUT', '/study/uploads/..%2F..%2Fetc?at=0', content: 'x')->assertNotFound();
+        self::assertSame([], Storage::disk('local')->files("uploads/{$this->workshop->id}"));
+    }
+
+    public function test_too_much_a_missing_piece_and_nothing_at_all_are_refused(): void
+    {
+        $this->call('PUT', '/study/uploads/upload-0003?at='.(200 * Limits::MEGABYTE), content: 'x')->assertStatus(422)->assertJsonPath('error.field', 'file');
+        $this->call('PUT', '/study/uploads/upload-0003?at=77', content: 'x')->assertStatus(422);
+        $this->call('PUT', '/study/uploads/upload-0003?at=0', content: str_repeat('x', TakeModelIn::PIECE_BYTES + 1))->assertStatus(422);
+        $this->postJson('/study', ['upload' => 'upload-0009', 'name' => 'a.stl'])->assertStatus(422)->assertJsonPath('error.message', 'The file is empty. Export the model again.');
+    }
+
+    public function test_a_piece_sent_again_after_a_lost_answer_lies_where_it_lay(): void
+    {
+        $bytes = Shapes::stl(Shapes::box(30.0, 20.0, 10.0));
+        foreach ([[0, 400], [0, 400], [400, 400], [400, 284]] as [$at, $long]) {
+            $this->call('PUT', "/study/uploads/upload-0004?at={$at}", content: substr($bytes, $at, $long))->assertOk();
+        }
+        $id = $this->postJson('/study', ['upload' => 'upload-0004', 'name' => 'box.stl'])->assertOk()->json('id');
+        self::assertSame(hash('sha256', $bytes), ModelFile::query()->findOrFail($id)->hash);
+    }
+
+    public function test_a_broken_file_says_what_to_do_and_can_be_asked_again(): void
+    {
+        $file = $this->sent(substr(Shapes::stl(Shapes::box(30.0, 20.0, 10.0)), 0, 300), 'cut.stl');
+        $answer = $this->asked($file);
+
+        self::assertSame('refused', $answer['state']);
+        self::assertStringContainsString('it was cut short. Copy or export it again.', $answer['wrong']);
+        self::assertNull($answer['answer']);
+        $this->get("/study/{$file->id}")->assertOk();
+    }
+
+    public function test_a_study_is_stopped_and_asked_anew(): void
+    {
+        $file = $this->ball();
+        $waiting = $file->studies()->firstOrFail();
+        $this->postJson("/studies/{$waiting->id}/stop")->assertJsonPath('state', 'cancelled');
+        (new StudyPiece($waiting->id))->handle(app(StudyDesk::class));
+        self::assertSame('cancelled', $waiting->refresh()->state, 'Nobody takes up what was stopped.');
+        $this->postJson("/study/{$file->id}/ask", [])->assertJsonPath('state', 'waiting');
+    }
+
+    public function test_nonsense_names_its_field(): void
+    {
+        $file = $this->ball();
+        foreach ([['pull', '0,0,0'], ['pour', 'up'], ['wall_mm', -3], ['school', 'grand'], ['seam_mm', 'high'], ['float', ['mass_g' => 0]]] as [$field, $value]) {
+            $answer = $this->postJson("/study/{$file->id}/ask", ['pull' => '0,0,1', 'pour' => '0,0,1', $field => $value])->assertStatus(422);
+            self::assertStringStartsWith($field, (string) $answer->json('error.field'));
+        }
+        $this->postJson("/study/{$file->id}/ask", ['nonsense' => 1])->assertStatus(422);
+    }
+
+    public function test_in_inches_it_is_asked_anew_and_words_follow_the_measures_of_the_shop(): void
+    {
+        $file = $this->sent(Shapes::stl(Shapes::box(3.0, 2.0, 1.0)), 'small.stl');
+        $metric = $this->asked($file);
+        self::assertContains('maybe_inches', array_column($metric['answer']['warnings'], 'code'));
+
+        $this->from("/study/{$file->id}")->put("/study/{$file->id}", ['unit' => 'in'])->assertRedirect();
+        $inches = $this->asked($file->refresh());
+        self::assertEqualsWithDelta(6.0 * 16.387064, $inches['answer']['volume_ml'], 1e-3);
+        self::assertSame([], $inches['answer']['warnings']);
+
+        $this->putJson('/workshop', ['units' => 'imperial'])->assertOk();
+        self::assertStringContainsString(' in above the lowest point', implode(' ', $this->getJson("/studies/{$inches['id']}/state")->json('answer.words')));
+    }
+
+    public function test_sides_with_names_of_their_own_stand_in_the_words(): void
+    {
+        $file = $this->sent(Shapes::stl(Shapes::hornedBlock()), 'block.stl');
+        $this->from('/study')->put("/study/{$file->id}", ['sides' => ['+z' => 'head', '+x' => 'tail']])->assertRedirect();
+        $answer = $this->asked($file->refresh(), pull: '0,1,0', pour: '0.26,0,0.966');
+
+        self::assertStringStartsWith('Poured with the head up, tipped 15° to the tail: 1 vent', $answer['answer']['words'][2]);
+    }
+
+    public function test_in_one_press_mould_halves_and_casts_are_in_the_job(): void
+    {
+        $job = $this->job();
+        $study = $this->asked($this->ball($job), wall_mm: 10);
+        $this->post("/studies/{$study['id']}/job", ['job' => $job->id])->assertRedirect("/jobs/{$job->id}")->assertSessionHas('said');
+
+        $halves = $job->impressions()->where('role', MouldPart::Half)->get();
+        self::assertCount(2, $halves);
+        self::assertSame(['original', 'mould', 'mould', 'cast'], $job->impressions()->get()->map(static fn (Impression $link): string => $link->kind->value)->all());
+        foreach ($halves as $i => $half) {
+            self::assertStringContainsString('From the study of ball.stl: box 80 mm × 80 mm × 80 mm inside, seam 40 mm above its floor, 4 keys', (string) $half->note);
+            $sheet = $half->pours()->firstOrFail()->sheet;
+            self::assertSame('mesh', $sheet['volume']['method']);
+            self::assertEqualsWithDelta($study['answer']['mould'][$i === 0 ? 'lower_ml' : 'upper_ml'], $sheet['volume']['volume_ml'], 0.1);
+        }
+        $cast = $job->impressions()->where('kind', ImpressionKind::Cast)->firstOrFail()->pours()->firstOrFail();
+        self::assertEqualsWithDelta($study['answer']['volume_ml'], $cast->sheet['volume']['volume_ml'], 0.1);
+        self::assertGreaterThanOrEqual(10, $cast->sheet['volume']['allowance_pct']);
+        $this->get("/pours/{$cast->id}")->assertOk();
+
+        // Pressed again after the seam was moved: the same links and sheets, other figures.
+        $moved = $this->asked(ModelFile::query()->firstOrFail(), wall_mm: 10, seam_mm: 40);
+        $this->post("/studies/{$moved['id']}/job", ['job' => $job->id])->assertRedirect("/jobs/{$job->id}");
+        self::assertSame(4, $job->impressions()->count());
+        self::assertEqualsWithDelta($moved['answer']['mould']['lower_ml'], $halves[0]?->pours()->firstOrFail()->sheet['volume']['volume_ml'], 0.1);
+    }
+
+    public function test_what_has_begun_stays_as_it_is(): void
+    {
+        $pour = $this->begun();
+        $job = $pour->impression->job;
+        $before = $pour->refresh()->only('sheet', 'plan', 'state');
+        $study = $this->asked($this->ball($job));
+        $this->post("/studies/{$study['id']}/job", ['job' => $job->id])->assertRedirect();
+
+        self::assertEquals($before, $pour->refresh()->only('sheet', 'plan', 'state'));
+        self::assertSame(1, Pour::query()->where('impression_id', $pour->impression_id)->where('state', PourState::Draft)->count(), 'The next one is planned beside it.');
+    }
+
+    public function test_a_planned_build_is_planned_anew_with_what_was_measured(): void
+    {
+        $job = $this->job(true);
+        $glove = $job->impressions()->where('name', 'Glove')->firstOrFail();
+        $this->post("/impressions/{$glove->id}/builds", ['kind' => 'two-part-block', 'measured' => ['ml' => 900]])->assertRedirect();
+        $study = $this->asked($this->ball($job), wall_mm: 10, seam_mm: 40);
+        $this->post("/studies/{$study['id']}/job", ['job' => $job->id])->assertRedirect();
+
+        $plan = $glove->builds()->where('planned_of', $glove->id)->firstOrFail()->plan;
+        $ml = array_column(array_map(static fn (array $op): array => ['id' => $op['id'], 'ml' => $op['mix']['ml'] ?? null], $plan['operations']), 'ml', 'id');
+        self::assertEqualsWithDelta($study['answer']['mould']['lower_ml'], $ml['half-1'], 0.01);
+        self::assertEqualsWithDelta($study['answer']['mould']['upper_ml'], $ml['half-2'], 0.01);
+        self::assertSame(0, $job->impressions()->where('role', MouldPart::Half)->count(), 'The build is its mould: no halves beside it.');
+    }
+
+    public function test_without_a_job_or_an_answer_nothing_is_written(): void
+    {
+        $file = $this->ball();
+        $waiting = $file->studies()->firstOrFail();
+        $this->from('/study')->post("/studies/{$waiting->id}/job", ['job' => 99])->assertSessionHasErrors(['job' => 'Choose the job it is for.']);
+        $this->from('/study')->post("/studies/{$waiting->id}/job", ['job' => $this->job()->id])->assertSessionHasErrors('job');
+        self::assertSame(0, Pour::query()->count());
+    }
+
+    public function test_walls_are_cut_from_the_study_and_what_does_not_go_says_so(): void
+    {
+        $study = $this->asked($this->ball(), wall_mm: 10);
+        $dxf = (string) $this->get("/studies/{$study['id']}/box.dxf?board=5&joint=tabs&sheet=600x400")->assertOk()->getContent();
+        self::assertSame(5, preg_match_all('/\nPOLYLINE\n/', $dxf));
+        $this->get("/studies/{$study['id']}/box.svg?board=5")->assertOk()->assertHeader('Content-Type', 'image/svg+xml');
+        $this->getJson("/studies/{$study['id']}/box.svg?board=90")->assertStatus(422)->assertJsonPath('error.field', 'board_mm');
+    }
+
+    public function test_which_rubbers_let_go_follows_their_sheets(): void
+    {
+        $study = $this->asked($this->sent(Shapes::stl(Shapes::mushroom(10.0, 30.0, 25.0, 15.0, 3.0)), 'mushroom.stl'), one_part: true);
+        $told = $this->getJson("/studies/{$study['id']}/stretch")->assertOk()->json();
+
+        self::assertEqualsWithDelta(150.0, $told['needed_pct'], 2.0);
+        $by = array_column($told['rubbers'], 'verdict', 'name');
+        self::assertSame('lets_go', $by['Platinum rubber A 10, medium'], '150 % of 1000 %.');
+        self::assertContains('tears', $by);
+    }
+
+    public function test_it_floats_as_it_is_laid_in(): void
+    {
+        $study = $this->asked($this->ball(), float: ['mass_g' => 56.0, 'centre_mm' => [5, 0, 0], 'water_sg' => 1]);
+        $float = $study['answer']['float'];
+
+        self::assertTrue($float['floats']);
+        self::assertEqualsWithDelta(56.0, $float['wet_ml'], 0.01);
+        self::assertEqualsWithDelta(-1.0, $float['up'][0], 1e-4, 'Its weight turns down.');
+    }
+
+    public function test_another_workshop_sees_none_of_it(): void
+    {
+        $file = $this->ball();
+        $study = $this->asked($file);
+        $ours = Workshop::query()->create(['name' => 'Next door', 'set_up_at' => $this->now])->refresh();
+        $this->app?->scoped(Workshop::class, static fn (): Workshop => $ours);
+        $this->app?->forgetScopedInstances();
+        foreach (["/study/{$file->id}", "/studies/{$study['id']}/state", "/studies/{$study['id']}/picture.mesh", "/studies/{$study['id']}/box.svg"] as $address) {
+            $this->get($address)->assertNotFound();
+        }
+        $this->get('/study')->assertInertia(static fn ($page) => $page->where('studied.models', []));
+    }
+}
