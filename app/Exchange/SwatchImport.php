@@ -15,6 +15,7 @@ use App\Models\FormulaVersion;
 use App\Models\Swatch;
 use App\Models\SwatchReading;
 use App\Models\Workshop;
+use App\Workshop\Cancelled;
 use App\Workshop\CardWriter;
 use Carbon\CarbonImmutable;
 use Closure;

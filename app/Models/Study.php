@@ -62,7 +62,7 @@ final class Study extends Model
     /** Where what its picture is drawn from lies: this, and `.mesh` or `.states`. */
     public function picture(): string
     {
-        return "studies/{$this->workshop_id}/{$this->id}";
+        return "studies/{$this->workshop_id}/{$this->mark}";
     }
 
     public function isUnderWay(): bool

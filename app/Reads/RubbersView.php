@@ -22,13 +22,13 @@ final readonly class RubbersView implements View
     /**
      * @return array{
      *     bases: list<array{code: string, name: string, sg: float, viscosity_pas: float|null, pot_life_min: float|null, elongation_pct: float|null, tear_n_mm: float|null, shore: string|null, soft: bool}>,
-     *     cast: string|null,
+     *     cast: string|null, mould: string|null,
      *     planned: array{name: string, base: string, sg: float, pot_life_min: float, viscosity_pas: float|null, start_min: float}|null
      * }
      */
     public function toArray(): array
     {
-        return ['bases' => array_map($this->base(...), array_values($this->library->atHand()->bases)), 'cast' => $this->cast()?->material, 'planned' => $this->planned()];
+        return ['bases' => array_map($this->base(...), array_values($this->library->atHand()->bases)), 'cast' => $this->link(ImpressionKind::Cast)?->material, 'mould' => $this->link(ImpressionKind::Mould)?->material, 'planned' => $this->planned()];
     }
 
     /** @return array{code: string, name: string, sg: float, viscosity_pas: float|null, pot_life_min: float|null, elongation_pct: float|null, tear_n_mm: float|null, shore: string|null, soft: bool} */
@@ -51,7 +51,7 @@ final readonly class RubbersView implements View
      */
     private function planned(): ?array
     {
-        $cast = $this->cast();
+        $cast = $this->link(ImpressionKind::Cast);
         $pour = $cast?->pours()->plain()->where('state', PourState::Draft)->first() ?? $cast?->pours()->plain()->reorder()->orderByDesc('id')->first();
         if ($cast === null || $pour === null) {
             return null;
@@ -70,9 +70,9 @@ final readonly class RubbersView implements View
         ];
     }
 
-    private function cast(): ?Impression
+    private function link(ImpressionKind $kind): ?Impression
     {
-        return $this->job?->impressions()->where('kind', ImpressionKind::Cast)->first();
+        return $this->job?->impressions()->where('kind', $kind)->first();
     }
 
     private static function density(BaseSheet $base): float

@@ -60,7 +60,7 @@ final readonly class StudyDesk
     /** @param  array<array-key, mixed>  $question */
     private static function mark(ModelFile $file, array $question): string
     {
-        return hash('sha256', json_encode([self::EDITION, $file->unit?->value, $file->sides, $question], JSON_THROW_ON_ERROR));
+        return hash('sha256', json_encode([self::EDITION, $file->hash, $file->unit?->value, $file->sides, $question], JSON_THROW_ON_ERROR));
     }
 
     /** Answers a study that waits; where another does so already, there is nothing to do. */

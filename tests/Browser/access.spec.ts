@@ -90,6 +90,13 @@ const screens: Record<string, (page: Page, url: string) => Promise<void>> = {
     },
     day: async (page, url) => void (await page.goto(`${url}/day`)),
     'day sheet': async (page, url) => void (await page.goto(`${url}/day/sheet`)),
+    studies: async (page, url) => void (await page.goto(`${url}/study`)),
+    study: async (page, url) => {
+        await page.goto(`${url}/study/1`);
+        await expect(page.getByText('Pulled towards').first()).toBeVisible();
+        await page.getByRole('button', { name: 'Name its sides' }).click();
+        await expect(page.getByText('in all,')).toBeVisible();
+    },
     log: async (page, url) => void (await page.goto(`${url}/log`)),
     lost: async (page, url) => void (await page.goto(`${url}/nowhere`)),
 };

@@ -93,7 +93,7 @@ final class StudyTest extends TestCase
         self::assertSame($first['id'], $this->asked($file, wall_mm: 10)['id']);
         self::assertNotSame($first['id'], $this->asked($file, wall_mm: 11)['id']);
         self::assertSame(3, Study::query()->count(), 'The first one still waits.');
-        Storage::disk('local')->assertExists("studies/{$this->workshop->id}/{$first['id']}.mesh");
+        Storage::disk('local')->assertExists(Study::query()->findOrFail($first['id'])->picture().'.mesh');
         $this->get("/studies/{$first['id']}/picture.mesh")->assertOk();
         $this->get("/studies/{$first['id']}/picture.json")->assertNotFound();
     }

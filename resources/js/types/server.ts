@@ -1469,6 +1469,7 @@ export type RubbersView = {
         soft: boolean;
     })[];
     cast: string | null;
+    mould: string | null;
     planned: {
         name: string;
         base: string;

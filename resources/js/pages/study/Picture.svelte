@@ -19,6 +19,7 @@
     let places = $state<{ id: string; x: number; y: number; behind: boolean }[]>([]);
     let trouble = $state<string | null>(null);
     let shown = 0;
+    let drawn = $state(false);
 
     const point = (at: readonly number[]): Point => [at[0] ?? 0, at[1] ?? 0, at[2] ?? 0];
     const block = $derived.by((): Block => {
@@ -57,6 +58,7 @@
             if (mine === shown) {
                 view?.show(mesh, new TextDecoder('latin1').decode(states));
                 trouble = null;
+                drawn = true;
             }
         } catch {
             trouble = 'The picture did not come. Load the page again; the figures beside it stand.';
@@ -133,7 +135,7 @@
 
 <div class="picture">
     <!-- svelte-ignore a11y_no_interactive_element_to_noninteractive_role -->
-    <canvas bind:this={canvas} role="img" aria-label={words} tabindex="0" onkeydown={keys}></canvas>
+    <canvas bind:this={canvas} data-drawn={drawn} role="img" aria-label={words} tabindex="0" onkeydown={keys}></canvas>
     {#each places as place (place.id)}
         {@const pin = pins.find((one) => one.id === place.id)}
         {#if !place.behind}<button

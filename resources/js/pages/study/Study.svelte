@@ -84,7 +84,7 @@
 <svelte:head><title>{file.name} · Study · Apalos</title></svelte:head>
 
 <p class="quiet">
-    <a class="link inline-block py-2" href="/study">Study</a>
+    <a class="link inline-block min-w-11 py-2" href="/study">Study</a>
     {#if file.job !== null}· for <a class="link" href="/jobs/{file.job.id}">{file.job.name}</a>{/if}
 </p>
 <h1 class="text-3xl">{file.name}</h1>
@@ -193,6 +193,7 @@
                     {/each}
                 </ol>
             {/if}
+            <IntoJob {file} {jobs} id={live.answered} {answer} wrong={refused('job')} />
         </section>
         <div class="turned"><Ways {live} {file} onsides={(sides) => say({ sides })} /></div>
     </div>
@@ -202,7 +203,6 @@
         <Floats {live} {answer} onwater={() => (shows = 'tank')} />
         <Together {answer} {rubbers} />
         <Hollow {answer} {rubbers} />
-        <IntoJob {file} {jobs} id={live.answered} {answer} wrong={refused('job')} />
     </div>
 {/if}
 

@@ -24,7 +24,13 @@
         warnings: { code: string; message: string }[];
     };
     const soft = $derived(rubbers.bases.filter((base) => base.soft && base.pot_life_min !== null));
-    let said = $state({ count: 6 as Entry, gap_mm: 19 as Entry, rubber: untrack(() => soft[0]?.code ?? '') });
+    let said = $state({
+        count: 6 as Entry,
+        gap_mm: 19 as Entry,
+        rubber: untrack(
+            () => (soft.find((base) => base.code === rubbers.mould) ?? soft.find((base) => base.code === 'pr-25') ?? soft[0])?.code ?? '',
+        ),
+    });
     let grid = $state<Grid | null>(null);
     let wrong = $state<{ field: string; message: string } | null>(null);
 
