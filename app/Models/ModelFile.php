@@ -58,6 +58,12 @@ final class ModelFile extends Model
         return $this->hasMany(Study::class)->orderBy('id');
     }
 
+    /** Where the mesh lies that its pictures are drawn from, in the unit it is read in. */
+    public function mesh(): string
+    {
+        return "studies/{$this->workshop_id}/{$this->hash}".($this->unit === null ? '' : "-{$this->unit->value}").'.mesh';
+    }
+
     /** Where its bytes lie. */
     public function path(): string
     {

@@ -59,10 +59,10 @@ final class Study extends Model
         return $this->belongsTo(ModelFile::class)->withTrashed();
     }
 
-    /** Where what its picture is drawn from lies: this, and `.mesh` or `.states`. */
-    public function picture(): string
+    /** Where its part of the picture lies: which facets hide. The mesh is that of the model. */
+    public function states(): string
     {
-        return "studies/{$this->workshop_id}/{$this->mark}";
+        return "studies/{$this->workshop_id}/{$this->mark}.states";
     }
 
     public function isUnderWay(): bool

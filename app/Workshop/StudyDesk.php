@@ -13,6 +13,7 @@ use App\Models\ModelFile;
 use App\Models\Study;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
 use Symfony\Component\Process\PhpExecutableFinder;
 use Symfony\Component\Process\Process;
 
@@ -27,6 +28,8 @@ final readonly class StudyDesk
 
     /** A file so large is studied beside the bench; a smaller one is answered while one waits. */
     public const AT_ONCE_BYTES = 4_000_000;
+
+    private const KEPT = 60;
 
     private const LONGEST_SECONDS = 600;
 
@@ -47,8 +50,21 @@ final readonly class StudyDesk
             // Stopped or broken off, it is asked anew.
             $study->update(['state' => Study::WAITING, 'done' => 0, 'wrong' => null]);
         }
+        if ($study->wasRecentlyCreated) {
+            $this->tidy($file);
+        }
 
         return $study;
+    }
+
+    /** A slider asks much: of one model the newest are kept, and what was found when all was left to be found. */
+    private function tidy(ModelFile $file): void
+    {
+        $old = $file->studies()->reorder()->where('mark', '!=', self::mark($file, []))->orderByDesc('id')->offset(self::KEPT)->limit(self::KEPT)->get(['id', 'workshop_id', 'mark', 'model_file_id']);
+        foreach ($old as $study) {
+            Storage::disk('local')->delete($study->states());
+            $study->delete();
+        }
     }
 
     /** What was found when all was left to be found; null where that was never asked. */
@@ -89,8 +105,8 @@ final readonly class StudyDesk
     {
         $file = $study->modelFile;
         $disk = Storage::disk('local');
-        $disk->makeDirectory(dirname($study->picture()));
-        $keep = $disk->path($study->picture());
+        $disk->makeDirectory(dirname($study->states()));
+        $keep = $disk->path("studies/{$study->workshop_id}/".Str::ulid());
         $process = new Process([(new PhpExecutableFinder)->find() ?: 'php', base_path('bin/apalos'), 'study', $disk->path($file->path()), ...$this->words($file, $study->asked), '--keep', $keep, '--progress'], env: ['APALOS_JIT' => false], timeout: self::LONGEST_SECONDS);
         $process->start();
         $told = 0;
@@ -111,6 +127,9 @@ final readonly class StudyDesk
             throw $this->refused($process->getOutput());
         }
         $answer = $process->isSuccessful() && is_file("{$keep}.json") ? (string) file_get_contents("{$keep}.json") : '';
+        foreach (['states' => $study->states(), 'mesh' => $file->mesh()] as $part => $path) {
+            ! is_file("{$keep}.{$part}") || rename("{$keep}.{$part}", $disk->path($path));
+        }
         @unlink("{$keep}.json");
 
         return $answer !== '' ? $answer : throw BadInput::at('file', Phrase::of('piece.broke_off'));

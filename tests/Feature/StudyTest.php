@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Apalos\Core\Contact\MouldPart;
+use Apalos\Core\Input\Fields;
 use Apalos\Core\Mesh\Limits;
 use Apalos\Core\Tests\Mesh\Files;
 use Apalos\Core\Tests\Mesh\Shapes;
@@ -93,9 +94,19 @@ final class StudyTest extends TestCase
         self::assertSame($first['id'], $this->asked($file, wall_mm: 10)['id']);
         self::assertNotSame($first['id'], $this->asked($file, wall_mm: 11)['id']);
         self::assertSame(3, Study::query()->count(), 'The first one still waits.');
-        Storage::disk('local')->assertExists(Study::query()->findOrFail($first['id'])->picture().'.mesh');
+        Storage::disk('local')->assertExists([$file->mesh(), Study::query()->findOrFail($first['id'])->states()]);
         $this->get("/studies/{$first['id']}/picture.mesh")->assertOk();
         $this->get("/studies/{$first['id']}/picture.json")->assertNotFound();
+    }
+
+    public function test_a_slider_that_asks_much_fills_no_disk(): void
+    {
+        $file = $this->ball();
+        for ($i = 0; $i < 70; $i++) {
+            app(StudyDesk::class)->open($file, Fields::of(['pull' => '0,0,1', 'pour' => '0,0,1', 'seam_mm' => $i / 2]), $this->now);
+        }
+        self::assertLessThanOrEqual(62, Study::query()->count());
+        self::assertTrue($file->studies()->get()->contains(static fn (Study $study): bool => $study->asked === []), 'What was found by itself stays.');
     }
 
     public function test_the_same_file_under_another_name_is_the_same_model(): void

@@ -122,7 +122,7 @@ final readonly class StudyController
     /** What its picture is drawn from. */
     public function picture(Study $study, string $part): BinaryFileResponse
     {
-        $path = Storage::disk('local')->path("{$study->picture()}.{$part}");
+        $path = Storage::disk('local')->path($part === 'mesh' ? $study->modelFile->mesh() : $study->states());
         abort_unless($study->state === Study::DONE && is_file($path), 404);
 
         return response()->file($path, ['Content-Type' => 'application/octet-stream', 'Cache-Control' => 'private, max-age=31536000, immutable']);

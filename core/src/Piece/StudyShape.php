@@ -60,7 +60,7 @@ final class StudyShape
         $facing = $result->pulls[0]->facing;
         [$u, $v] = $facing->along->across();
         $d = $facing->along;
-        $every = max(1, intdiv(count($result->parting->segments), 1500));
+        $every = max(1, intdiv(count($result->parting->segments), 900));
         $seam = [];
         foreach ($result->parting->segments as $i => [$from, $to]) {
             if ($i % $every === 0) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Tests\Console;
 
 use Apalos\Core\Console\Command;
+use Apalos\Core\Console\StudyCommand;
 use Apalos\Core\Tests\Contact\Shipped;
 use Apalos\Core\Tests\Mix\Brow;
 use Apalos\Core\Tests\Words;
@@ -56,8 +57,8 @@ final class CommandTest extends TestCase
 
     public function test_help_names_every_verb(): void
     {
-        foreach (['mix', 'topup', 'cure', 'volume', 'harden', 'tint', 'patch', 'series', 'contact', 'mould'] as $verb) {
-            self::assertStringContainsString("  {$verb} ", (new Command(Shipped::shelves(), Words::book()))->run([], '')->text);
+        foreach (['mix', 'topup', 'cure', 'volume', 'harden', 'tint', 'patch', 'series', 'contact', 'mould', 'sprue', 'bubbles', 'gang', 'box', 'ballast', 'roto', 'study'] as $verb) {
+            self::assertStringContainsString("  {$verb} ", (new Command(Shipped::shelves(), Words::book(), new StudyCommand(static fn (): ?\SplFileObject => null, static function (): void {})))->run([], '')->text);
         }
     }
 

@@ -6,6 +6,7 @@ namespace Apalos\Core\Tests\Console;
 
 use Apalos\Core\Console\Command;
 use Apalos\Core\Tests\Contact\Shipped;
+use Apalos\Core\Tests\Mesh\Shapes;
 use Apalos\Core\Tests\Mix\Brow;
 use Apalos\Core\Tests\Tint\Palette;
 use Apalos\Core\Tests\Words;
@@ -79,6 +80,66 @@ final class ContractTest extends TestCase
         self::assertNames(['factor', 'q10', 'offset', 'pot_life_min', 'demould_min', 'rests_on', 'warnings'], $answer);
         self::assertNames(self::BAND, $answer['pot_life_min']);
         self::assertEqualsWithDelta(2 ** 0.5, $answer['factor'], 1e-12, 'Half of ten degrees cooler is the root of q10.');
+    }
+
+    public function test_the_questions_about_a_piece(): void
+    {
+        $sprue = self::ask('sprue', ['volume_ml' => 140, 'sg' => 1.05, 'viscosity_pas' => 0.12, 'pot_life_min' => 3, 'start_min' => 0.75, 'diameter_mm' => 9, 'length_mm' => 20, 'head_mm' => 15, 'within_share' => 0.25]);
+        self::assertNames(['fill_min', 'filled_ml', 'least_diameter_mm', 'warnings'], $sprue);
+        self::assertEqualsWithDelta(0.2, $sprue['fill_min'], 5e-4);
+
+        $bubbles = self::ask('bubbles', ['sg' => 1.08, 'viscosity_pas' => 21, 'pot_life_min' => 22, 'cases' => [['name' => 'tray', 'depth_mm' => 18, 'from_min' => 3, 'to_min' => 22]]]);
+        self::assertNames(['cases', 'advice', 'warnings'], $bubbles);
+        self::assertEqualsWithDelta(1.33, $bubbles['cases'][0]['smallest_mm'], 0.005);
+
+        $gang = self::ask('gang', ['piece' => ['l_mm' => 82, 'w_mm' => 36, 'h_mm' => 24, 'volume_ml' => 41], 'count' => 8, 'wall_mm' => 14, 'gap_mm' => 19, 'base_mm' => 12, 'over_mm' => 10]);
+        self::assertSame([], array_diff(['cols', 'rows', 'turned', 'inner_mm', 'rubber_ml', 'per_piece_ml', 'hugging_ml', 'warnings'], array_keys($gang)));
+        self::assertEqualsWithDelta(1894.7, $gang['rubber_ml'], 0.05);
+
+        $box = self::ask('box', ['inner_mm' => [120, 80, 60], 'board_mm' => 4, 'joint' => 'tabs']);
+        self::assertNames(['panels', 'sheets', 'svg', 'dxf', 'hold', 'warnings'], $box);
+        self::assertCount(5, $box['panels']);
+
+        $ballast = self::ask('ballast', ['body' => ['volume_ml' => 42, 'centre_mm' => null], 'resin' => ['base_sg' => 1.06, 'filler_sg' => 0.17, 'filler_pct' => 7], 'hardware' => [['name' => 'hooks', 'mass_g' => 2.4, 'sg' => 7.85, 'inside' => false, 'at_mm' => null], ['name' => 'wire', 'mass_g' => 1.1, 'sg' => 7.85, 'inside' => true, 'at_mm' => null]], 'water_sg' => 0.998, 'target_pct' => 6, 'ballast' => ['sg' => 11.34, 'inside' => true], 'trim_deg' => null]);
+        self::assertSame([], array_diff(['resin_sg', 'ballast_g', 'without_displacement_g', 'at_mm', 'whole_g', 'sinks_mm_s', 'warnings'], array_keys($ballast)));
+        self::assertEqualsWithDelta(9.43, $ballast['ballast_g'], 0.005);
+
+        $roto = self::ask('roto', ['area_mm2' => 41_000, 'wall_mm' => 2.5, 'sg' => 1.07, 'passes' => 2, 'loss_pct' => 10]);
+        self::assertEqualsWithDelta([120.6, 60.3], [$roto['mass_g'], $roto['pass_g']], 0.05);
+    }
+
+    public function test_a_mesh_is_studied_from_a_file_and_from_what_comes_in(): void
+    {
+        $bytes = Shapes::stl(Shapes::hornedBlock());
+        $answers = [];
+        foreach ([[Shapes::file($bytes, 'stl')->getPathname()], ['-', '--format', 'stl']] as $words) {
+            $process = proc_open([PHP_BINARY, __DIR__.'/../../../bin/apalos', 'study', ...$words, '--units', 'mm', '--pull', '0,1,0', '--pour', '0,0,1', '--json'], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes);
+            self::assertIsResource($process);
+            fwrite($pipes[0], $words[0] === '-' ? $bytes : '');
+            fclose($pipes[0]);
+            $said = (string) stream_get_contents($pipes[1]);
+            self::assertSame('', stream_get_contents($pipes[2]));
+            self::assertSame(0, proc_close($process), $said);
+            $answers[] = json_decode($said, true, flags: JSON_THROW_ON_ERROR);
+        }
+        self::assertSame($answers[0], $answers[1]);
+        self::assertSame([], array_diff(['triangles', 'bbox_mm', 'area_mm2', 'volume_ml', 'watertight', 'open_edges', 'shells', 'flipped', 'pull', 'pours', 'halves', 'stretch', 'box', 'warnings'], array_keys($answers[0])));
+        self::assertNames(['axis', 'undercut_area_pct', 'undercut_depth_mm', 'parting'], $answers[0]['pull']);
+        self::assertNames(['flat', 'z_range_mm', 'loops'], $answers[0]['pull']['parting']);
+        self::assertEqualsWithDelta([78.0, 6.0, 15.0], [$answers[0]['volume_ml'], $answers[0]['pours'][0]['traps'][0]['trapped_ml'], $answers[0]['pours'][0]['traps'][0]['prominence_mm']], 1e-4);
+        self::assertSame('cast', $answers[0]['pours'][0]['traps'][0]['kind']);
+        self::assertEqualsWithDelta([84.0, 74.0, 64.0], self::sorted($answers[0]['box']['inner_mm']), 1e-4);
+    }
+
+    /**
+     * @param  list<float>  $values
+     * @return list<float>
+     */
+    private static function sorted(array $values): array
+    {
+        rsort($values);
+
+        return $values;
     }
 
     public function test_harden(): void
