@@ -46,9 +46,9 @@ final readonly class StudyDesk
         $question = array_filter($asked->toArray(), static fn (mixed $value): bool => $value !== null && $value !== false);
         ksort($question);
         $study = $file->studies()->createOrFirst(['mark' => self::mark($file, $question)], ['asked' => $question, 'created_at' => $now]);
-        if (in_array($study->state, [Study::CANCELLED, Study::REFUSED], true)) {
-            // Stopped or broken off, it is asked anew.
-            $study->update(['state' => Study::WAITING, 'done' => 0, 'wrong' => null]);
+        if (in_array($study->state, [Study::CANCELLED, Study::REFUSED], true) || ($study->state === Study::RUNNING && $study->created_at < $now->subSeconds(self::LONGEST_SECONDS))) {
+            // Stopped or broken off, or taken up by somebody who is no more: it is asked anew.
+            $study->update(['state' => Study::WAITING, 'done' => 0, 'wrong' => null, 'created_at' => $now]);
         }
         if ($study->wasRecentlyCreated) {
             $this->tidy($file);
@@ -105,6 +105,9 @@ final readonly class StudyDesk
     {
         $file = $study->modelFile;
         $disk = Storage::disk('local');
+        if (! $disk->exists($file->path())) {
+            throw BadInput::at('file', Phrase::of('piece.file_gone'));
+        }
         $disk->makeDirectory(dirname($study->states()));
         $keep = $disk->path("studies/{$study->workshop_id}/".Str::ulid());
         $process = new Process([(new PhpExecutableFinder)->find() ?: 'php', base_path('bin/apalos'), 'study', $disk->path($file->path()), ...$this->words($file, $study->asked), '--keep', $keep, '--progress'], env: ['APALOS_JIT' => false], timeout: self::LONGEST_SECONDS);

@@ -125,5 +125,5 @@ test('a piece drawn in inches is asked about', async ({ page, demo }) => {
     await expect(page.getByText(/Is it drawn in inches\? Then it would be/)).toBeVisible({ timeout: 60_000 });
     await page.getByRole('group', { name: 'In which unit is it drawn?' }).getByRole('button', { name: 'inches' }).click();
     await expect(page.getByText(/Is it drawn in inches/)).toBeHidden({ timeout: 60_000 });
-    await expect(page.getByText('read in in')).toBeAttached();
+    await expect(page.getByText('read in inches')).toBeAttached();
 });

@@ -159,6 +159,18 @@ final class StudyTest extends TestCase
         $this->get("/study/{$file->id}")->assertOk();
     }
 
+    public function test_a_study_whose_runner_died_and_one_whose_file_is_gone_do_not_hang(): void
+    {
+        $file = $this->ball();
+        Study::query()->where('model_file_id', $file->id)->update(['state' => Study::RUNNING]);
+        self::assertSame('running', $this->postJson("/study/{$file->id}/ask", [])->json('state'), 'Somebody is at it.');
+        $this->travel(11)->minutes();
+        self::assertSame('waiting', $this->postJson("/study/{$file->id}/ask", [])->json('state'));
+
+        Storage::disk('local')->delete($file->path());
+        self::assertSame('The file of this model is not on the bench computer any more. Drop it in again.', $this->asked($file)['wrong']);
+    }
+
     public function test_a_study_is_stopped_and_asked_anew(): void
     {
         $file = $this->ball();

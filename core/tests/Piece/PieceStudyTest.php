@@ -173,6 +173,7 @@ final class PieceStudyTest extends TestCase
         yield [['a.stl', '--units', 'furlong'], 'units'];
         yield [['a.stl', '--loud'], 'loud'];
         yield [['a.stl', '--pull'], 'pull'];
+        yield [['a.stl', '--float', 'heavy'], 'float'];
     }
 
     /** @param  list<string>  $words */

@@ -211,7 +211,7 @@
     <p>
         {file.format}, {file.mb.toFixed(1)} MB{answer === null
             ? ''
-            : `, ${answer.triangles.toLocaleString('en-GB')} triangles, read in ${answer.unit}`}.
+            : `, ${answer.triangles.toLocaleString('en-GB')} triangles, read in ${units.find(([unit]) => unit === answer.unit)?.[1] ?? answer.unit}`}.
         {file.unit === null ? '' : 'You said so.'}
     </p>
     <p class="mt-2 flex flex-wrap gap-2">
