@@ -29,7 +29,11 @@ final class Cover
         $this->top = $this->tops();
     }
 
-    /** @return list<float> */
+    /**
+     * The same walk over cells as in `touching`, without its lists: most directions need no more than this.
+     *
+     * @return list<float>
+     */
     private function tops(): array
     {
         [$u, $v, $w, $lean, $corners, $sense] = [$this->facing->u, $this->facing->v, $this->facing->w, $this->facing->lean, $this->facing->mesh->corners, $this->sense];

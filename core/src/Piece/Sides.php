@@ -101,7 +101,9 @@ final readonly class Sides
 
     private function called(string $axis): Phrase
     {
-        return isset($this->names[$axis]) ? Phrase::written($this->names[$axis]) : Phrase::of('piece.side_'.self::USUAL[$axis]);
+        $usual = self::USUAL[$axis];
+
+        return isset($this->names[$axis]) ? Phrase::written($this->names[$axis]) : Phrase::of("piece.side_{$usual}");
     }
 
     /** @return array{Direction, Direction} the axis it is nearest to, and the one it leans to from there */
