@@ -242,6 +242,20 @@ final class StudyTest extends TestCase
         self::assertEqualsWithDelta($moved['answer']['mould']['lower_ml'], $halves[0]?->pours()->firstOrFail()->sheet['volume']['volume_ml'], 0.1);
     }
 
+    public function test_a_mould_of_one_part_is_one_link_and_takes_all(): void
+    {
+        $job = $this->job();
+        $study = $this->asked($this->ball($job), wall_mm: 10, one_part: true);
+        $this->post("/studies/{$study['id']}/job", ['job' => $job->id])->assertRedirect("/jobs/{$job->id}");
+
+        $mould = $job->impressions()->where('kind', ImpressionKind::Mould)->get();
+        self::assertCount(1, $mould);
+        self::assertSame(MouldPart::Whole, $mould[0]?->role);
+        self::assertSame(0.0, (float) $study['answer']['mould']['lower_ml']);
+        // It stands on the board: no wall below.
+        self::assertEqualsWithDelta(80.0 * 80.0 * 70.0 / 1000.0 - $study['answer']['volume_ml'], $mould[0]->pours()->firstOrFail()->sheet['volume']['volume_ml'], 1.5);
+    }
+
     public function test_what_has_begun_stays_as_it_is(): void
     {
         $pour = $this->begun();

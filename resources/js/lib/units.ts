@@ -127,4 +127,4 @@ export const bothWays = (share: { pct_of_ab: number; pct_of_one_part: number }, 
 
 /** Sides that belong together, with their unit once: 81 × 67 × 18 mm. */
 export const sizes = (mm: readonly number[], units: Units): string =>
-    `${mm.map((side) => figure(side, 'length', units, units === 'metric' ? 0 : 1)).join(' × ')} ${sign('length', units)}`;
+    `${mm.map((side) => figure(side, 'length', units, 0)).join(' × ')} ${sign('length', units)}`;
