@@ -8,11 +8,13 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
+use Closure;
 
 /** `bin/apalos VERB < in.json > out.json`, and `bin/apalos study FILE`: exit 0 with a result, 2 with `{"error": {"field", "message"}}`. */
 final readonly class Command
 {
-    public function __construct(private Shelves $shelves, private Phrasebook $words, private ?StudyCommand $study = null) {}
+    /** @param  Shelves|Closure(): Shelves  $shelves  read only where a verb draws on them */
+    public function __construct(private Shelves|Closure $shelves, private Phrasebook $words, private ?StudyCommand $study = null) {}
 
     /** @param  list<string>  $arguments without the program's own name */
     public function run(array $arguments, string $input): Output
@@ -35,7 +37,7 @@ final readonly class Command
                 throw BadInput::at('verb', Phrase::of('console.one_verb'));
             }
 
-            return new Output(0, self::json($this->words->tell($verb->answer(Fields::fromJson($input), $this->shelves))));
+            return new Output(0, self::json($this->words->tell($verb->answer(Fields::fromJson($input), $this->shelves instanceof Closure ? ($this->shelves)() : $this->shelves))));
         } catch (BadInput $wrong) {
             return new Output(2, self::json($this->words->refusal($wrong)));
         }

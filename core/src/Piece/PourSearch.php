@@ -17,9 +17,9 @@ final class PourSearch
 {
     private const COARSE = 4000;
 
-    private const WAYS = 220;
+    private const WAYS = 160;
 
-    private const ASKED = 8;
+    private const ASKED = 6;
 
     private const KEPT = 3;
 

@@ -23,7 +23,7 @@ final class PullSearch
     private const FACES = 5;
 
     /** How many are asked of the piece itself: a coarse likeness knows nothing of small waves. */
-    private const ASKED = 4;
+    private const ASKED = 3;
 
     private const APART = 20.0;
 

@@ -11,6 +11,8 @@ final class StudyShape
 {
     private const CHUNK = 4096;
 
+    private const MOST_SEGMENTS = 2500;
+
     public static function mesh(Coarse $coarse): string
     {
         $mesh = $coarse->mesh;
@@ -51,6 +53,21 @@ final class StudyShape
     }
 
     /**
+     * A line of many thousand pieces is drawn as that of a coarser likeness: whole, and no longer to send.
+     *
+     * @return list<array{array{float, float, float}, array{float, float, float}}>
+     */
+    private static function seam(StudyResult $result, Facing $facing): array
+    {
+        $segments = $result->parting->segments;
+        foreach ([60_000, 20_000] as $facets) {
+            $segments = count($segments) <= self::MOST_SEGMENTS ? $segments : Silhouette::of(Facing::of(Coarse::of($result->survey->mesh, $facets)->mesh, $facing->along))->segments;
+        }
+
+        return array_slice($segments, 0, self::MOST_SEGMENTS);
+    }
+
+    /**
      * Where things lie that are drawn beside the mesh, in the model's own millimetres.
      *
      * @return array{seam: list<list<float>>, deepest: list<float>|null, frame: array{across: list<float>, other: list<float>, along: list<float>, least: list<float>, most: list<float>, plane: float}, opening: array{at: float, girth: float}, passing: array{at: float, girth: float}}
@@ -60,13 +77,7 @@ final class StudyShape
         $facing = $result->pulls[0]->facing;
         [$u, $v] = $facing->along->across();
         $d = $facing->along;
-        $every = max(1, intdiv(count($result->parting->segments), 900));
-        $seam = [];
-        foreach ($result->parting->segments as $i => [$from, $to]) {
-            if ($i % $every === 0) {
-                $seam[] = [...$facing->place($from), ...$facing->place($to)];
-            }
-        }
+        $seam = array_map(static fn (array $segment): array => [...$facing->place($segment[0]), ...$facing->place($segment[1])], self::seam($result, $facing));
 
         return [
             'seam' => $seam,
