@@ -8,6 +8,7 @@ use Apalos\Core\Build\BrushedMould;
 use Apalos\Core\Build\BrushedMouldRequest;
 use Apalos\Core\Contact\ContactAnswer;
 use Apalos\Core\Contact\ContactRequest;
+use Apalos\Core\Cost\Costing;
 use Apalos\Core\Cure\Clock;
 use Apalos\Core\Cure\CureRequest;
 use Apalos\Core\Day\DayPlanner;
@@ -21,6 +22,8 @@ use Apalos\Core\Frame\GangLayout;
 use Apalos\Core\Harden\HardenRequest;
 use Apalos\Core\Harden\SofteningPlanner;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Keep\Drying;
+use Apalos\Core\Keep\MouldLife;
 use Apalos\Core\Mix\MixPlanner;
 use Apalos\Core\Mix\MixRequest;
 use Apalos\Core\Mix\Topup;
@@ -57,6 +60,9 @@ enum Verb: string
     case Box = 'box';
     case Ballast = 'ballast';
     case Roto = 'roto';
+    case Life = 'life';
+    case Dry = 'dry';
+    case Cost = 'cost';
 
     public function question(): Phrase
     {
@@ -87,6 +93,9 @@ enum Verb: string
             self::Gang => (new GangLayout)->ask($in),
             self::Box => (new BoxToCut)->ask($in),
             self::Ballast => (new Ballast)->reckon(BallastRequest::from($in))->toArray(),
+            self::Life => (new MouldLife)->ask($in)->toArray(),
+            self::Dry => (new Drying)->ask($in)->toArray(),
+            self::Cost => (new Costing)->ask($in),
             self::Roto => (new HollowSkin)->ask($in),
             self::Mould => (new MouldChooser($shelves->moulds, $shelves->contacts))->choose(PieceRequest::from($in, $shelves->contacts))->toArray(),
         };

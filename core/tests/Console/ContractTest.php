@@ -104,6 +104,10 @@ final class ContractTest extends TestCase
         self::assertSame([], array_diff(['resin_sg', 'ballast_g', 'without_displacement_g', 'at_mm', 'whole_g', 'sinks_mm_s', 'warnings'], array_keys($ballast)));
         self::assertEqualsWithDelta(9.43, $ballast['ballast_g'], 0.005);
 
+        self::assertNames(['left', 'chance_of_ahead', 'rests_on', 'advice', 'warnings'], self::ask('life', ['pairing' => ['median' => 60, 'spread' => 0.45], 'others' => [], 'casts' => 0, 'condition' => null, 'ahead' => 40]));
+        self::assertNames(['dry_at_h', 'dry_mass_g', 'left_pct', 'tau_h', 'warnings'], self::ask('dry', ['weighings' => [['hours' => 0, 'mass_g' => 900], ['hours' => 10, 'mass_g' => 820], ['hours' => 24, 'mass_g' => 790]], 'until_pct' => 0.5]));
+        self::assertSame([], array_diff(['lines', 'mould', 'labour', 'other', 'total', 'per_piece', 'cash', 'shares', 'break_even', 'warnings'], array_keys(self::ask('cost', ['currency' => 'EUR', 'casts' => 1, 'materials' => [['name' => 'r', 'used_g' => 10, 'kit' => ['price' => '1.00', 'mass_g' => 100]]]]))));
+
         $roto = self::ask('roto', ['area_mm2' => 41_000, 'wall_mm' => 2.5, 'sg' => 1.07, 'passes' => 2, 'loss_pct' => 10]);
         self::assertEqualsWithDelta([120.6, 60.3], [$roto['mass_g'], $roto['pass_g']], 0.05);
     }

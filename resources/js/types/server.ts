@@ -190,6 +190,34 @@ export type SofteningEffectsResult = {
     }[];
 };
 
+/** When a plaster is dry, in hours from its first weighing's clock, what it weighs then, and what is left to lose now. */
+export type DryResult = {
+    dry_at_h: number | null;
+    dry_mass_g: number | null;
+    left_pct: number | null;
+    tau_h: number | null;
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
+/** Casts a mould has left: whole, at 10, 50 and 90 %. */
+export type LifeResult = {
+    left: {
+        low: number;
+        likely: number;
+        high: number;
+    };
+    chance_of_ahead: number | null;
+    rests_on: number;
+    advice: string;
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
 /** What to weigh, in which batches, and how long there is for it. `null` where the sheet is silent. */
 export type MixResult = {
     mass_g: number;
