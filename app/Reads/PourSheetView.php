@@ -37,7 +37,7 @@ final readonly class PourSheetView implements View
      *     id: int, build: array{id: int, name: string}|null, job_id: int, job: string, impression: string, kind: string, sheet: array<string, mixed>, shelf: ShelfShape,
      *     formulas: list<array{id: int, name: string, number: int, recipe: array{base: string, additives: list<array{code: string, amount: float, basis: string, into: string}>}}>,
      *     learnt: array{pct: float, pours: int}|null, took: array{grams: float, pours: int}|null,
-     *     studied: array{model: int, name: string, volume_ml: float, area_mm2: float, size_mm: array{float, float, float}, box_mm: array{float, float, float}, undercut_depth_mm: float, stretch_pct: float}|null,
+     *     studied: array{model: int, name: string, volume_ml: float, area_mm2: float, size_mm: array{float, float, float}, box_mm: array{float, float, float}, undercut_depth_mm: float, stretch_pct: float|null}|null,
      *     scale: array{division_g: float, capacity_g: float}
      * }
      */

@@ -15,8 +15,9 @@ final readonly class StudiedPiece
     /**
      * @param  array{float, float, float}  $size  mm
      * @param  array{float, float, float}  $box  inside, mm
+     * @param  float|null  $stretch  per cent; only where a mould of one part was asked about: drawn another way it says nothing of one
      */
-    private function __construct(public int $model, public string $name, public float $volume, public float $area, public array $size, public array $box, public float $depth, public float $stretch) {}
+    private function __construct(public int $model, public string $name, public float $volume, public float $area, public array $size, public array $box, public float $depth, public ?float $stretch) {}
 
     /** Null where the job has no model, or none that was studied. */
     public static function of(int $job): ?self
@@ -32,7 +33,7 @@ final readonly class StudiedPiece
 
             return count($size) !== 3 || count($box) !== 3 ? null : new self(
                 $study->model_file_id, $study->modelFile->name, $answer->positive('volume_ml'), $answer->positive('area_mm2', 1e10), [$size[0], $size[1], $size[2]], [$box[0], $box[1], $box[2]],
-                $answer->object('pull')->number('undercut_depth_mm'), $answer->object('stretch')->number('needed_pct', 0.0, 1e9),
+                $answer->object('pull')->number('undercut_depth_mm'), ($study->asked['one_part'] ?? false) === true ? $answer->object('stretch')->number('needed_pct', 0.0, 1e9) : null,
             );
         } catch (BadInput) {
             // A model that encloses nothing measures nothing.
@@ -40,7 +41,7 @@ final readonly class StudiedPiece
         }
     }
 
-    /** @return array{model: int, name: string, volume_ml: float, area_mm2: float, size_mm: array{float, float, float}, box_mm: array{float, float, float}, undercut_depth_mm: float, stretch_pct: float} */
+    /** @return array{model: int, name: string, volume_ml: float, area_mm2: float, size_mm: array{float, float, float}, box_mm: array{float, float, float}, undercut_depth_mm: float, stretch_pct: float|null} */
     public function toArray(): array
     {
         return ['model' => $this->model, 'name' => $this->name, 'volume_ml' => $this->volume, 'area_mm2' => $this->area, 'size_mm' => $this->size, 'box_mm' => $this->box, 'undercut_depth_mm' => $this->depth, 'stretch_pct' => $this->stretch];

@@ -298,6 +298,8 @@ final class StudyTest extends TestCase
         $dxf = (string) $this->get("/studies/{$study['id']}/box.dxf?board=5&joint=tabs&sheet=600x400")->assertOk()->getContent();
         self::assertSame(5, preg_match_all('/\nPOLYLINE\n/', $dxf));
         $this->get("/studies/{$study['id']}/box.svg?board=5")->assertOk()->assertHeader('Content-Type', 'image/svg+xml');
+        $this->getJson("/studies/{$study['id']}/box.svg?sheet[]=600x400&sheet[]=1")->assertOk();
+        $this->getJson("/studies/{$study['id']}/box.svg?board=thick")->assertStatus(422)->assertJsonPath('error.field', 'board_mm');
         $this->getJson("/studies/{$study['id']}/box.svg?board=90")->assertStatus(422)->assertJsonPath('error.field', 'board_mm');
     }
 

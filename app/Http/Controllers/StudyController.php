@@ -208,13 +208,22 @@ final readonly class StudyController
 
             return $this->drawing((new BoxToCut)->ask(Fields::of($asked))[$format], $study, $format);
         }
-        $asked = ['inner_mm' => $inner, 'board_mm' => (float) $request->query('board', '6'), 'joint' => $joint, 'kerf_mm' => (float) $request->query('kerf', '0'), 'clay_bed_mm' => $block->number('seam_mm'), 'fill_mm' => $block->number('fill_mm'), 'margin_mm' => $block->number('margin_mm')];
-        if ($request->has('sheet')) {
-            $asked['sheet_mm'] = array_map(floatval(...), explode('x', (string) $request->query('sheet')));
+        $asked = ['inner_mm' => $inner, 'board_mm' => self::number($request, 'board', 6.0), 'joint' => $joint, 'kerf_mm' => self::number($request, 'kerf', 0.0), 'clay_bed_mm' => $block->number('seam_mm'), 'fill_mm' => $block->number('fill_mm'), 'margin_mm' => $block->number('margin_mm')];
+        $sheet = $request->query('sheet');
+        if (is_string($sheet)) {
+            $asked['sheet_mm'] = array_map(floatval(...), explode('x', $sheet));
         }
         $box = (new BoxToCut)->ask(Fields::of($asked));
 
         return $this->drawing($box[$format], $study, $format);
+    }
+
+    /** What is no number is for the core to refuse. */
+    private static function number(Request $request, string $key, float $usual): mixed
+    {
+        $said = $request->query($key);
+
+        return $said === null || $said === '' ? $usual : (is_numeric($said) ? (float) $said : $said);
     }
 
     private function drawing(mixed $text, Study $study, string $format): Answer

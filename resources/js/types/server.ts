@@ -1449,7 +1449,7 @@ export type PourSheetView = {
         size_mm: [number, number, number];
         box_mm: [number, number, number];
         undercut_depth_mm: number;
-        stretch_pct: number;
+        stretch_pct: number | null;
     } | null;
     scale: {
         division_g: number;
