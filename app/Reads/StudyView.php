@@ -13,7 +13,7 @@ use App\Models\Study;
  *
  * @phpstan-type Place array{float, float, float}
  * @phpstan-type StudyWarningShape array{code: string, message: Phrase}
- * @phpstan-type TrapShape array{at: Place, prominence_mm: float, trapped_ml: float, kind: string}
+ * @phpstan-type TrapShape array{at: Place, prominence_mm: float, trapped_ml: float, kind: string, vent: bool}
  * @phpstan-type PouredShape array{up: Place, spout_at: Place, traps: list<TrapShape>, trapped_ml: float, vents: int}
  * @phpstan-type WayShape array{at: Place, to: Place, length_mm: float}
  * @phpstan-type MouldBlockShape array{

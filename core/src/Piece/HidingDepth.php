@@ -22,7 +22,7 @@ final class HidingDepth
     private const HALVINGS = 9;
 
     /** @return array{mm: float, at: array{float, float, float}|null} and where it is deepest, across, across and along */
-    public function of(Seen $seen): array
+    public function of(Undercuts $seen): array
     {
         if ($seen->places === []) {
             return ['mm' => 0.0, 'at' => null];
@@ -82,7 +82,7 @@ final class HidingDepth
      * @param  non-empty-list<HeightMap>  $maps
      * @param  array{float, float, float, int}  $place
      */
-    private function sharpened(Seen $seen, array $maps, array $place, float $depth, float $give): float
+    private function sharpened(Undercuts $seen, array $maps, array $place, float $depth, float $give): float
     {
         [$u, $v, $w, $sense] = $place;
         $near = self::around($seen->facing, $u, $v, $w, $depth + $give, $sense);

@@ -129,7 +129,7 @@ final readonly class MouldPlanner
     {
         $near = [];
         foreach ([-0.5, -0.25, 0.0, 0.25, 0.5] as $share) {
-            foreach (Section::at($this->facing, $plane + $share * $size + 1e-6)->segments as [$from, $to]) {
+            foreach (CrossSection::at($this->facing, $plane + $share * $size + 1e-6)->segments as [$from, $to]) {
                 $steps = max(1, (int) ceil(hypot($to[0] - $from[0], $to[1] - $from[1]) / 2.0));
                 for ($i = 0; $i <= $steps; $i++) {
                     $near[] = [$from[0] + ($to[0] - $from[0]) * $i / $steps, $from[1] + ($to[1] - $from[1]) * $i / $steps];

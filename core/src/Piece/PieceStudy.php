@@ -62,7 +62,7 @@ final class PieceStudy
     }
 
     /** @return list<Phrase> */
-    private static function words(Survey $survey, Seen $seen, Poured $poured, Parting $parting, Sides $sides): array
+    private static function words(Survey $survey, Undercuts $seen, Poured $poured, Parting $parting, Sides $sides): array
     {
         $vents = [];
         foreach (array_filter($poured->traps, static fn (Trap $trap): bool => $trap->wantsVent()) as $trap) {

@@ -40,7 +40,7 @@ final class PullSearch
 
     /**
      * @param  callable(float): void  $tell  how far it is, 0–1
-     * @return list<Seen> the three best, best first
+     * @return list<Undercuts> the three best, best first
      */
     public static function of(Survey $survey, bool $onePart, callable $tell): array
     {
@@ -65,7 +65,7 @@ final class PullSearch
         $weights = array_map(self::weighed(...), $seen);
         asort($weights);
 
-        return array_slice(array_map(static fn (int $i): Seen => $seen[$i], array_keys($weights)), 0, self::KEPT);
+        return array_slice(array_map(static fn (int $i): Undercuts => $seen[$i], array_keys($weights)), 0, self::KEPT);
     }
 
     /**
@@ -91,7 +91,7 @@ final class PullSearch
     }
 
     /** @param  list<Direction>  $marked */
-    private static function settled(Survey $survey, Direction $way, array $marked, bool $onePart): Seen
+    private static function settled(Survey $survey, Direction $way, array $marked, bool $onePart): Undercuts
     {
         $closed = $survey->watertight();
         $seen = Sight::of($survey->mesh, $way, $onePart, $closed);
@@ -113,7 +113,7 @@ final class PullSearch
         return $seen;
     }
 
-    private static function weighed(Seen $seen): float
+    private static function weighed(Undercuts $seen): float
     {
         $parting = Silhouette::of($seen->facing);
         $size = max($seen->facing->mesh->bounds()->diagonal(), 1e-9);

@@ -60,7 +60,7 @@ final class Sight
         $this->off = 1e-4 * $facing->height() + 1e-3;
     }
 
-    public static function of(Mesh $mesh, Direction $pull, bool $onePart, bool $closed): Seen
+    public static function of(Mesh $mesh, Direction $pull, bool $onePart, bool $closed): Undercuts
     {
         return (new self(Facing::of($mesh, $pull), $onePart, $closed, self::PARTS))->look();
     }
@@ -70,12 +70,12 @@ final class Sight
      *
      * @param  list<array{float, float, float}>  $normals  as the surface faced before it was made coarser
      */
-    public static function about(Coarse $coarse, array $normals, Direction $pull, bool $onePart, bool $closed): Seen
+    public static function about(Coarse $coarse, array $normals, Direction $pull, bool $onePart, bool $closed): Undercuts
     {
         return (new self(Facing::of($coarse->mesh, $pull, $normals), $onePart, $closed, self::SEARCHING, $normals, $coarse->cell))->look();
     }
 
-    private function look(): Seen
+    private function look(): Undercuts
     {
         $facing = $this->facing;
         $up = new Cover($facing, 1, $this->closed);
@@ -102,16 +102,16 @@ final class Sight
                     $places[] = [$this->us[$i], $this->vs[$i], $this->ws[$i], $sense === 2 ? 1 : $sense];
                 }
             } elseif ($sense === 0 && $barredUp[$i] === '1') {
-                $states[$f] = Seen::BELOW;
+                $states[$f] = Undercuts::BELOW;
             }
         }
         foreach ($share as $f => $area) {
             if ($area > $facing->area[$f] / 2.0) {
-                $states[$f] = Seen::HIDDEN;
+                $states[$f] = Undercuts::HIDDEN;
             }
         }
 
-        return new Seen($facing, $this->onePart, $counted, $hidden, $states, $places);
+        return new Undercuts($facing, $this->onePart, $counted, $hidden, $states, $places);
     }
 
     /**
@@ -125,14 +125,14 @@ final class Sight
         [$u, $v, $w, $corners, $area] = [$facing->u, $facing->v, $facing->w, $facing->mesh->corners, $facing->area];
         $large = array_sum($area) / $this->parts;
         $base = $facing->lowest() + self::BASE;
-        $states = str_repeat(Seen::ABOVE, count($area));
+        $states = str_repeat(Undercuts::ABOVE, count($area));
         $counted = 0.0;
         foreach ($facing->lean as $f => $lean) {
             $a = $corners[3 * $f];
             $b = $corners[3 * $f + 1];
             $c = $corners[3 * $f + 2];
             if ($this->onePart && $lean < -self::UPRIGHT && $w[$a] <= $base && $w[$b] <= $base && $w[$c] <= $base) {
-                $states[$f] = Seen::BASE;
+                $states[$f] = Undercuts::BASE;
 
                 continue;
             }
@@ -144,7 +144,7 @@ final class Sight
                 default => $this->onePart ? 2 : -1,
             };
             if ($sense === -1) {
-                $states[$f] = Seen::BELOW;
+                $states[$f] = Undercuts::BELOW;
             }
             $cover = $sense === -1 ? $down : $up;
             if ($area[$f] <= $large) {

@@ -95,7 +95,7 @@ final class Silhouette
     /** Where walls stand upright, a seam shows least on the edge at their top; there it is as flat as the edge. */
     private static function onTheEdge(Facing $facing, float $edge): Parting
     {
-        $section = Section::at($facing, $edge - 1e-4 * $facing->height());
+        $section = CrossSection::at($facing, $edge - 1e-4 * $facing->height());
 
         return new Parting(true, [$edge, $edge], $edge, $section->loops(), $section->segments);
     }

@@ -23,7 +23,7 @@ final class StudyDoubts
     private const UNDERCUT_PCT = 2.0;
 
     /** @return list<Warning> */
-    public static function of(ReadMesh $read, Survey $survey, Seen $seen, StudyRequest $asked): array
+    public static function of(ReadMesh $read, Survey $survey, Undercuts $seen, StudyRequest $asked): array
     {
         return [...$read->warnings, ...iterator_to_array(self::mesh($read, $survey), false), ...iterator_to_array(self::size($read, $survey, $asked), false), ...iterator_to_array(self::pull($seen), false)];
     }
@@ -69,7 +69,7 @@ final class StudyDoubts
     }
 
     /** @return \Generator<Warning> */
-    private static function pull(Seen $seen): \Generator
+    private static function pull(Undercuts $seen): \Generator
     {
         if ($seen->pct() > self::UNDERCUT_PCT) {
             yield new Warning('undercuts', Phrase::of($seen->onePart ? 'piece.undercut_one' : 'piece.undercut', ['pct' => $seen->pct()]));

@@ -14,7 +14,7 @@ use Apalos\Core\Water\FloatResult;
 final readonly class StudyResult
 {
     /**
-     * @param  list<Seen>  $pulls  the one that counts first
+     * @param  list<Undercuts>  $pulls  the one that counts first
      * @param  array{mm: float, at: array{float, float, float}|null}  $depth
      * @param  list<Poured>  $pours  the one that counts first
      * @param  array{float, float}  $halves  ml below and above the parting
@@ -60,7 +60,7 @@ final readonly class StudyResult
                 'undercut_depth_mm' => $this->depth['mm'],
                 'parting' => $this->parting->toArray(),
             ],
-            'pulls' => array_map(static fn (Seen $seen): array => ['axis' => $seen->facing->along->toArray(), 'undercut_area_pct' => $seen->pct()], $this->pulls),
+            'pulls' => array_map(static fn (Undercuts $seen): array => ['axis' => $seen->facing->along->toArray(), 'undercut_area_pct' => $seen->pct()], $this->pulls),
             'pours' => array_map(static fn (Poured $poured): array => $poured->toArray(), $this->pours),
             'halves' => ['below_ml' => $this->halves[0], 'above_ml' => $this->halves[1]],
             'stretch' => ['needed_pct' => $this->stretch['pct'], 'opening_mm' => $this->stretch['opening_mm'], 'passes_mm' => $this->stretch['passes_mm']],

@@ -37,7 +37,7 @@ final class StudyShape
         if ($coarse->cell === 0.0) {
             return $states;
         }
-        $letters = [Seen::ABOVE, Seen::BELOW, Seen::HIDDEN, Seen::BASE];
+        $letters = [Undercuts::ABOVE, Undercuts::BELOW, Undercuts::HIDDEN, Undercuts::BASE];
         $votes = [];
         foreach ($coarse->from as $f => $to) {
             if ($to >= 0) {

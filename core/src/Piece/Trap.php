@@ -26,9 +26,9 @@ final readonly class Trap
         return $this->ml >= self::NOOK;
     }
 
-    /** @return array{at: array{float, float, float}, prominence_mm: float, trapped_ml: float, kind: 'cast'|'mould'} */
+    /** @return array{at: array{float, float, float}, prominence_mm: float, trapped_ml: float, kind: 'cast'|'mould', vent: bool} */
     public function toArray(): array
     {
-        return ['at' => $this->at, 'prominence_mm' => $this->prominence, 'trapped_ml' => $this->ml, 'kind' => $this->inCast ? 'cast' : 'mould'];
+        return ['at' => $this->at, 'prominence_mm' => $this->prominence, 'trapped_ml' => $this->ml, 'kind' => $this->inCast ? 'cast' : 'mould', 'vent' => $this->wantsVent()];
     }
 }

@@ -12,9 +12,9 @@ use Apalos\Core\Piece\Clip;
 use Apalos\Core\Piece\Girths;
 use Apalos\Core\Piece\HidingDepth;
 use Apalos\Core\Piece\Poured;
-use Apalos\Core\Piece\Seen;
 use Apalos\Core\Piece\Sight;
 use Apalos\Core\Piece\Silhouette;
+use Apalos\Core\Piece\Undercuts;
 use Apalos\Core\Tests\Mesh\Shapes;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -37,7 +37,7 @@ final class StudyShapesTest extends TestCase
      * @param  array{list<float>, list<float>, list<float>}  $by
      * @param  array{float, float, float}  $way
      */
-    private static function pulled(Mesh $mesh, array $by, array $way, bool $onePart = false): Seen
+    private static function pulled(Mesh $mesh, array $by, array $way, bool $onePart = false): Undercuts
     {
         return Sight::of(Shapes::turned($mesh, $by), Direction::of(...Shapes::turnedPlace($by, $way)), $onePart, true);
     }

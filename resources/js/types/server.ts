@@ -1891,6 +1891,7 @@ export type StudyView = {
                 prominence_mm: number;
                 trapped_ml: number;
                 kind: string;
+                vent: boolean;
             }[];
             trapped_ml: number;
             vents: number;

@@ -1,17 +1,24 @@
 <script lang="ts">
     /** Will it fill before it sets, and which bubbles leave: with the mix that is really planned, or with one of the shelf. */
-    import { onMount, untrack } from 'svelte';
-    import { ask } from '../../lib/api';
+    import { untrack } from 'svelte';
+    import { Asking } from '../../lib/asking.svelte';
     import { bench } from '../../lib/bench.svelte';
-    import { measure } from '../../lib/units';
+    import { measure, type Entry } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Warnings from '../../parts/Warnings.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { RubbersView, SpoutResult, StudyView } from '../../types/server';
 
-    let { answer, rubbers }: { answer: NonNullable<StudyView['answer']>; rubbers: RubbersView } = $props();
-    type Entry = number | string | null;
+    let {
+        answer,
+        rubbers,
+        spout = $bindable(),
+    }: {
+        spout: { diameter_mm: Entry; head_mm: Entry; vent_mm: Entry };
+        answer: NonNullable<StudyView['answer']>;
+        rubbers: RubbersView;
+    } = $props();
     type Bubbles = { cases: { name: string; smallest_mm: number; squeezed_mm: number | null }[]; advice: string[] };
     const flowing = $derived(rubbers.bases.filter((base) => base.viscosity_pas !== null && base.pot_life_min !== null));
     /** What the job casts, else the thinnest there is. */
@@ -20,11 +27,6 @@
         [...flowing].sort((a, b) => (a.viscosity_pas ?? 0) - (b.viscosity_pas ?? 0))[0]?.code ??
         '';
     let code = $state(untrack(() => (rubbers.planned?.viscosity_pas == null ? first() : 'planned')));
-    let spout = $state({ diameter_mm: 6 as Entry, head_mm: 40 as Entry, vent_mm: 2 as Entry });
-    let result = $state<SpoutResult | null>(null);
-    let bubbles = $state<Bubbles | null>(null);
-    let wrong = $state<{ field: string; message: string } | null>(null);
-    let turn = 0;
 
     const mix = $derived.by(() => {
         if (code === 'planned' && rubbers.planned !== null) {
@@ -41,48 +43,58 @@
             : { sg: base.sg, viscosity_pas: base.viscosity_pas, pot_life_min: base.pot_life_min, start: (base.pot_life_min ?? 0) * 0.25 };
     });
 
-    async function reckon(): Promise<void> {
-        if (mix === null || mix.viscosity_pas === null || mix.pot_life_min === null) {
-            return;
-        }
-        const mine = ++turn;
-        const one = { sg: mix.sg, viscosity_pas: mix.viscosity_pas, pot_life_min: mix.pot_life_min };
-        const tall = Math.max(...answer.bbox_mm) + answer.mould.spout.length_mm;
-        const low = Math.min(...answer.bbox_mm);
-        const end = mix.pot_life_min;
-        const [filled, risen] = await Promise.all([
-            ask<SpoutResult>('POST', '/api/reckon/sprue', {
-                ...one,
-                volume_ml: answer.volume_ml + answer.mould.spout.reservoir_ml,
-                start_min: mix.start,
-                length_mm: Math.max(0.5, answer.mould.spout.length_mm),
-                ...$state.snapshot(spout),
-            }),
-            ask<Bubbles>('POST', '/api/reckon/bubbles', {
-                ...one,
+    const flows = () => ({ sg: mix?.sg, viscosity_pas: mix?.viscosity_pas, pot_life_min: mix?.pot_life_min });
+    const filling = new Asking<SpoutResult | null>(
+        'POST',
+        '/api/reckon/sprue',
+        () => ({
+            ...flows(),
+            volume_ml: answer.volume_ml + answer.mould.spout.reservoir_ml,
+            start_min: mix?.start,
+            length_mm: Math.max(0.5, answer.mould.spout.length_mm),
+            ...$state.snapshot(spout),
+        }),
+        null,
+    );
+    const climbing = new Asking<Bubbles | null>(
+        'POST',
+        '/api/reckon/bubbles',
+        () => {
+            const tall = Math.max(...answer.bbox_mm) + answer.mould.spout.length_mm;
+            const whole = { from_min: mix?.start, to_min: mix?.pot_life_min };
+            return {
+                ...flows(),
                 cases: [
-                    { name: 'standing tall', depth_mm: tall, from_min: mix.start, to_min: end },
-                    { name: 'lying flat', depth_mm: Math.max(1, low), from_min: mix.start, to_min: end },
-                    { name: 'under vacuum in the cup', depth_mm: 90, from_min: 0, to_min: Math.max(0.05, mix.start), pressure_kpa: 3 },
-                    { name: 'in a pot at four bar', depth_mm: tall, from_min: mix.start, to_min: end, pressure_kpa: 400 },
+                    { name: 'standing tall', depth_mm: tall, ...whole },
+                    { name: 'lying flat', depth_mm: Math.max(1, Math.min(...answer.bbox_mm)), ...whole },
+                    {
+                        name: 'under vacuum in the cup',
+                        depth_mm: 90,
+                        from_min: 0,
+                        to_min: Math.max(0.05, mix?.start ?? 0),
+                        pressure_kpa: 3,
+                    },
+                    { name: 'in a pot at four bar', depth_mm: tall, ...whole, pressure_kpa: 400 },
                 ],
-            }),
-        ]);
-        if (mine !== turn) {
-            return;
-        }
-        wrong = filled.ok ? null : filled.wrong;
-        result = filled.ok ? filled.data : result;
-        bubbles = risen.ok ? risen.data : bubbles;
-    }
+            };
+        },
+        null,
+    );
+    const result = $derived(filling.answer);
+    const bubbles = $derived(climbing.answer);
+    const wrong = $derived(filling.trouble);
 
     // Asked again when the piece is turned, or another mix is taken.
     const facts = $derived(`${String(answer.volume_ml)} ${String(answer.mould.spout.length_mm)} ${code}`);
     $effect(() => {
         void facts;
-        untrack(() => void reckon());
+        untrack(() => {
+            if (mix !== null) {
+                filling.changed();
+                climbing.changed();
+            }
+        });
     });
-    onMount(() => void reckon());
     const at = (field: string): string | null => (wrong?.field === field ? wrong.message : null);
     const mm = (value: number): string => measure(value, 'length', bench.units);
 </script>
@@ -99,9 +111,15 @@
         <p class="quiet">Pours for {mix.pot_life_min.toFixed(1)} min in this room, from {mix.start.toFixed(1)} min after mixing began.</p>
     {/if}
     <div class="three">
-        <Measure label="Spout" kind="length" bind:value={spout.diameter_mm} error={at('diameter_mm')} onchange={() => void reckon()} />
-        <Measure label="Mix stands over it" kind="length" bind:value={spout.head_mm} error={at('head_mm')} onchange={() => void reckon()} />
-        <Measure label="Vents" kind="length" bind:value={spout.vent_mm} error={at('vent_mm')} onchange={() => void reckon()} />
+        <Measure label="Spout" kind="length" bind:value={spout.diameter_mm} error={at('diameter_mm')} onchange={() => filling.changed()} />
+        <Measure
+            label="Mix stands over it"
+            kind="length"
+            bind:value={spout.head_mm}
+            error={at('head_mm')}
+            onchange={() => filling.changed()}
+        />
+        <Measure label="Vents" kind="length" bind:value={spout.vent_mm} error={at('vent_mm')} onchange={() => filling.changed()} />
     </div>
     {#if wrong !== null && at('diameter_mm') === null && at('head_mm') === null && at('vent_mm') === null}<Wrong
             says={wrong.message}

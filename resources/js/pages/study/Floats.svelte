@@ -1,7 +1,7 @@
 <script lang="ts">
     /** How it will hang in the water: the ballast it needs and where, and how it comes to rest. */
     import { untrack } from 'svelte';
-    import { ask } from '../../lib/api';
+    import { Asking } from '../../lib/asking.svelte';
     import { bench } from '../../lib/bench.svelte';
     import type { LiveStudy } from '../../lib/study.svelte';
     import { measure } from '../../lib/units';
@@ -20,8 +20,6 @@
         ballast: 'inside',
         water: '0.998',
     });
-    let result = $state<BallastResult | null>(null);
-    let wrong = $state<{ field: string; message: string } | null>(null);
     const place = (at: readonly number[] | null): string =>
         at === null
             ? ''
@@ -29,31 +27,34 @@
                   .map((mm, i) => `${['x', 'y', 'z'][i] ?? ''} ${measure(mm - (answer.centre_mm[i] ?? 0), 'length', bench.units)}`)
                   .join(', ');
 
-    async function reckon(): Promise<void> {
-        const hooks = typeof said.hooks_g === 'number' && said.hooks_g > 0;
-        const [x = 0, y = 0, z = 0] = answer.centre_mm;
-        const asked = await ask<BallastResult>('POST', '/api/reckon/ballast', {
-            body: { volume_ml: answer.volume_ml, centre_mm: answer.centre_mm },
-            resin:
-                typeof said.filler_pct === 'number' && said.filler_pct > 0
-                    ? { base_sg: said.sg, filler_sg: 0.17, filler_pct: said.filler_pct }
-                    : { sg: said.sg },
-            hardware: hooks
-                ? [{ name: 'hooks and wire', mass_g: said.hooks_g, sg: 7.85, inside: false, at_mm: [x, y, z - answer.bbox_mm[2] / 2] }]
-                : [],
-            water_sg: Number(said.water),
-            target_pct: said.target_pct,
-            ballast: { sg: 11.34, inside: said.ballast === 'inside' },
-        });
-        wrong = asked.ok ? null : asked.wrong;
-        if (asked.ok) {
-            result = asked.data;
-        }
-    }
+    const asking = new Asking<BallastResult | null>(
+        'POST',
+        '/api/reckon/ballast',
+        () => {
+            const hooks = typeof said.hooks_g === 'number' && said.hooks_g > 0;
+            const [x = 0, y = 0, z = 0] = answer.centre_mm;
+            return {
+                body: { volume_ml: answer.volume_ml, centre_mm: answer.centre_mm },
+                resin:
+                    typeof said.filler_pct === 'number' && said.filler_pct > 0
+                        ? { base_sg: said.sg, filler_sg: 0.17, filler_pct: said.filler_pct }
+                        : { sg: said.sg },
+                hardware: hooks
+                    ? [{ name: 'hooks and wire', mass_g: said.hooks_g, sg: 7.85, inside: false, at_mm: [x, y, z - answer.bbox_mm[2] / 2] }]
+                    : [],
+                water_sg: Number(said.water),
+                target_pct: said.target_pct,
+                ballast: { sg: 11.34, inside: said.ballast === 'inside' },
+            };
+        },
+        null,
+    );
+    const result = $derived(asking.answer);
+    const wrong = $derived(asking.trouble);
     const volume = $derived(answer.volume_ml);
     $effect(() => {
         void volume;
-        untrack(() => void reckon());
+        untrack(() => asking.changed());
     });
 
     function lay(): void {
@@ -75,14 +76,14 @@
             kind="plain"
             bind:value={said.sg}
             error={at('resin.sg', 'resin.base_sg')}
-            onchange={() => void reckon()}
+            onchange={() => asking.changed()}
         />
         <Measure
             label="Light filler in it"
             kind="percent"
             bind:value={said.filler_pct}
             error={at('resin.filler_pct')}
-            onchange={() => void reckon()}
+            onchange={() => asking.changed()}
         />
         <Measure
             label="Heavier than water by"
@@ -90,19 +91,19 @@
             bind:value={said.target_pct}
             hint="below nought it floats"
             error={at('target_pct')}
-            onchange={() => void reckon()}
+            onchange={() => asking.changed()}
         />
         <Measure
             label="Hooks and wire under it"
             kind="mass"
             bind:value={said.hooks_g}
             error={at('hardware.0.mass_g')}
-            onchange={() => void reckon()}
+            onchange={() => asking.changed()}
         />
-        <Choice label="Lead lies" bind:value={said.ballast} onchange={() => void reckon()}
+        <Choice label="Lead lies" bind:value={said.ballast} onchange={() => asking.changed()}
             ><option value="inside">inside</option><option value="outside">outside</option></Choice
         >
-        <Choice label="Water" bind:value={said.water} onchange={() => void reckon()}
+        <Choice label="Water" bind:value={said.water} onchange={() => asking.changed()}
             ><option value="0.998">fresh</option><option value="1.025">salt</option></Choice
         >
     </div>

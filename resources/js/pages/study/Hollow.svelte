@@ -1,7 +1,7 @@
 <script lang="ts">
     /** A hollow skin, turned by hand in passes. */
     import { untrack } from 'svelte';
-    import { ask } from '../../lib/api';
+    import { Asking } from '../../lib/asking.svelte';
     import { bench } from '../../lib/bench.svelte';
     import { measure } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
@@ -27,28 +27,31 @@
         loss_pct: 10 as Entry,
         base: untrack(() => timed.find((one) => one.code === rubbers.cast)?.code ?? timed[0]?.code ?? ''),
     });
-    let skin = $state<Skin | null>(null);
-    let wrong = $state<{ field: string; message: string } | null>(null);
 
-    async function reckon(): Promise<void> {
-        const base = timed.find((one) => one.code === said.base);
-        const asked = await ask<Skin>('POST', '/api/reckon/roto', {
-            area_mm2: answer.area_mm2,
-            cavity_ml: answer.volume_ml,
-            wall_mm: said.wall_mm,
-            passes: said.passes,
-            loss_pct: said.loss_pct,
-            sg: base?.sg ?? 1.1,
-            // The room is in it already.
-            ...(base === undefined ? {} : { pot_life_min: base.pot_life_min }),
-        });
-        wrong = asked.ok ? null : asked.wrong;
-        skin = asked.ok ? asked.data : skin;
-    }
+    const asking = new Asking<Skin | null>(
+        'POST',
+        '/api/reckon/roto',
+        () => {
+            const base = timed.find((one) => one.code === said.base);
+            return {
+                area_mm2: answer.area_mm2,
+                cavity_ml: answer.volume_ml,
+                wall_mm: said.wall_mm,
+                passes: said.passes,
+                loss_pct: said.loss_pct,
+                sg: base?.sg ?? 1.1,
+                // The room is in it already.
+                ...(base === undefined ? {} : { pot_life_min: base.pot_life_min }),
+            };
+        },
+        null,
+    );
+    const skin = $derived(asking.answer);
+    const wrong = $derived(asking.trouble);
     const facts = $derived(`${String(answer.area_mm2)} ${said.base}`);
     $effect(() => {
         void facts;
-        untrack(() => void reckon());
+        untrack(() => asking.changed());
     });
     const at = (field: string): string | null => (wrong?.field === field ? wrong.message : null);
 </script>
@@ -56,9 +59,15 @@
 <section class="grid content-start gap-3" aria-label="A hollow skin">
     <h2 class="text-2xl">Cast it hollow?</h2>
     <div class="three">
-        <Measure label="Wall" kind="length" bind:value={said.wall_mm} error={at('wall_mm')} onchange={() => void reckon()} />
-        <Measure label="Passes" kind="plain" bind:value={said.passes} error={at('passes')} onchange={() => void reckon()} />
-        <Measure label="Left in the cup" kind="percent" bind:value={said.loss_pct} error={at('loss_pct')} onchange={() => void reckon()} />
+        <Measure label="Wall" kind="length" bind:value={said.wall_mm} error={at('wall_mm')} onchange={() => asking.changed()} />
+        <Measure label="Passes" kind="plain" bind:value={said.passes} error={at('passes')} onchange={() => asking.changed()} />
+        <Measure
+            label="Left in the cup"
+            kind="percent"
+            bind:value={said.loss_pct}
+            error={at('loss_pct')}
+            onchange={() => asking.changed()}
+        />
         <Choice label="Turned of" bind:value={said.base}
             >{#each timed as base (base.code)}<option value={base.code}>{base.name}</option>{/each}</Choice
         >

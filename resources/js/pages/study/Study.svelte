@@ -5,7 +5,7 @@
     import { screenKeys } from '../../lib/keys.svelte';
     import { refused } from '../../lib/refused';
     import { LiveStudy } from '../../lib/study.svelte';
-    import { measure, sizes } from '../../lib/units';
+    import { measure, sizes, type Entry } from '../../lib/units';
     import Warnings from '../../parts/Warnings.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { ModelFileView, RubbersView, StudyView } from '../../types/server';
@@ -13,10 +13,10 @@
     import Floats from './Floats.svelte';
     import Hollow from './Hollow.svelte';
     import IntoJob from './IntoJob.svelte';
-    import Picture from './Picture.svelte';
+    import PieceIn3d from './PieceIn3d.svelte';
     import Stretch from './Stretch.svelte';
     import Together from './Together.svelte';
-    import Ways from './Ways.svelte';
+    import PullAndPour from './PullAndPour.svelte';
 
     type Props = {
         file: ModelFileView;
@@ -42,12 +42,12 @@
     let shows = $state<'mould' | 'section' | 'tank'>('mould');
     let cutAt = $state(50);
     let chosen = $state<string | null>(null);
-    /** What the core gives no vent is not numbered either. */
-    const NOOK_ML = 0.02;
+    /** Asked about beside the picture, and drawn in it as wide as it is asked about. */
+    let spout = $state({ diameter_mm: 6 as Entry, head_mm: 40 as Entry, vent_mm: 2 as Entry });
 
     const traps = $derived(
         (answer?.pours[0]?.traps ?? [])
-            .filter((trap) => trap.trapped_ml >= NOOK_ML)
+            .filter((trap) => trap.vent)
             .map((trap, i) => ({ ...trap, id: String(i + 1), at: trap.at, mark: String(i + 1) })),
     );
     const doing: Record<string, string> = {
@@ -64,6 +64,9 @@
         ['cm', 'centimetres'],
         ['in', 'inches'],
     ] as const;
+
+    /** As drawn while something else than a width stands there. */
+    const width = (entry: Entry): number => (typeof entry === 'number' && entry > 0 ? Math.min(entry, 60) : 1);
 
     function say(change: Record<string, unknown>): void {
         router.put(`/study/${String(file.id)}`, change as never, { preserveScroll: true, preserveState: true });
@@ -110,7 +113,16 @@
     {/if}
     <div class="two">
         <section class="piece" aria-label="The piece">
-            <Picture {answer} id={live.answered} {shows} cut={cutAt} pins={traps} {chosen} onchoose={(id) => (chosen = id)} />
+            <PieceIn3d
+                {answer}
+                id={live.answered}
+                {shows}
+                cut={cutAt}
+                pins={traps}
+                wide={[width(spout.diameter_mm), width(spout.vent_mm)]}
+                {chosen}
+                onchoose={(id) => (chosen = id)}
+            />
             <div class="shows">
                 {#each [['mould', 'In its mould'], ['section', 'Cut open'], ['tank', 'In water']] as [id, name] (id)}
                     <label class="btn" class:btn-primary={shows === id}
@@ -195,10 +207,10 @@
             {/if}
             <IntoJob {file} {jobs} id={live.answered} {answer} wrong={refused('job')} />
         </section>
-        <div class="turned"><Ways {live} {file} onsides={(sides) => say({ sides })} /></div>
+        <div class="turned"><PullAndPour {live} {file} onsides={(sides) => say({ sides })} /></div>
     </div>
     <div class="more">
-        <Filling {answer} {rubbers} />
+        <Filling {answer} {rubbers} bind:spout />
         {#if live.study.asked.one_part}<Stretch id={live.answered} />{/if}
         <Floats {live} {answer} onwater={() => (shows = 'tank')} />
         <Together {answer} {rubbers} />

@@ -1,7 +1,7 @@
 <script lang="ts">
     /** Many at once in one block: the grid that takes least rubber, and whether its batch can be mixed in time. */
     import { untrack } from 'svelte';
-    import { ask } from '../../lib/api';
+    import { Asking } from '../../lib/asking.svelte';
     import { bench } from '../../lib/bench.svelte';
     import { measure, sizes } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
@@ -31,8 +31,6 @@
             () => (soft.find((base) => base.code === rubbers.mould) ?? soft.find((base) => base.code === 'pr-25') ?? soft[0])?.code ?? '',
         ),
     });
-    let grid = $state<Grid | null>(null);
-    let wrong = $state<{ field: string; message: string } | null>(null);
 
     const piece = $derived.by(() => {
         const { least, most } = answer.frame;
@@ -40,24 +38,29 @@
         return { l_mm: side(0), w_mm: side(1), h_mm: side(2), volume_ml: answer.volume_ml };
     });
 
-    async function reckon(): Promise<void> {
-        const base = soft.find((one) => one.code === said.rubber);
-        const asked = await ask<Grid>('POST', '/api/reckon/gang', {
-            piece,
-            count: said.count,
-            gap_mm: said.gap_mm,
-            wall_mm: answer.mould.margin_mm,
-            base_mm: answer.mould.margin_mm,
-            over_mm: answer.mould.margin_mm,
-            ...(base === undefined ? {} : { sg: base.sg, pot_life_min: base.pot_life_min }),
-        });
-        wrong = asked.ok ? null : asked.wrong;
-        grid = asked.ok ? asked.data : grid;
-    }
+    const asking = new Asking<Grid | null>(
+        'POST',
+        '/api/reckon/gang',
+        () => {
+            const base = soft.find((one) => one.code === said.rubber);
+            return {
+                piece,
+                count: said.count,
+                gap_mm: said.gap_mm,
+                wall_mm: answer.mould.margin_mm,
+                base_mm: answer.mould.margin_mm,
+                over_mm: answer.mould.margin_mm,
+                ...(base === undefined ? {} : { sg: base.sg, pot_life_min: base.pot_life_min }),
+            };
+        },
+        null,
+    );
+    const grid = $derived(asking.answer);
+    const wrong = $derived(asking.trouble);
     const facts = $derived(`${JSON.stringify(piece)} ${said.rubber}`);
     $effect(() => {
         void facts;
-        untrack(() => void reckon());
+        untrack(() => asking.changed());
     });
     const at = (field: string): string | null => (wrong?.field === field ? wrong.message : null);
     const long = $derived(grid?.turned === true ? piece.w_mm : piece.l_mm);
@@ -67,8 +70,14 @@
 <section class="grid content-start gap-3" aria-label="Many at once">
     <h2 class="text-2xl">Many at once?</h2>
     <div class="three">
-        <Measure label="Originals in one block" kind="plain" bind:value={said.count} error={at('count')} onchange={() => void reckon()} />
-        <Measure label="Gap between two" kind="length" bind:value={said.gap_mm} error={at('gap_mm')} onchange={() => void reckon()} />
+        <Measure
+            label="Originals in one block"
+            kind="plain"
+            bind:value={said.count}
+            error={at('count')}
+            onchange={() => asking.changed()}
+        />
+        <Measure label="Gap between two" kind="length" bind:value={said.gap_mm} error={at('gap_mm')} onchange={() => asking.changed()} />
         <Choice label="Of" bind:value={said.rubber}
             >{#each soft as base (base.code)}<option value={base.code}>{base.name}</option>{/each}</Choice
         >

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Piece;
 
 /** What a pull sees of a piece, and what it hides. */
-final readonly class Seen
+final readonly class Undercuts
 {
     /** Letters of the states of facets. */
     public const ABOVE = 'a';

@@ -9,11 +9,13 @@
         id: number;
         shows: 'mould' | 'section' | 'tank';
         cut: number;
+        /** Of the spout and of the vents, mm. */
+        wide: [number, number];
         pins: { id: string; at: number[]; mark: string; kind: string }[];
         chosen: string | null;
         onchoose: (id: string) => void;
     };
-    let { answer, id, shows, cut, pins, chosen, onchoose }: Props = $props();
+    let { answer, id, shows, cut, wide, pins, chosen, onchoose }: Props = $props();
     let canvas: HTMLCanvasElement;
     let view = $state.raw<PieceView | null>(null);
     let places = $state<{ id: string; x: number; y: number; behind: boolean }[]>([]);
@@ -37,8 +39,8 @@
             keys: mould.keys.map(point),
             key: mould.key_mm,
             ways: [
-                { at: point(mould.spout.at), to: point(mould.spout.to), wide: 9 },
-                ...mould.vents.map((vent) => ({ at: point(vent.at), to: point(vent.to), wide: 2.5 })),
+                { at: point(mould.spout.at), to: point(mould.spout.to), wide: wide[0] },
+                ...mould.vents.map((vent) => ({ at: point(vent.at), to: point(vent.to), wide: wide[1] })),
             ],
         };
     });

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Piece;
 
 /** A piece cut across at a height: the outline there. */
-final readonly class Section
+final readonly class CrossSection
 {
     /**
      * @param  list<array{array{float, float, float}, array{float, float, float}}>  $segments  across, across, along; mm
