@@ -6,7 +6,10 @@ namespace App\Workshop;
 
 use Apalos\Core\Build\ReadyMade;
 use Apalos\Core\Contact\Knowledge;
+use Apalos\Core\Fault\FaultBook;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Keep\BeforeCast;
+use Apalos\Core\Keep\Wear;
 use Apalos\Core\Material\Shelf;
 use Apalos\Core\Mould\MouldLibrary;
 use Apalos\Core\Phrase\Phrasebook;
@@ -25,6 +28,10 @@ final class Library
     private ?Knowledge $shipped = null;
 
     private ?Knowledge $knowledge = null;
+
+    private ?FaultBook $faultBook = null;
+
+    private ?Wear $wear = null;
 
     /** @var \Closure(): OwnShelf */
     private readonly \Closure $own;
@@ -152,7 +159,26 @@ final class Library
     public function faults(): array
     {
         /** @var array<string, array{name: string, cause: string, next: string}> */
-        return $this->read('faults.yaml')['faults'] ?? [];
+        return $this->read('faults/*.yaml')['symptoms'];
+    }
+
+    public function faultBook(): FaultBook
+    {
+        $read = $this->read('faults/*.yaml');
+
+        return $this->faultBook ??= FaultBook::of($read['symptoms'], $read['causes'], $read['questions']);
+    }
+
+    /** How many casts moulds usually stand. */
+    public function wear(): Wear
+    {
+        return $this->wear ??= Wear::of($this->read('wear.yaml')['wear'] ?? []);
+    }
+
+    /** What moulds want before a cast. */
+    public function beforeCast(): BeforeCast
+    {
+        return BeforeCast::of($this->read('care.yaml')['care'] ?? []);
     }
 
     /** Differs as soon as one of these files, or a sheet of the shop's own, does. */

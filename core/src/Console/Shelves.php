@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace Apalos\Core\Console;
 
 use Apalos\Core\Contact\Knowledge;
+use Apalos\Core\Fault\FaultBook;
 use Apalos\Core\Material\Shelf;
 use Apalos\Core\Mould\MouldLibrary;
 
 /** The knowledge that verbs draw on, read from `library/` by whoever asks. */
 final readonly class Shelves
 {
-    public function __construct(public Knowledge $contacts, public MouldLibrary $moulds, public Shelf $materials) {}
+    public function __construct(public Knowledge $contacts, public MouldLibrary $moulds, public Shelf $materials, public FaultBook $faults) {}
 }

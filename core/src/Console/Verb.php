@@ -13,6 +13,8 @@ use Apalos\Core\Cure\Clock;
 use Apalos\Core\Cure\CureRequest;
 use Apalos\Core\Day\DayPlanner;
 use Apalos\Core\Day\DayRequest;
+use Apalos\Core\Fault\FaultFinder;
+use Apalos\Core\Fault\FaultRequest;
 use Apalos\Core\Fill\Bubbles;
 use Apalos\Core\Fill\HollowSkin;
 use Apalos\Core\Fill\Spout;
@@ -63,6 +65,7 @@ enum Verb: string
     case Life = 'life';
     case Dry = 'dry';
     case Cost = 'cost';
+    case Faults = 'faults';
 
     public function question(): Phrase
     {
@@ -96,6 +99,7 @@ enum Verb: string
             self::Life => (new MouldLife)->ask($in)->toArray(),
             self::Dry => (new Drying)->ask($in)->toArray(),
             self::Cost => (new Costing)->ask($in),
+            self::Faults => (new FaultFinder($shelves->faults))->find(FaultRequest::from($in, $shelves->faults))->toArray(),
             self::Roto => (new HollowSkin)->ask($in),
             self::Mould => (new MouldChooser($shelves->moulds, $shelves->contacts))->choose(PieceRequest::from($in, $shelves->contacts))->toArray(),
         };

@@ -106,6 +106,8 @@ final class ContractTest extends TestCase
 
         self::assertNames(['left', 'chance_of_ahead', 'rests_on', 'advice', 'warnings'], self::ask('life', ['pairing' => ['median' => 60, 'spread' => 0.45], 'others' => [], 'casts' => 0, 'condition' => null, 'ahead' => 40]));
         self::assertNames(['dry_at_h', 'dry_mass_g', 'left_pct', 'tau_h', 'warnings'], self::ask('dry', ['weighings' => [['hours' => 0, 'mass_g' => 900], ['hours' => 10, 'mass_g' => 820], ['hours' => 24, 'mass_g' => 790]], 'until_pct' => 0.5]));
+        $causes = self::ask('faults', ['seen' => ['sticky', 'bubbles'], 'where' => null, 'facts' => ['ratio_error_pct' => 3.2]])['causes'];
+        self::assertSame([], array_diff(['id', 'share', 'because', 'look', 'next'], array_keys($causes[0])));
         self::assertSame([], array_diff(['lines', 'mould', 'labour', 'other', 'total', 'per_piece', 'cash', 'shares', 'break_even', 'warnings'], array_keys(self::ask('cost', ['currency' => 'EUR', 'casts' => 1, 'materials' => [['name' => 'r', 'used_g' => 10, 'kit' => ['price' => '1.00', 'mass_g' => 100]]]]))));
 
         $roto = self::ask('roto', ['area_mm2' => 41_000, 'wall_mm' => 2.5, 'sg' => 1.07, 'passes' => 2, 'loss_pct' => 10]);

@@ -6,6 +6,7 @@ namespace Apalos\Core\Tests\Contact;
 
 use Apalos\Core\Console\Shelves;
 use Apalos\Core\Contact\Knowledge;
+use Apalos\Core\Fault\FaultBook;
 use Apalos\Core\Mould\MouldLibrary;
 use Apalos\Core\Tests\Material\SheetsTest;
 use Symfony\Component\Yaml\Yaml;
@@ -25,6 +26,11 @@ final class Shipped
 
     public static function shelves(): Shelves
     {
-        return new Shelves(self::knowledge(), MouldLibrary::of(Yaml::parseFile(__DIR__.'/../../../library/mould-kinds.yaml')), SheetsTest::shelf());
+        return new Shelves(self::knowledge(), MouldLibrary::of(Yaml::parseFile(__DIR__.'/../../../library/mould-kinds.yaml')), SheetsTest::shelf(), self::faults());
+    }
+
+    public static function faults(): FaultBook
+    {
+        return FaultBook::of(...array_map(static fn (string $file): array => Yaml::parseFile(__DIR__."/../../../library/faults/{$file}.yaml"), ['symptoms', 'causes', 'questions']));
     }
 }

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Fault;
+
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Result\Warning;
+
+/**
+ * The likeliest causes of what was seen. Each symptom, place and fact makes a cause so many times likelier than it is anyway; what a shop
+ * has confirmed counts as so many cases beside the usual ones. Symptoms and facts are taken as independent given the cause (naive Bayes).
+ */
+final readonly class FaultFinder
+{
+    /** For so many cases of its own the usual shares count: after as many, a shop's word weighs as much as the library's. */
+    private const CASES = 25.0;
+
+    /** Under this the likeliest is hardly likelier than the others: that is said. */
+    private const UNSURE = 0.3;
+
+    public function __construct(private FaultBook $book) {}
+
+    public function find(FaultRequest $asked): FaultResult
+    {
+        $shares = $this->shares($asked);
+        arsort($shares);
+        $told = $asked->told();
+        $causes = [];
+        foreach ($shares as $id => $share) {
+            $cause = $this->book->causes[$id];
+            $causes[] = ['id' => $id, 'name' => $cause->name, 'share' => $share, 'because' => $this->because($cause, $asked, $told), 'look' => Phrase::written($cause->look), 'next' => Phrase::written($cause->next)];
+        }
+        $warnings = ($causes[0]['share'] ?? 0.0) < self::UNSURE ? [new Warning('unsure', Phrase::of('fault.unsure'))] : [];
+
+        return new FaultResult($causes, $warnings);
+    }
+
+    /** @return array<string, float> how likely each cause is, summing to one */
+    public function shares(FaultRequest $asked): array
+    {
+        $told = $asked->told();
+        $usual = array_sum(array_map(static fn (Cause $cause): float => $cause->usual, $this->book->causes));
+        $shares = [];
+        foreach ($this->book->causes as $id => $cause) {
+            $share = self::CASES * $cause->usual / $usual + ($asked->confirmed[$id] ?? 0.0);
+            foreach ($asked->seen as $symptom) {
+                $share *= $cause->seen[$symptom]['times'] ?? $this->book->unseen;
+            }
+            $share *= $asked->where === null ? 1.0 : ($cause->where[$asked->where->value] ?? $this->book->elsewhere);
+            foreach ($told as $fact => $value) {
+                $share *= $cause->toldBy($fact, $value)->times ?? 1.0;
+            }
+            $shares[$id] = $share;
+        }
+        $sum = array_sum($shares);
+
+        return array_map(static fn (float $share): float => $share / $sum, $shares);
+    }
+
+    /**
+     * @param  array<string, float|bool|string>  $told
+     * @return list<Phrase> what speaks for it and against it
+     */
+    private function because(Cause $cause, FaultRequest $asked, array $told): array
+    {
+        $because = [];
+        foreach ($asked->seen as $symptom) {
+            isset($cause->seen[$symptom]) && $because[] = Phrase::written($cause->seen[$symptom]['because']);
+        }
+        foreach ($told as $fact => $value) {
+            $telling = $cause->toldBy($fact, $value);
+            $telling !== null && $because[] = Phrase::written($telling->because);
+        }
+        if (($asked->confirmed[$cause->id] ?? 0.0) > 0.0) {
+            $because[] = Phrase::of('fault.found_here', ['times' => (int) $asked->confirmed[$cause->id]]);
+        }
+
+        return $because;
+    }
+}

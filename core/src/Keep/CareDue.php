@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Keep;
+
+/** When a thing a mould wants is due. */
+enum CareDue: string
+{
+    /** Before every cast, whatever a shop's school says. */
+    case Certain = 'certain';
+    case Cast = 'cast';
+    case Wash = 'wash';
+    case Hot = 'hot';
+    case Every = 'every';
+    case Jacketed = 'jacketed';
+    case MixedHalves = 'mixed_halves';
+}

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Keep;
+
+/** What happened to a mould that counts before its next cast. */
+final readonly class MouldPast
+{
+    /**
+     * @param  array<string, int>  $castsSince  casts since each act of care, by its name; not there where it was never done
+     * @param  bool  $isWet  washed, and not dried since
+     * @param  bool  $isBare  washed since it was last released, or never released
+     * @param  float|null  $minutesSinceHot  since the last cast that heats a mould
+     */
+    public function __construct(public int $casts, public array $castsSince, public bool $isWet, public bool $isBare, public ?float $minutesSinceHot, public bool $jacketed, public bool $mixedHalves) {}
+}

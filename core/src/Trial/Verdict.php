@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Trial;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
+
+/**
+ * Which of some variants came out best, from equal cups graded the same way: the best mean against each of the others by an exact
+ * permutation test of the difference (Fisher, Pitman 1937), corrected for as many comparisons (Holm).
+ */
+final readonly class Verdict
+{
+    public const FEWEST = 2;
+
+    public const MOST = 6;
+
+    public const MOST_CUPS = 8;
+
+    private const SURE = 0.05;
+
+    private const LEANS = 0.2;
+
+    /**
+     * @param  array<string, list<float>>  $scores  by variant: what each of its cups was graded, the higher the better
+     *
+     * @throws BadInput
+     */
+    public function of(array $scores): VerdictResult
+    {
+        $graded = array_filter($scores, static fn (array $cups): bool => $cups !== []);
+        if (count($graded) < self::FEWEST) {
+            return new VerdictResult(VerdictResult::OPEN, null, [], Phrase::of('trial.nothing_yet'));
+        }
+        $means = array_map(static fn (array $cups): float => array_sum($cups) / count($cups), $graded);
+        arsort($means);
+        $best = (string) array_key_first($means);
+        [$chances, $least, $beats] = [[], [], []];
+        foreach ($means as $name => $mean) {
+            $name = (string) $name;
+            if ($name !== $best) {
+                [$chances[$name], $least[$name]] = $this->permuted($graded[$best], $graded[$name]);
+                $beats[$name] = self::beats($graded[$best], $graded[$name]);
+            }
+        }
+        $against = [];
+        foreach (self::holm($chances) as $name => $corrected) {
+            $against[] = ['variant' => $name, 'mean' => $means[$name], 'beats' => $beats[$name], 'chance' => $chances[$name], 'corrected' => $corrected];
+        }
+        usort($against, static fn (array $a, array $b): int => $b['corrected'] <=> $a['corrected']);
+
+        return $this->said($best, $means[$best], $against, max($least) * count($least));
+    }
+
+    /** @param  list<array{variant: string, mean: float, beats: float, chance: float, corrected: float}>  $against */
+    private function said(string $best, float $mean, array $against, float $least): VerdictResult
+    {
+        $nearest = $against[0];
+        $values = ['best' => $best, 'next' => $nearest['variant'], 'beats' => 100.0 * $nearest['beats'], 'chance' => 100.0 * $nearest['corrected']];
+        [$word, $says] = match (true) {
+            $nearest['corrected'] < self::SURE => [VerdictResult::SURE, Phrase::of('trial.sure', $values)],
+            $least >= self::SURE && $nearest['mean'] < $mean => [VerdictResult::CANNOT, Phrase::of('trial.cannot_know', $values)],
+            $nearest['corrected'] < self::LEANS => [VerdictResult::LEANS, Phrase::of('trial.leans', $values)],
+            default => [VerdictResult::SAME, Phrase::of('trial.same', $values)],
+        };
+
+        return new VerdictResult($word, $best, $against, $says);
+    }
+
+    /**
+     * Two-sided: of all ways to deal the grades to the two, how many set them as far apart.
+     *
+     * @param  list<float>  $one
+     * @param  list<float>  $two
+     * @return array{float, float} its chance, and the least any grades of so many cups could have
+     */
+    private function permuted(array $one, array $two): array
+    {
+        $all = [...$one, ...$two];
+        $n = count($one);
+        $sum = array_sum($all);
+        $apart = static fn (float $first): float => abs($first / $n - ($sum - $first) / count($two));
+        $seen = $apart(array_sum($one));
+        // How many ways reach each sum with so many cups: grades are few, so sums are few.
+        $ways = [0 => ['0' => 1.0]];
+        foreach ($all as $score) {
+            for ($k = min($n, count($all)) - 1; $k >= 0; $k--) {
+                foreach ($ways[$k] ?? [] as $reached => $count) {
+                    $next = (string) ((float) $reached + $score);
+                    $ways[$k + 1][$next] = ($ways[$k + 1][$next] ?? 0.0) + $count;
+                }
+            }
+        }
+        $far = $total = 0.0;
+        foreach ($ways[$n] as $reached => $count) {
+            $total += $count;
+            $far += $apart((float) $reached) >= $seen - 1e-9 ? $count : 0.0;
+        }
+
+        return [$far / $total, ($n === count($two) ? 2.0 : 1.0) / $total];
+    }
+
+    /**
+     * How often a cup of the one came out better than a cup of the other; a draw counts half.
+     *
+     * @param  list<float>  $one
+     * @param  list<float>  $two
+     */
+    private static function beats(array $one, array $two): float
+    {
+        $sum = 0.0;
+        foreach ($one as $a) {
+            foreach ($two as $b) {
+                $sum += $a > $b ? 1.0 : ($a === $b ? 0.5 : 0.0);
+            }
+        }
+
+        return $sum / (count($one) * count($two));
+    }
+
+    /**
+     * @param  array<string, float>  $chances
+     * @return array<string, float>
+     */
+    private static function holm(array $chances): array
+    {
+        asort($chances);
+        $before = 0.0;
+        $corrected = [];
+        foreach (array_keys($chances) as $rank => $name) {
+            $corrected[$name] = $before = min(1.0, max($before, $chances[$name] * (count($chances) - $rank)));
+        }
+
+        return $corrected;
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Trial;
+
+use Apalos\Core\Phrase\Phrase;
+
+/** What a trial says, plainly, and how sure it is. */
+final readonly class VerdictResult
+{
+    public const OPEN = 'open';
+
+    public const SURE = 'sure';
+
+    public const LEANS = 'leans';
+
+    public const SAME = 'same';
+
+    public const CANNOT = 'cannot_know';
+
+    /** @param  list<array{variant: string, mean: float, beats: float, chance: float, corrected: float}>  $against  the nearest first */
+    public function __construct(public string $word, public ?string $best, public array $against, public Phrase $says) {}
+}
