@@ -7,19 +7,24 @@ use App\Http\Controllers\BuildController;
 use App\Http\Controllers\ColourController;
 use App\Http\Controllers\ContactChoiceController;
 use App\Http\Controllers\ContactController;
+use App\Http\Controllers\CostController;
 use App\Http\Controllers\DayController;
 use App\Http\Controllers\DeviceController;
 use App\Http\Controllers\ExchangeController;
+use App\Http\Controllers\FaultController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\FirstController;
 use App\Http\Controllers\FormulaController;
 use App\Http\Controllers\HardnessController;
 use App\Http\Controllers\ImpressionController;
 use App\Http\Controllers\JobController;
+use App\Http\Controllers\KeptController;
 use App\Http\Controllers\LabelController;
 use App\Http\Controllers\LogController;
+use App\Http\Controllers\LotController;
 use App\Http\Controllers\MouldController;
 use App\Http\Controllers\PourController;
+use App\Http\Controllers\RackController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SeriesController;
 use App\Http\Controllers\StoresController;
@@ -43,7 +48,43 @@ Route::pattern('build', '[0-9]{1,15}');
 Route::pattern('model', '[0-9]{1,15}');
 Route::pattern('study', '[0-9]{1,15}');
 
+foreach (['mould', 'lot', 'trial', 'version'] as $record) {
+    Route::pattern($record, '[0-9]{1,15}');
+}
+
 Route::get('/', BenchController::class);
+
+Route::get('/rack', [RackController::class, 'index']);
+Route::put('/rack/school', [RackController::class, 'school']);
+Route::get('/rack/{mould}', [RackController::class, 'show']);
+Route::post('/rack/{mould}/facts', [RackController::class, 'record']);
+Route::post('/rack/{mould}/photo', [RackController::class, 'photo']);
+Route::get('/rack/{mould}/photo', [RackController::class, 'picture']);
+Route::post('/rack/{mould}/remake', [RackController::class, 'remake']);
+Route::post('/impressions/{impression}/mould', [RackController::class, 'adopt']);
+Route::put('/impressions/{impression}/gone', [RackController::class, 'gone']);
+
+Route::post('/stores/lots', [LotController::class, 'store']);
+Route::get('/stores/lots/{lot}', [LotController::class, 'show']);
+Route::post('/stores/lots/{lot}/facts', [LotController::class, 'record']);
+Route::put('/stores/{code}/kit', [LotController::class, 'kit'])->where('code', '[a-z0-9-]+');
+
+Route::get('/jobs/{job}/cost', [CostController::class, 'job']);
+Route::get('/jobs/{job}/cost/way', [CostController::class, 'way']);
+Route::get('/versions/{version}/cost', [CostController::class, 'formula']);
+Route::get('/rack/{mould}/cost', [CostController::class, 'mould']);
+Route::put('/cost/rate', [CostController::class, 'rate']);
+
+Route::get('/faults', [FaultController::class, 'show']);
+Route::post('/trials', [FaultController::class, 'plan']);
+Route::get('/trials/{trial}', [FaultController::class, 'trial']);
+Route::post('/trials/{trial}/facts', [FaultController::class, 'record']);
+Route::post('/trials/{trial}/become', [FaultController::class, 'become']);
+
+Route::get('/pours/{pour}/kept', [KeptController::class, 'show']);
+Route::post('/pours/{pour}/came-short', [KeptController::class, 'cameShort']);
+Route::post('/pours/{pour}/left-over', [KeptController::class, 'leftOver']);
+Route::put('/waiting', [KeptController::class, 'waiting']);
 
 Route::get('/day', [DayController::class, 'show']);
 Route::get('/day/sheet', [DayController::class, 'sheet']);
@@ -165,6 +206,8 @@ Route::middleware(FewAtOnce::class)->group(static function (): void {
     Route::post('/day/try', [DayController::class, 'try']);
     Route::post('/day/gang', [DayController::class, 'gang']);
     Route::post('/mould', [MouldController::class, 'ask']);
+    Route::post('/cost', [CostController::class, 'ask']);
+    Route::post('/pours/{pour}/causes', [KeptController::class, 'causes']);
     Route::post('/study/{model}/ask', [StudyController::class, 'question']);
     Route::get('/studies/{study}/stretch', [StudyController::class, 'stretch']);
     Route::post('/contacts/judge', [ContactController::class, 'judge']);

@@ -4,19 +4,29 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use Apalos\Core\Contact\Preparation;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Keep\Act;
+use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Mix\Scale;
 use Apalos\Core\Mix\Vessel;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Run\RunPlan;
 use Apalos\Core\Units\Minutes;
+use App\Keeping\CastKeeper;
+use App\Keeping\LotBook;
+use App\Keeping\MouldWants;
+use App\Keeping\Rack;
 use App\Models\FormulaVersion;
+use App\Models\Job;
+use App\Models\Mould;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Workshop\Freezer;
 use App\Workshop\JobContacts;
+use App\Workshop\JudgedContact;
 use App\Workshop\RoomTemperature;
 use App\Workshop\SheetReckoner;
 use Carbon\CarbonImmutable;
@@ -25,7 +35,7 @@ use Illuminate\Support\Facades\DB;
 /** Begins a run: freezes the plan with all it rests on, pins the formula to a version. Asked twice, it begins once. */
 final readonly class StartPour
 {
-    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer, private Phrasebook $words, private BuildOrder $order) {}
+    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer, private Phrasebook $words, private BuildOrder $order, private Rack $rack, private MouldWants $wants, private LotBook $lots) {}
 
     /** @throws BadInput when the sheet does not add up yet */
     public function __invoke(Pour $pour, CarbonImmutable $now): Pour
@@ -40,7 +50,8 @@ final readonly class StartPour
                 throw $reckoning->errors[0] ?? BadInput::at('volume', Phrase::written('The sheet is not complete yet. Fill in the volume, the formula and the plan.'));
             }
             $step = $fresh->build->plain ? null : $this->order->step($fresh, $now);
-            $checklist = [...$step->checklist ?? [], ...$step?->touchesOriginal === false ? $this->habits($fresh, $reckoning->recipe->base->code) : $this->checklist($fresh, $reckoning->recipe->base->code)];
+            $mould = $step === null || $step->touchesOriginal ? $this->rack->usual($fresh) : null;
+            $checklist = [...$step->checklist ?? [], ...$step?->touchesOriginal === false ? $this->habits($fresh, $reckoning->recipe->base->code) : $this->checklist($fresh, $reckoning->recipe->base->code, $mould, $now)];
             $sheet = Fields::of($fresh->sheet);
             $plan = $sheet->object('plan');
             $vessel = $plan->objectOrNull('vessel');
@@ -54,6 +65,7 @@ final readonly class StartPour
                 'started_at' => $now,
                 'state' => PourState::Running,
                 'base_code' => $base->code,
+                'room_c' => $this->room->now()->degrees,
                 'snapshot_id' => $this->freezer->snapshot($reckoning->recipe, $vessel?->degas === true ? ['vacuum'] : [])->id,
                 'plan' => [
                     'run' => RunPlan::of(
@@ -68,8 +80,11 @@ final readonly class StartPour
                     'formula_name' => $version->called(),
                     'room_c' => $this->room->now()->degrees,
                     'likely_ml' => $reckoning->volume?->rubber->likely,
+                    'moulds' => $mould === null ? [] : [$mould->id],
+                    'lots' => $this->lots->chosen([$base->code, ...array_map(static fn (AdditiveSheet $sheet): string => $sheet->code, $reckoning->recipe->sheets())]),
                 ],
             ])->save();
+            $mould === null || DB::table('pour_moulds')->insert(['pour_id' => $fresh->id, 'mould_id' => $mould->id, 'workshop_id' => $fresh->workshop_id, 'live' => true]);
             $fresh->build->begun_at === null && $fresh->build->update(['begun_at' => $now, 'planned_of' => null]);
 
             return $fresh;
@@ -83,7 +98,7 @@ final readonly class StartPour
      *
      * @throws BadInput when a contact would ruin the pour
      */
-    private function checklist(Pour $pour, string $base): array
+    private function checklist(Pour $pour, string $base, ?Mould $mould, CarbonImmutable $now): array
     {
         $items = $this->habits($pour, $base);
         $impression = $pour->impression;
@@ -92,10 +107,32 @@ final readonly class StartPour
             if ($contact->blocks) {
                 throw BadInput::at('contacts', Phrase::of('bench.contact_stands', ['fresh' => $contact->fresh->name, 'with' => $contact->touch->with, 'short' => $contact->result->inShort, 'why' => $contact->result->because[0]['text']]));
             }
-            $items = [...$items, ...$contact->checklist($this->words)];
+            $items = [...$items, ...$this->cared($contact, $mould, $impression->job)];
         }
+        if ($mould === null) {
+            return $items;
+        }
+        // What a contact asks for already is not asked twice.
+        $asked = array_map(static fn (array $item): string => preg_match(CastKeeper::TICK, $item['id'], $part) === 1 ? $part[2] : '', $items);
 
-        return $items;
+        return [...$items, ...array_filter($this->wants->checklist($mould, $base, $now), static fn (array $want): bool => preg_match(CastKeeper::TICK, $want['id'], $part) !== 1 || ! in_array($part[2], $asked, true))];
+    }
+
+    /**
+     * What a contact asks for; where it is done to the mould, ticking it off tells the mould as well.
+     *
+     * @return list<array{id: string, text: string, minutes: float}>
+     */
+    private function cared(JudgedContact $contact, ?Mould $mould, Job $job): array
+    {
+        $items = $contact->checklist($this->words);
+        $group = $mould === null ? null : $this->rack->groups($job)->with((int) str_replace('link-', '', $contact->touch->key));
+        if ($mould === null || $group?->first()->id !== $mould->impression_id) {
+            return $items;
+        }
+        $acts = array_map(static fn (Preparation $step): ?Act => ['release' => Act::Released, 'dry' => Act::Dried][$step->do] ?? null, $contact->result->plan);
+
+        return array_map(static fn (int $i, array $item): array => [...$item, 'id' => ($act = $acts[$i] ?? null) === null ? $item['id'] : "care-{$mould->id}-{$act->value}-{$item['id']}"], array_keys($items), $items);
     }
 
     /** @return list<array{id: string, text: string, minutes: float}> what this material always wants first */

@@ -7,9 +7,11 @@ namespace App\Facts;
 use Apalos\Core\Build\OperationKind;
 use Apalos\Core\Build\OperationState;
 use Apalos\Core\Input\Fields;
+use App\Keeping\CastKeeper;
 use App\Models\PourState;
 use App\Workshop\FrozenPlan;
 use App\Workshop\RecordedBuild;
+use App\Workshop\RecordedRun;
 use App\Workshop\RoomTemperature;
 use App\Workshop\Rows;
 use Illuminate\Support\Facades\DB;
@@ -17,7 +19,7 @@ use Illuminate\Support\Facades\DB;
 /** What lists and clocks need to know of a build, read off its facts each time one is written down. */
 final readonly class BuildOutcome
 {
-    public function __construct(private RoomTemperature $room) {}
+    public function __construct(private RoomTemperature $room, private CastKeeper $casts) {}
 
     public function write(RecordedBuild $recorded): void
     {
@@ -52,6 +54,7 @@ final readonly class BuildOutcome
             'pieces' => $grade === null ? null : (int) $grade->number('pieces'),
             'note' => $grade?->textOrNull('note'),
         ])->save();
+        $this->casts->settle(RecordedRun::of($main->load('impression.job')));
     }
 
     private function fingers(RecordedBuild $recorded): void

@@ -15,6 +15,7 @@ use Apalos\Core\Run\StepKind;
 use Apalos\Core\Units\Minutes;
 use Apalos\Core\Volume\VolumeEstimator;
 use Apalos\Core\Volume\VolumeRequest;
+use App\Keeping\AfterRun;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Workshop\Library;
@@ -28,7 +29,7 @@ use LogicException;
 /** A run: which fact fits which step, and what of it the lists need to know. */
 final readonly class RunStream implements Stream
 {
-    private function __construct(private Library $library, private VolumeEstimator $volumes, private RoomTemperature $room, public RecordedRun $run) {}
+    private function __construct(private Library $library, private VolumeEstimator $volumes, private RoomTemperature $room, private ToldBeside $beside, public RecordedRun $run) {}
 
     /** With the turn taken to write to it. */
     public static function open(Pour $pour): self
@@ -38,7 +39,7 @@ final readonly class RunStream implements Stream
             throw BadInput::at('kind', Phrase::written('This pour has not begun. Start it from its sheet.'));
         }
 
-        return new self(app(Library::class), new VolumeEstimator, app(RoomTemperature::class), RecordedRun::of($pour));
+        return new self(app(Library::class), new VolumeEstimator, app(RoomTemperature::class), app(ToldBeside::class), RecordedRun::of($pour));
     }
 
     public static function name(): string
@@ -75,12 +76,12 @@ final readonly class RunStream implements Stream
     {
         $run = RecordedRun::of($this->run->pour);
         $this->project($run);
-
+        app(AfterRun::class)($run);
         if ($run->lastFactId() > 0 && $run->facts[count($run->facts) - 1]->kind === RunFactKind::Counted->value) {
             app(ScaleDesk::class)->settled(WeighUpAtHand::named(self::name().':'.$run->pour->id));
         }
 
-        return new self($this->library, $this->volumes, $this->room, $run);
+        return new self($this->library, $this->volumes, $this->room, $this->beside, $run);
     }
 
     /** @return array<string, mixed> what is kept of the payload */
@@ -94,6 +95,9 @@ final readonly class RunStream implements Stream
             RunFactKind::Rescued, RunFactKind::Kept => $this->atStep($in->only('step'), $run, StepKind::Rescue),
             RunFactKind::Counted => $this->counted($in, $run),
             RunFactKind::Noted => ['text' => mb_substr($in->only('text', 'fault')->textOrNull('text') ?? '', 0, 2000), 'fault' => $this->fault($in->textOrNull('fault'), $in)],
+            RunFactKind::Moulded => $this->beside->moulded($in, $run),
+            RunFactKind::DrawnFrom => $this->beside->drawnFrom($in, $run),
+            RunFactKind::Diagnosed => $this->beside->diagnosed($in, $run),
             RunFactKind::Gelled => $run->state->lastMetAt() !== null && $run->state->gelledAt === null ? [] : throw new StepHasMoved('The gel of this pour is already written down, or nothing is mixed yet.'),
             RunFactKind::Opened => $this->atStep($in->only('step'), $run, StepKind::Wait),
             RunFactKind::Graded => $this->graded($in, $run),
@@ -170,7 +174,8 @@ final readonly class RunStream implements Stream
     /** @return array<string, mixed> */
     private function graded(Fields $in, RecordedRun $run): array
     {
-        $in->only('step', 'grade', 'faults', 'used_g', 'left_g', 'pieces', 'note');
+        $in->only('step', 'grade', 'faults', 'used_g', 'left_g', 'pieces', 'each', 'note');
+        $each = $this->beside->each($in);
         $this->atStep($in, $run, StepKind::Grade);
         $used = $in->positive('used_g');
         // It was part of what was weighed.
@@ -183,7 +188,8 @@ final readonly class RunStream implements Stream
             'grade' => $in->choice('grade', Grade::class)->value,
             'faults' => $in->strings('faults'),
             'used_g' => $used,
-            'pieces' => (int) ($in->numberOrNull('pieces', 0.0, 100_000.0) ?? 1.0),
+            'pieces' => $each === null ? (int) ($in->numberOrNull('pieces', 0.0, 100_000.0) ?? 1.0) : count(array_filter($each, static fn (array $piece): bool => $piece['outcome'] !== 'reject')),
+            ...($each === null ? [] : ['each' => $each]),
             'note' => $in->textOrNull('note') ?? '',
             // Where nobody said what was left, all that was weighed passes for used, and teaches nothing.
             'correction_pct' => $in->has('left_g') || abs($used - $run->state->weighedGrams()) > 0.05 ? $this->correction($run, $used) : null,
@@ -265,6 +271,7 @@ final readonly class RunStream implements Stream
             'used_g' => $isLaid ? $state->weighedGrams() : $grade?->number('used_g'),
             'grade' => $grade?->text('grade'),
             'faults' => $grade?->strings('faults'),
+            'cause' => $run->beside->diagnosis['cause'] ?? null,
             'pieces' => $grade === null ? null : (int) ($grade->numberOrNull('pieces') ?? 1.0),
             'note' => $grade?->textOrNull('note') ?? ($state->givenUp === null ? null : Fields::of($state->givenUp)->textOrNull('note')),
         ])->save();

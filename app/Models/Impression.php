@@ -26,6 +26,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property int|null $from_id the link whose shape it takes, where it is not the one before
  * @property string|null $wall
  * @property string|null $bed
+ * @property \Carbon\CarbonImmutable|null $gone_at since when it is known to be no more
  * @property array<string, array<string, mixed>>|null $contacts what was chosen for each contact
  * @property Job $job
  * @property \Illuminate\Database\Eloquent\Collection<int, Pour> $pours
@@ -36,13 +37,13 @@ final class Impression extends Model
 
     protected $table = 'impressions';
 
-    protected $fillable = ['job_id', 'position', 'kind', 'name', 'material', 'note', 'surface', 'role', 'from_id', 'wall', 'bed', 'contacts', 'workshop_id'];
+    protected $fillable = ['job_id', 'position', 'kind', 'name', 'material', 'note', 'surface', 'role', 'from_id', 'wall', 'bed', 'contacts', 'workshop_id', 'gone_at'];
 
     protected $attributes = ['role' => 'whole'];
 
     protected function casts(): array
     {
-        return ['kind' => ImpressionKind::class, 'position' => 'integer', 'role' => MouldPart::class, 'from_id' => 'integer', 'contacts' => 'array'];
+        return ['kind' => ImpressionKind::class, 'position' => 'integer', 'role' => MouldPart::class, 'from_id' => 'integer', 'contacts' => 'array', 'gone_at' => 'immutable_datetime'];
     }
 
     /** @return BelongsTo<Job, $this> */

@@ -33,6 +33,8 @@ use Illuminate\Support\Str;
  * @property int $day_starts_min
  * @property int $day_ends_min
  * @property int $hands pairs of hands at the bench
+ * @property string $release_school when a release goes on where it is no must: every, harsh, wash
+ * @property string|null $hour_rate what an hour of hands costs
  */
 final class Workshop extends Model
 {
@@ -40,7 +42,7 @@ final class Workshop extends Model
 
     protected $fillable = [
         'name', 'units', 'room_source', 'muted', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'hands', 'time_zone', 'cards_stamp', 'cards_turn',
-        'shelf_mark', 'off_shelf', 'currency', 'cups', 'vacuum', 'set_up_at',
+        'shelf_mark', 'off_shelf', 'currency', 'cups', 'vacuum', 'set_up_at', 'release_school', 'hour_rate',
     ];
 
     protected static function booted(): void

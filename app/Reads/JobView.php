@@ -8,11 +8,13 @@ use Apalos\Core\Contact\Chain;
 use Apalos\Core\Contact\ContactResult;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use App\Keeping\Lives;
 use App\Models\Build;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
 use App\Models\Job;
 use App\Models\ModelFile;
+use App\Models\Mould;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Workshop\JobContacts;
@@ -36,7 +38,7 @@ use Carbon\CarbonImmutable;
  *     status: string, pourable: bool, not_for_skin: bool,
  *     contacts: list<LinkContactShape>,
  *     surface: string|null, role: string, from_id: int|null, wall: string|null, bed: string|null,
- *     builds: list<array{id: int, name: string, began_ms: int|null, ended: bool}>,
+ *     builds: list<array{id: int, name: string, began_ms: int|null, ended: bool}>, gone_ms: int|null,
  *     pours_in_all: int, pours: list<array{id: int, state: string, operation: string, href: string, grams: float|null, grade: string|null, at_ms: int|null, planned_ml: float|null}>
  * }
  */
@@ -49,9 +51,11 @@ final readonly class JobView implements View
 
     private const BUILDS_SHOWN = 30;
 
-    public function __construct(private Job $job, private Library $library, private JobContacts $contacts) {}
+    private const MOULDS_SHOWN = 8;
 
-    /** @return array{id: int, name: string, purpose: string, quantity: int, due_on: string|null, skin: bool, model: array{id: int, name: string}|null, cast: int, pieces_a_pour: int, chain: list<LinkShape>} */
+    public function __construct(private Job $job, private Library $library, private JobContacts $contacts, private Lives $lives) {}
+
+    /** @return array{id: int, name: string, purpose: string, quantity: int, due_on: string|null, skin: bool, model: array{id: int, name: string}|null, cast: int, pieces_a_pour: int, moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, chain: list<LinkShape>} */
     public function toArray(): array
     {
         $chain = $this->contacts->chain($this->job);
@@ -71,8 +75,18 @@ final readonly class JobView implements View
             'cast' => (int) $this->job->impressions->where('kind', ImpressionKind::Cast)->sum(static fn (Impression $link): int => $sofar->pieces($link->id)),
             // As many as the last pour gave: one, or a gang.
             'pieces_a_pour' => max(1, (int) ($this->job->impressions->where('kind', ImpressionKind::Cast)->flatMap(static fn (Impression $link): array => $newest->get($link->id)?->all() ?? [])->where('state', PourState::Graded)->last()->pieces ?? 1)),
+            'moulds' => $this->moulds(),
             'chain' => array_values($this->job->impressions->map(fn (Impression $impression): array => $this->link($impression, $chain, $sofar, $newest->get($impression->id)?->all() ?? [], $builds->get($impression->id)?->all() ?? []))->all()),
         ];
+    }
+
+    /** @return list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}> of its own on the rack, those in use first */
+    private function moulds(): array
+    {
+        $moulds = Mould::query()->where('job_id', $this->job->id)->orderByRaw('case when retired_at is null then 0 else 1 end')->orderByDesc('id')->limit(self::MOULDS_SHOWN)->get();
+        $lives = $this->lives->of($moulds->whereNull('retired_at')->all());
+
+        return array_values($moulds->map(static fn (Mould $mould): array => ['id' => $mould->id, 'code' => $mould->code(), 'name' => $mould->name, 'casts' => $mould->casts, 'likely' => ($lives[$mould->id] ?? null)?->likely, 'retired' => $mould->retired_at !== null])->all());
     }
 
     /**
@@ -117,6 +131,7 @@ final readonly class JobView implements View
             'surface' => $impression->surface,
             'role' => $impression->role->value,
             'from_id' => $impression->from_id,
+            'gone_ms' => $impression->gone_at === null ? null : (int) $impression->gone_at->getTimestampMs(),
             'wall' => $impression->wall,
             'bed' => $impression->bed,
             'builds' => array_map(static fn (Build $build): array => ['id' => $build->id, 'name' => $build->name, 'began_ms' => self::ms($build->begun_at), 'ended' => $build->ended_at !== null], array_values($builds)),

@@ -9,13 +9,14 @@ use Apalos\Core\Mould\MouldChooser;
 use Apalos\Core\Mould\MouldOrder;
 use Apalos\Core\Mould\PieceRequest;
 use Apalos\Core\Phrase\Phrase;
+use App\Keeping\Prices;
 use App\Workshop\ContactBook;
 use App\Workshop\Library;
 
 /** The kinds of moulds for a piece in their order, and what that order rests on. */
 final readonly class MouldAnswerView implements View
 {
-    public function __construct(private Library $library, private ContactBook $contacts, private Fields $asked) {}
+    public function __construct(private Library $library, private ContactBook $contacts, private Prices $prices, private Fields $asked) {}
 
     /**
      * @return array{
@@ -23,12 +24,14 @@ final readonly class MouldAnswerView implements View
      *         kind: string, name: string, for: list<Phrase>, against: list<Phrase>, parts: list<string>, chemistry: string,
      *         hardness: array{low: float, high: float, why: Phrase}|null, rubber_g: float, hours: float, cost: float, decides: Phrase|null, first_if: list<Phrase>
      *     }>,
-     *     schools: list<Phrase>, margin_mm: float, warnings: list<array{code: string, message: Phrase}>
+     *     paid: list<string>, schools: list<Phrase>, margin_mm: float, warnings: list<array{code: string, message: Phrase}>
      * }
      */
     public function toArray(): array
     {
-        $chooser = new MouldChooser($this->library->moulds(), $this->contacts->knowledge());
+        // What this shop pays, where it has said so.
+        $paid = $this->prices->perKilogram();
+        $chooser = new MouldChooser($this->library->moulds()->withPrices($paid), $this->contacts->knowledge());
         $piece = PieceRequest::from($this->asked, $this->contacts->knowledge());
         $result = $chooser->choose($piece);
         $order = new MouldOrder($chooser);
@@ -40,7 +43,7 @@ final readonly class MouldAnswerView implements View
                 'kind' => $m['kind'], 'name' => $m['name'], 'for' => $m['for'], 'against' => $m['against'], 'parts' => $m['parts'], 'chemistry' => $m['chemistry'],
                 'hardness' => $m['hardness'], 'rubber_g' => $m['rubber_g'], 'hours' => $m['hours'], 'cost' => $m['cost'], 'decides' => $decides[$m['kind']] ?? null, 'first_if' => $swings[$m['kind']] ?? [],
             ], $answer['ranked']),
-            'schools' => $answer['schools'], 'margin_mm' => $answer['margin_mm'], 'warnings' => $answer['warnings'],
+            'paid' => array_keys($paid), 'schools' => $answer['schools'], 'margin_mm' => $answer['margin_mm'], 'warnings' => $answer['warnings'],
         ];
     }
 }

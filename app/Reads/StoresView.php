@@ -6,17 +6,23 @@ namespace App\Reads;
 
 use Apalos\Core\Sheet\SheetField;
 use Apalos\Core\Sheet\SheetKind;
+use App\Keeping\Prices;
+use App\Models\Kit;
+use App\Models\Lot;
 use App\Models\OwnSheet;
+use App\Models\Workshop;
 use App\Workshop\CureClock;
 use App\Workshop\Library;
 use App\Workshop\OwnShelf;
 use App\Workshop\RoomTemperature;
+use Carbon\CarbonImmutable;
 
 /**
  * The shelf: what is on it and what is not, and one sheet to read.
  *
  * @phpstan-import-type BaseSheetShape from BaseSheetView
  * @phpstan-import-type AdditiveSheetShape from AdditiveSheetView
+ * @phpstan-import-type LotLine from LotShape
  *
  * @phpstan-type ListedSheet array{kind: string, code: string, name: string, colour: string|null, own: bool, here: bool}
  * @phpstan-type SheetLine array{label: string, value: string|null, open: string}
@@ -25,7 +31,9 @@ final readonly class StoresView implements View
 {
     private const MOST_VERSIONS = 20;
 
-    public function __construct(private Library $library, private OwnShelf $own, private RoomTemperature $room, private CureClock $clock, private ?string $open) {}
+    private const MOST_LOTS = 30;
+
+    public function __construct(private Library $library, private OwnShelf $own, private RoomTemperature $room, private CureClock $clock, private Workshop $workshop, private Prices $prices, private ?string $open) {}
 
     /**
      * @return array{
@@ -33,7 +41,8 @@ final readonly class StoresView implements View
      *     list: list<ListedSheet>,
      *     base: BaseSheetShape|null, additive: AdditiveSheetShape|null,
      *     other: array{kind: string, code: string, name: string, lines: list<SheetLine>}|null,
-     *     own: array{version: int, versions: list<array{version: int, at_ms: int, changed: list<string>}>, left_open: list<array{label: string, open: string}>}|null
+     *     own: array{version: int, versions: list<array{version: int, at_ms: int, changed: list<string>}>, left_open: list<array{label: string, open: string}>}|null,
+     *     lots: list<LotLine>, kit: array{price: string|null, mass_g: float|null, reorder_g: float|null}, part_names: array<string, string>, on_hand: array<string, float>, reorder: list<array{code: string, name: string, left_g: float, reorder_g: float}>, today: string
      * }
      */
     public function toArray(): array
@@ -52,6 +61,30 @@ final readonly class StoresView implements View
             'additive' => $additive === null ? null : (new AdditiveSheetView($additive, $this->library))->toArray(),
             'other' => $chosen === null || $base !== null || $additive !== null ? null : ['kind' => $chosen['kind'], 'code' => $code, 'name' => $chosen['name'], 'lines' => $this->lines($chosen)],
             'own' => $chosen !== null && $chosen['own'] ? $this->versions($chosen) : null,
+            ...$this->held($list, $base === null && $additive === null ? null : $code),
+            'part_names' => $base === null ? ['A' => 'Tub'] : array_filter(['A' => $base->partNames['a'], 'B' => $base->partNames['b'] ?? null]),
+        ];
+    }
+
+    /**
+     * The lots of the sheet that is open, and what has run low of any.
+     *
+     * @param  list<ListedSheet>  $list
+     * @return array{lots: list<LotLine>, kit: array{price: string|null, mass_g: float|null, reorder_g: float|null}, on_hand: array<string, float>, reorder: list<array{code: string, name: string, left_g: float, reorder_g: float}>, today: string}
+     */
+    private function held(array $list, ?string $code): array
+    {
+        $today = CarbonImmutable::now($this->workshop->zone())->format('Y-m-d');
+        $names = array_column($list, 'name', 'code');
+        $left = $this->prices->onHand(array_map(strval(...), array_keys($names)));
+        $kits = Kit::query()->get()->keyBy('code');
+        $lots = $code === null ? [] : Lot::query()->with('parts')->where('code', $code)->orderByRaw('case when ended_at is null then 0 else 1 end')->orderByDesc('got_on')->orderByDesc('id')->limit(self::MOST_LOTS)->get()->all();
+        $low = $kits->filter(static fn (Kit $kit): bool => $kit->reorder_g !== null && ($left[$kit->code] ?? 0.0) < $kit->reorder_g && isset($names[$kit->code]));
+        $kit = $kits->get($code ?? '');
+
+        return [
+            'lots' => array_values(array_map(static fn (Lot $lot): array => LotShape::of($lot, $today), $lots)), 'kit' => ['price' => $kit?->price, 'mass_g' => $kit?->mass_g, 'reorder_g' => $kit?->reorder_g], 'on_hand' => $left,
+            'reorder' => array_values($low->map(static fn (Kit $kit): array => ['code' => $kit->code, 'name' => $names[$kit->code] ?? $kit->code, 'left_g' => $left[$kit->code] ?? 0.0, 'reorder_g' => (float) $kit->reorder_g])->all()), 'today' => $today,
         ];
     }
 

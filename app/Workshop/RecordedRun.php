@@ -8,6 +8,7 @@ use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Run\Beside;
 use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\RunPlan;
 use Apalos\Core\Run\RunState;
@@ -25,7 +26,7 @@ final readonly class RecordedRun
     public const STREAM = 'run';
 
     /** @param  list<Happened>  $facts */
-    private function __construct(public Pour $pour, public FrozenPlan $frozen, public RunPlan $plan, public RunState $state, public array $facts, private CarbonImmutable $startedAt) {}
+    private function __construct(public Pour $pour, public FrozenPlan $frozen, public RunPlan $plan, public RunState $state, public Beside $beside, public array $facts, private CarbonImmutable $startedAt) {}
 
     public static function of(Pour $pour): self
     {
@@ -77,7 +78,7 @@ final readonly class RecordedRun
         $start = (int) $pour->started_at->getTimestampMs();
         $read = array_map(static fn (Happened $fact): CoreFact => new CoreFact($fact->id, RunFactKind::from($fact->kind), ($fact->atMs - $start) / 60_000.0, $fact->payload), $facts);
 
-        return new self($pour, FrozenPlan::of($pour), $plan, RunState::of($plan, $read), $facts, $pour->started_at);
+        return new self($pour, FrozenPlan::of($pour), $plan, RunState::of($plan, $read), Beside::of($read), $facts, $pour->started_at);
     }
 
     /** A moment of the run as a time of day. */
@@ -100,6 +101,19 @@ final readonly class RecordedRun
     public function lastFactId(): int
     {
         return $this->facts === [] ? 0 : $this->facts[count($this->facts) - 1]->id;
+    }
+
+    /** @return array<string, float> what is to be weighed in all, by code */
+    public function cupCodes(): array
+    {
+        $sums = [];
+        foreach ($this->plan->batches as $batch) {
+            foreach ($batch as $code => $grams) {
+                $sums[$code] = ($sums[$code] ?? 0.0) + $grams;
+            }
+        }
+
+        return $sums;
     }
 
     /** What the display must show while the line at hand is poured; null where none is. */

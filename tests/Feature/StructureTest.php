@@ -20,12 +20,13 @@ final class StructureTest extends TestCase
         'Models' => [],
         'Devices' => [],
         'Workshop' => ['Models', 'Devices'],
-        'Facts' => ['Models', 'Workshop'],
-        'Actions' => ['Models', 'Workshop', 'Facts'],
+        'Keeping' => ['Models', 'Workshop'],
+        'Facts' => ['Models', 'Workshop', 'Keeping'],
+        'Actions' => ['Models', 'Workshop', 'Keeping', 'Facts'],
         'Exchange' => ['Models', 'Workshop', 'Actions'],
-        'Database' => ['Models', 'Workshop'],
+        'Database' => ['Models', 'Workshop', 'Keeping'],
         'Storage' => [],
-        'Reads' => ['Models', 'Workshop', 'Devices', 'Database'],
+        'Reads' => ['Models', 'Workshop', 'Keeping', 'Devices', 'Database'],
     ];
 
     /** @return iterable<string, array{string, list<string>}> */

@@ -18,7 +18,6 @@ use App\Reads\Like;
 use App\Reads\Slice;
 use App\Workshop\BuildBook;
 use App\Workshop\ContactBook;
-use App\Workshop\JobContacts;
 use App\Workshop\Library;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -56,11 +55,11 @@ final class JobController
         return redirect()->to("/jobs/{$job->id}");
     }
 
-    public function show(Job $job, Library $library, JobContacts $contacts, ContactBook $shop, BuildBook $builds): Response
+    public function show(Job $job, Library $library, ContactBook $shop, BuildBook $builds): Response
     {
         $job->load('impressions');
 
-        return Reply::page('jobs/Job', ['job' => (new JobView($job, $library, $contacts))->toArray(), 'ways' => self::ways($builds), 'materials' => self::materials($library), 'words' => self::words($shop)]);
+        return Reply::page('jobs/Job', ['job' => app()->make(JobView::class, ['job' => $job])->toArray(), 'ways' => self::ways($builds), 'materials' => self::materials($library), 'words' => self::words($shop)]);
     }
 
     public function update(JobRequest $request, Job $job): RedirectResponse

@@ -7,8 +7,10 @@ namespace App\Http\Controllers;
 use Apalos\Core\Input\Fields;
 use App\Actions\PutMouldIn;
 use App\Http\Reply;
+use App\Keeping\Prices;
 use App\Models\ImpressionKind;
 use App\Models\Job;
+use App\Models\Workshop;
 use App\Reads\MouldAnswerView;
 use App\Workshop\ContactBook;
 use App\Workshop\Library;
@@ -23,7 +25,7 @@ final readonly class MouldController
 {
     public function __construct(private Library $library) {}
 
-    public function show(Job $job, ContactBook $contacts): Response
+    public function show(Job $job, ContactBook $contacts, Workshop $workshop): Response
     {
         $job->load('impressions');
         $knowledge = $contacts->knowledge();
@@ -34,6 +36,7 @@ final readonly class MouldController
             'job' => ['id' => $job->id, 'name' => $job->name, 'quantity' => $job->quantity, 'skin' => $job->skin],
             'families' => array_map(static fn ($family): string => $family->name, $knowledge->families),
             'surfaces' => array_map(static fn ($surface): string => $surface->name, $knowledge->surfaces),
+            'hour_rate' => $workshop->hour_rate === null ? 0.0 : (float) $workshop->hour_rate,
             'studied' => StudiedPiece::of($job->id)?->toArray(),
             'original' => $original->surface ?? $this->library->usual('original'),
             'casting' => $this->library->shelf()->bases[$cast->material ?? '']->family ?? $this->library->usual('casting'),
@@ -41,9 +44,9 @@ final readonly class MouldController
     }
 
     /** The kinds for a piece, and what their order rests on. */
-    public function ask(Request $request, ContactBook $contacts): JsonResponse
+    public function ask(Request $request, ContactBook $contacts, Prices $prices): JsonResponse
     {
-        return Reply::json((new MouldAnswerView($this->library, $contacts, Fields::fromJson($request->getContent())))->toArray());
+        return Reply::json((new MouldAnswerView($this->library, $contacts, $prices, Fields::fromJson($request->getContent())))->toArray());
     }
 
     /** Puts a mould of this kind into the chain, in place of one that is only meant. */

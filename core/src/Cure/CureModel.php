@@ -118,6 +118,12 @@ final readonly class CureModel
         return exp($this->offset - $this->lnQ10 * $room->tensAbove($this->sheet->reference)) * $this->factorOfMass($mass);
     }
 
+    /** What its sheet's times are for. */
+    public function reference(): Celsius
+    {
+        return $this->sheet->reference;
+    }
+
     /** An 80 % band for a time yet to be watched; null where the sheet has no such time. */
     public function band(Milestone $milestone, Celsius $room, ?Grams $mass): ?Band
     {

@@ -27,4 +27,10 @@ final readonly class CommonResult
             default => Phrase::of('fault.common_nothing', $values),
         };
     }
+
+    /** @return array{found: list<array{what: string, value: string, bad: int, all: int, elsewhere_bad: int, elsewhere_all: int, chance: float, corrected: float, sure: bool}>, looked: int, bad: int, all: int, says: Phrase} */
+    public function toArray(): array
+    {
+        return ['found' => $this->found, 'looked' => $this->looked, 'bad' => $this->bad, 'all' => $this->all, 'says' => $this->says()];
+    }
 }

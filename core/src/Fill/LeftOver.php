@@ -42,6 +42,8 @@ final readonly class LeftOver
             }
         }
 
-        return $reached[max(array_keys($reached))][0];
+        ksort($reached);
+
+        return $reached[array_key_last($reached)][0] ?? [];
     }
 }

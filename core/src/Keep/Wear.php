@@ -28,7 +28,10 @@ final readonly class Wear
     /** @param  bool|null  $released  whether a release goes on before every cast; null where nobody says */
     public function usual(?Family $mould, ?Family $cast, ?bool $released): Pairing
     {
-        foreach ($mould === null || $cast === null ? [] : $this->pairings as $pairing) {
+        if ($mould === null || $cast === null) {
+            return $this->unknown;
+        }
+        foreach ($this->pairings as $pairing) {
             if ($mould->isAnyOf($pairing['mould']) && $cast->isAnyOf($pairing['cast']) && ($pairing['released'] === null || $pairing['released'] === ($released ?? false))) {
                 return $pairing['pairing'];
             }

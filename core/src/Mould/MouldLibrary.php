@@ -54,6 +54,17 @@ final readonly class MouldLibrary
         return $made;
     }
 
+    /** @param  array<string, float>  $perKilogram  what a shop pays, by chemistry: it counts before what is usual */
+    public function withPrices(array $perKilogram): self
+    {
+        $materials = $this->materials;
+        foreach (array_intersect_key($perKilogram, $materials) as $chemistry => $price) {
+            $materials[$chemistry]['price'] = $price;
+        }
+
+        return new self($this->kinds, $materials, $this->margins, $this->elongation, $this->schools, $this->hotFromC);
+    }
+
     /** Rubber round a piece, in mm; the last and heaviest where nothing reaches that far. */
     public function margin(float $longestMm): float
     {

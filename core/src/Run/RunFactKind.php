@@ -26,6 +26,12 @@ enum RunFactKind: string implements FactKind
     /** The display no longer counts what is in the cup (set to zero, another cup, something beside it): from here it counts on from this reading. */
     case Counted = 'counted';
     case Noted = 'noted';
+    /** Which moulds it goes into. */
+    case Moulded = 'moulded';
+    /** From which lot something is taken. */
+    case DrawnFrom = 'drawn_from';
+    /** What was found to be the cause of a bad cast. */
+    case Diagnosed = 'diagnosed';
     /** What was left in the cup no longer runs. */
     case Gelled = 'gelled';
     case Opened = 'opened';

@@ -51,7 +51,7 @@ final readonly class Verdict
         }
         usort($against, static fn (array $a, array $b): int => $b['corrected'] <=> $a['corrected']);
 
-        return $this->said($best, $means[$best], $against, max($least) * count($least));
+        return $this->said($best, $means[$best], $against, max([0.0, ...array_values($least)]) * count($least));
     }
 
     /** @param  list<array{variant: string, mean: float, beats: float, chance: float, corrected: float}>  $against */

@@ -21,4 +21,10 @@ final readonly class VerdictResult
 
     /** @param  list<array{variant: string, mean: float, beats: float, chance: float, corrected: float}>  $against  the nearest first */
     public function __construct(public string $word, public ?string $best, public array $against, public Phrase $says) {}
+
+    /** @return array{word: string, best: string|null, against: list<array{variant: string, mean: float, beats: float, chance: float, corrected: float}>, says: Phrase} */
+    public function toArray(): array
+    {
+        return ['word' => $this->word, 'best' => $this->best, 'against' => $this->against, 'says' => $this->says];
+    }
 }

@@ -49,7 +49,7 @@ final class VerdictTest extends TestCase
     {
         self::assertSame(VerdictResult::OPEN, (new Verdict)->of(['a' => [3.0], 'b' => []])->word);
         self::assertSame(VerdictResult::SAME, (new Verdict)->of(['a' => [3.0, 2.0, 3.0, 2.0, 3.0], 'b' => [2.0, 3.0, 3.0, 2.0, 3.0]])->word);
-        self::assertSame(VerdictResult::LEANS, (new Verdict)->of(['a' => [4.0, 4.0, 4.0, 4.0, 3.0], 'b' => [3.0, 3.0, 3.0, 4.0, 3.0]])->word);
+        self::assertSame(VerdictResult::LEANS, (new Verdict)->of(['a' => [4.0, 4.0, 4.0, 4.0, 4.0, 3.0], 'b' => [3.0, 3.0, 3.0, 3.0, 3.0, 4.0]])->word);
     }
 
     public function test_more_variants_ask_for_more(): void

@@ -125,6 +125,41 @@ export type GangResult = {
     one_more_saves_min: number | null;
 };
 
+/** What bad pours have in common, the surest first, or that it cannot be known yet. */
+export type CommonResult = {
+    found: {
+        what: string;
+        value: string;
+        bad: number;
+        all: number;
+        elsewhere_bad: number;
+        elsewhere_all: number;
+        chance: number;
+        corrected: number;
+        sure: boolean;
+    }[];
+    looked: number;
+    bad: number;
+    all: number;
+    says: string;
+};
+
+/** The causes of a bad cast, likeliest first; their shares sum to one. */
+export type FaultResult = {
+    causes: {
+        id: string;
+        name: string;
+        share: number;
+        because: string[];
+        look: string;
+        next: string;
+    }[];
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
 /** How long a mould takes to fill, or what gets in until the mix sets; and the narrowest spout that serves. */
 export type SpoutResult = {
     fill_min: number | null;
@@ -427,6 +462,20 @@ export type TintResult = {
         code: string;
         message: string;
     }[];
+};
+
+/** What a trial says, plainly, and how sure it is. */
+export type VerdictResult = {
+    word: string;
+    best: string | null;
+    against: {
+        variant: string;
+        mean: number;
+        beats: number;
+        chance: number;
+        corrected: number;
+    }[];
+    says: string;
 };
 
 /** How much rubber to mix, in ml, between which bounds, and why. */
@@ -799,6 +848,80 @@ export type ContactBoardView = {
     }[];
 };
 
+/** What a price is counted from, and what it comes to. */
+export type CostView = {
+    of: string;
+    id: number;
+    name: string;
+    href: string;
+    asked: {
+        currency: string;
+        casts: number;
+        reject_pct: number;
+        materials: ({
+            code: string;
+            name: string;
+            used_g: number;
+            waste_pct: number;
+            on_hand_g: number;
+            kit: {
+                price: string;
+                mass_g: number | null;
+            };
+            from: string | null;
+        })[];
+        moulds: ({
+            id: number | null;
+            name: string;
+            cost: string;
+            life_casts: number;
+        })[];
+        labour: {
+            what: string;
+            min: number;
+            hour_rate: string;
+        }[];
+        other: {
+            name: string;
+            price: string;
+        }[];
+    };
+    answer: {
+        lines: {
+            name: string;
+            cost: string;
+            kits: number;
+            cash: string;
+        }[];
+        mould: string;
+        labour: string;
+        other: string;
+        total: string;
+        per_piece: string;
+        cash: string;
+        shares: {
+            materials: number;
+            mould: number;
+            labour: number;
+            other: number;
+        };
+        break_even: {
+            pieces: number | null;
+            cheaper_below: string;
+            cheaper_above: string;
+        } | null;
+        currency: string;
+        warnings: {
+            code: string;
+            message: string;
+        }[];
+    } | null;
+    others: {
+        id: number;
+        name: string;
+    }[];
+};
+
 /** The day: hands, chamber and pot as lanes, what can still be started now and finished today, what must wait and why. */
 export type DayView = {
     now_ms: number;
@@ -928,6 +1051,47 @@ export type DrawerView = {
         name: string;
         lab: [number, number, number];
     }[];
+};
+
+/** What goes wrong again and again, what this shop has found to be behind it, and what it tries. */
+export type FaultsView = {
+    fault: string | null;
+    faults: Record<string, string>;
+    says: string;
+    bad: number;
+    all: number;
+    looked: number;
+    compared: number;
+    found: ({
+        what: string;
+        value: string;
+        href: string | null;
+        bad: number;
+        all: number;
+        elsewhere_bad: number;
+        elsewhere_all: number;
+        chance: number;
+        corrected: number;
+        sure: boolean;
+    })[];
+    causes: {
+        id: string;
+        name: string;
+        times: number;
+        look: string;
+        next: string;
+    }[];
+    trials: {
+        id: number;
+        name: string;
+        about: string;
+        at_ms: number;
+        ended: boolean;
+        variants: number;
+    }[];
+    bases: Record<string, string>;
+    surfaces: Record<string, string>;
+    releases: Record<string, string>;
 };
 
 /** The first hour of a shop: one step of it, and the sheets there are to tick. */
@@ -1220,6 +1384,14 @@ export type JobView = {
     } | null;
     cast: number;
     pieces_a_pour: number;
+    moulds: ({
+        id: number;
+        code: string;
+        name: string;
+        casts: number;
+        likely: number | null;
+        retired: boolean;
+    })[];
     chain: ({
         id: number;
         kind: string;
@@ -1263,6 +1435,7 @@ export type JobView = {
             began_ms: number | null;
             ended: boolean;
         })[];
+        gone_ms: number | null;
         pours_in_all: number;
         pours: ({
             id: number;
@@ -1300,6 +1473,57 @@ export type JobsView = {
         total: number;
     };
     q: string;
+};
+
+/** What is kept beside a run: the moulds it goes into, the lots it takes from, what was found when it came out badly. */
+export type KeptView = {
+    in_a_mould: boolean;
+    moulds: number[];
+    choices: ({
+        id: number;
+        code: string;
+        name: string;
+        job: string | null;
+        casts: number;
+        likely: number;
+        filled: {
+            pour: number;
+            job: string;
+            link: string;
+        } | null;
+    })[];
+    link_id: number;
+    lots: ({
+        code: string;
+        name: string;
+        from: number | null;
+        lots: LotShape[];
+    })[];
+    draws: ({
+        lot_id: number | null;
+        label: string | null;
+        name: string;
+        part: string;
+        grams: number;
+    })[];
+    short_g: number;
+    bad: boolean;
+    diagnosis: {
+        cause: string;
+        name: string;
+    } | null;
+    waiting: {
+        name: string;
+        ml: number;
+    }[];
+    pieces: ({
+        number: number;
+        outcome: string;
+        fault: string | null;
+        mould: string | null;
+        mould_id: number | null;
+    })[];
+    causes: Record<string, string>;
 };
 
 /** What stands on the labels of swatches. */
@@ -1357,6 +1581,43 @@ export type LogView = {
     bases: Record<string, string>;
 };
 
+/** One lot: what is left, where it went, and what was told of it. */
+export type LotView = {
+    lot: LotShape;
+    name: string;
+    colour: string | null;
+    part_names: Record<string, string>;
+    take_back: number | null;
+    went: ({
+        pour_id: number;
+        at_ms: number;
+        job: string;
+        link: string;
+        href: string;
+        part: string;
+        grams: number;
+        state: string;
+        grade: string | null;
+        pieces: ({
+            outcome: string;
+            mould: string | null;
+            mould_id: number | null;
+            n: number;
+        })[];
+    })[];
+    pages: {
+        page: number;
+        pages: number;
+        total: number;
+    };
+    facts: {
+        id: number;
+        kind: string;
+        at_ms: number;
+        payload: Record<string, unknown>;
+    }[];
+};
+
 /** A model of a piece, as its screen has it at the top. */
 export type ModelFileView = {
     id: number;
@@ -1392,12 +1653,111 @@ export type MouldAnswerView = {
         decides: string | null;
         first_if: string[];
     })[];
+    paid: string[];
     schools: string[];
     margin_mm: number;
     warnings: {
         code: string;
         message: string;
     }[];
+};
+
+/** One mould: what it is, where it comes from, what was cast in it and how that came out, what it wants, how long it will do. */
+export type MouldPageView = {
+    id: number;
+    code: string;
+    name: string;
+    job: string | null;
+    job_id: number | null;
+    made_ms: number;
+    place: string | null;
+    photo: boolean;
+    note: string | null;
+    parts: ({
+        name: string;
+        role: string;
+        pour_id: number | null;
+        material: string | null;
+        colour: string | null;
+    })[];
+    material: string | null;
+    casting: string | null;
+    casting_code: string | null;
+    from: {
+        id: number;
+        name: string;
+        kind: string;
+        gone_ms: number | null;
+    } | null;
+    remade_of: {
+        id: number;
+        name: string;
+    } | null;
+    remade_as: {
+        id: number;
+        name: string;
+    } | null;
+    condition: string | null;
+    marks: string[];
+    care: Record<string, {
+        at_ms: number;
+        casts_since: number;
+    }>;
+    casts: number;
+    tally: Record<string, number>;
+    life: {
+        left: {
+            low: number;
+            likely: number;
+            high: number;
+        };
+        chance_of_ahead: number | null;
+        rests_on: number;
+        advice: string;
+        warnings: {
+            code: string;
+            message: string;
+        }[];
+    } | null;
+    ahead: number | null;
+    longer: string;
+    usual: number;
+    wants: ({
+        id: string;
+        act: string | null;
+        text: string;
+        why: string;
+        certain: boolean;
+    })[];
+    castings: ({
+        pour_id: number;
+        at_ms: number;
+        job: string;
+        link: string;
+        base: string;
+        released: boolean | null;
+        good: number;
+        usable: number;
+        reject: number;
+        faults: string[];
+        grade: string;
+    })[];
+    facts: {
+        id: number;
+        kind: string;
+        at_ms: number;
+        payload: Record<string, unknown>;
+    }[];
+    take_back: number | null;
+    filled: {
+        pour: number;
+        job: string;
+        link: string;
+    } | null;
+    cost: string | null;
+    worth: string | null;
+    retired_ms: number | null;
+    retired_why: string | null;
 };
 
 /** A pot of paint, and whether it holds on cured silicone. */
@@ -1454,6 +1814,50 @@ export type PourSheetView = {
     scale: {
         division_g: number;
         capacity_g: number;
+    };
+};
+
+/** The rack: the moulds of the shop, that which is to be re-made first standing first. */
+export type RackView = {
+    rows: ({
+        id: number;
+        code: string;
+        name: string;
+        job: string | null;
+        job_id: number | null;
+        material: string | null;
+        colour: string | null;
+        casting: string | null;
+        casts: number;
+        left: {
+            low: number;
+            likely: number;
+            high: number;
+        } | null;
+        condition: string | null;
+        marks: string[];
+        place: string | null;
+        photo: boolean;
+        cast_ms: number | null;
+        filled: {
+            pour: number;
+            job: string;
+            link: string;
+        } | null;
+        retired_ms: number | null;
+        retired_why: string | null;
+    })[];
+    most: number;
+    homeless: number;
+    release_school: string;
+    filter: {
+        q: string;
+        show: string;
+    };
+    pages: {
+        page: number;
+        pages: number;
+        total: number;
     };
 };
 
@@ -1768,6 +2172,21 @@ export type StoresView = {
             open: string;
         }[];
     } | null;
+    lots: LotShape[];
+    kit: {
+        price: string | null;
+        mass_g: number | null;
+        reorder_g: number | null;
+    };
+    part_names: Record<string, string>;
+    on_hand: Record<string, number>;
+    reorder: {
+        code: string;
+        name: string;
+        left_g: number;
+        reorder_g: number;
+    }[];
+    today: string;
 };
 
 /** The day strip as it is at a moment. */
@@ -1965,6 +2384,47 @@ export type StudyView = {
             message: string;
         }[];
     } | null;
+};
+
+/** One trial: its cups, how each was graded, and what they say. */
+export type TrialView = {
+    id: number;
+    name: string;
+    about: string;
+    note: string | null;
+    base: string | null;
+    surface: string | null;
+    at_ms: number;
+    ended: boolean;
+    became: string | null;
+    cups: number;
+    cup_g: number;
+    all_g: number;
+    variants: ({
+        name: string;
+        release: string | null;
+        grades: (string | null)[];
+    })[];
+    grades: string[];
+    verdict: {
+        word: string;
+        best: string | null;
+        against: {
+            variant: string;
+            mean: number;
+            beats: number;
+            chance: number;
+            corrected: number;
+        }[];
+        says: string;
+    };
+    take_back: number | null;
+    causes: Record<string, string>;
+    formulas: {
+        id: number;
+        name: string;
+    }[];
+    can_be_contact: boolean;
 };
 
 /** A sheet being written: what is asked, what stands there already, and what can be named. */

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Apalos\Core\Cost\Money;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use App\Keeping\Day;
+use App\Models\Lot;
+use App\Workshop\Library;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/** Writes down a kit that has come: its parts and grams, its dates, its numbers, what it cost. */
+final readonly class TakeLotIn
+{
+    public function __construct(private Library $library) {}
+
+    /** @throws BadInput */
+    public function __invoke(Fields $in, CarbonImmutable $now): Lot
+    {
+        $in->only('code', 'got_on', 'opened_on', 'best_before', 'price', 'note', 'parts');
+        $code = $in->text('code');
+        $base = $this->library->shelf()->bases[$code] ?? null;
+        if ($base === null && ! isset($this->library->shelf()->additives[$code])) {
+            throw BadInput::at($in->at('code'), Phrase::written('There is no such sheet in the stores. Write its sheet first, then take the kit in.'));
+        }
+        $asked = $base !== null && ! $base->ratio->isOnePart() ? ['A', 'B'] : ['A'];
+        $got = Day::said($in, 'got_on');
+        $opened = Day::saidOrNull($in, 'opened_on');
+        if ($opened !== null && $opened < $got) {
+            throw BadInput::at($in->at('opened_on'), Phrase::written("That is before {$got}, when it came. Check the two days."));
+        }
+        $said = ($in->toArray()['price'] ?? '') !== '' && $in->has('price');
+        $price = $said ? Money::written($in, 'price')->toString() : null;
+        $parts = [];
+        foreach ($in->objects('parts', 2) as $part) {
+            $part->only('part', 'grams', 'maker_number');
+            $parts[$part->text('part')] = ['got_g' => $part->positive('grams'), 'maker_number' => mb_substr($part->textOrNull('maker_number') ?? '', 0, 60) ?: null];
+        }
+        if (array_keys($parts) !== $asked) {
+            throw BadInput::at($in->at('parts'), Phrase::written($asked === ['A'] ? 'It comes in one tub: write its grams.' : 'It comes in two parts: write the grams of A and of B.'));
+        }
+
+        return DB::transaction(static function () use ($code, $got, $opened, $in, $price, $parts, $now): Lot {
+            $lot = Lot::query()->create([
+                'code' => $code, 'got_on' => $got, 'opened_on' => null, 'best_before' => Day::saidOrNull($in, 'best_before'), 'price' => $price, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 2000) ?: null, 'created_at' => $now,
+            ]);
+            foreach ($parts as $part => $of) {
+                $lot->parts()->create(['workshop_id' => $lot->workshop_id, 'part' => $part, ...$of, 'left_g' => $of['got_g']]);
+            }
+            if ($opened !== null) {
+                \App\Models\Fact::query()->create(['stream' => \App\Keeping\RecordedLot::STREAM, 'stream_id' => $lot->id, 'key' => 'opened', 'kind' => 'opened', 'at' => $now, 'payload' => ['on' => $opened]]);
+                \App\Keeping\RecordedLot::of($lot->load('parts'))->write();
+            }
+
+            return $lot;
+        }, 3);
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Database;
+
+use Apalos\Core\Run\Grade;
+use App\Keeping\MouldGroup;
+use App\Keeping\Rack;
+use App\Keeping\RecordedMould;
+use App\Models\ImpressionKind;
+use App\Models\Job;
+use App\Models\Mould;
+use App\Models\PourState;
+use App\Models\Workshop;
+use App\Workshop\Rows;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Lifts what stands in the log onto the rack: every good set of a mould's parts becomes a mould, every graded cast a casting of the mould
+ * there was at the time. Where casts came out of a mould whose pour nobody recorded, it is put on the rack as it must have been.
+ */
+final readonly class LiftMoulds
+{
+    public function __invoke(): void
+    {
+        foreach (Workshop::query()->orderBy('id')->get() as $workshop) {
+            app()->instance(Workshop::class, $workshop);
+            DB::statement('update pours set room_c = cast('.(DB::getDriverName() === 'sqlite' ? "json_extract(plan, '$.room_c')" : "plan->>'room_c'").' as '.(DB::getDriverName() === 'sqlite' ? 'real' : 'numeric').') where plan is not null and room_c is null and workshop_id = ?', [$workshop->id]);
+            foreach (Job::query()->withTrashed()->orderBy('id')->lazyById(100) as $job) {
+                $this->job($job, app(Rack::class));
+            }
+        }
+        app()->forgetInstance(Workshop::class);
+    }
+
+    private function job(Job $job, Rack $rack): void
+    {
+        $groups = $rack->groups($job);
+        foreach ($groups->groups as $group) {
+            $rack->settle($group->first());
+        }
+        foreach ($job->impressions()->withTrashed()->get() as $link) {
+            $group = in_array($link->kind, [ImpressionKind::Cast, ImpressionKind::Copy], true) ? $groups->before($link) : null;
+            if ($link->kind !== ImpressionKind::Mould && $link->kind !== ImpressionKind::Original) {
+                $this->casts($link->id, $group, $rack);
+            }
+        }
+        Mould::query()->where('job_id', $job->id)->get()->each(static fn (Mould $mould) => RecordedMould::counted($mould));
+    }
+
+    private function casts(int $link, ?MouldGroup $group, Rack $rack): void
+    {
+        $moulds = $group === null ? [] : Mould::query()->where('impression_id', $group->first()->id)->orderBy('made_at')->get()->all();
+        $known = Rows::of('castings')->join('pours', 'pours.id', '=', 'castings.pour_id')->where('pours.impression_id', $link)->pluck('pour_id')->flip();
+        foreach (Rows::of('pours')->where('impression_id', $link)->where('state', PourState::Graded->value)->orderBy('id')->select(['id', 'workshop_id', 'graded_at', 'started_at', 'grade', 'faults', 'pieces'])->lazyById(500) as $pour) {
+            if ($known->has($pour->id)) {
+                continue;
+            }
+            // The newest there was when it was begun.
+            $was = array_values(array_filter($moulds, static fn (Mould $mould): bool => $mould->made_at->format('Y-m-d H:i:s.v') <= (string) ($pour->started_at ?? $pour->graded_at)));
+            $mould = $was === [] ? null : $was[count($was) - 1];
+            if ($mould === null && $group !== null) {
+                $mould = $rack->adopt($group, CarbonImmutable::parse((string) ($pour->started_at ?? $pour->graded_at), 'UTC'));
+                array_unshift($moulds, $mould);
+            }
+            $this->one($pour, $mould);
+        }
+    }
+
+    private function one(\stdClass $pour, ?Mould $mould): void
+    {
+        $outcome = match (Grade::tryFrom((string) $pour->grade)) {
+            Grade::Superb, Grade::Good => 'good',
+            Grade::Usable => 'usable',
+            default => 'reject',
+        };
+        $faults = json_decode((string) $pour->faults, true);
+        $fault = $outcome === 'reject' && is_array($faults) && is_string($faults[0] ?? null) ? $faults[0] : null;
+        $mould === null || DB::table('pour_moulds')->insertOrIgnore(['pour_id' => $pour->id, 'mould_id' => $mould->id, 'workshop_id' => $pour->workshop_id, 'cast_at' => $pour->graded_at, 'live' => false]);
+        $rows = [];
+        for ($i = 1, $n = min(2_000, max(1, (int) ($pour->pieces ?? 1))); $i <= $n; $i++) {
+            $rows[] = ['workshop_id' => $pour->workshop_id, 'pour_id' => $pour->id, 'mould_id' => $mould?->id, 'number' => $i, 'outcome' => $outcome, 'fault' => $fault, 'at' => $pour->graded_at];
+        }
+        foreach (array_chunk($rows, 100) as $some) {
+            DB::table('castings')->insert($some);
+        }
+    }
+}

@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Facts;
+
+use Apalos\Core\Cost\Money;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Keep\Act;
+use Apalos\Core\Keep\Condition;
+use Apalos\Core\Keep\Mark;
+use Apalos\Core\Keep\MouldFactKind;
+use Apalos\Core\Keep\RetiredWhy;
+use Apalos\Core\Phrase\Phrase;
+use App\Keeping\Rack;
+use App\Keeping\RecordedMould;
+use App\Models\Mould;
+use Carbon\CarbonImmutable;
+
+/** A mould on the rack: what may be told of it. Its casts are told in their runs. */
+final readonly class MouldStream implements Stream
+{
+    private function __construct(private Rack $rack, public RecordedMould $recorded) {}
+
+    /** With the turn taken to write to it. */
+    public static function open(Mould $mould): self
+    {
+        return new self(app(Rack::class), RecordedMould::of(Mould::query()->lockForUpdate()->findOrFail($mould->id)));
+    }
+
+    public static function name(): string
+    {
+        return RecordedMould::STREAM;
+    }
+
+    /** What was washed in the evening may be told in the morning. */
+    public static function believedHours(): int
+    {
+        return 48;
+    }
+
+    public function id(): int
+    {
+        return $this->recorded->mould->id;
+    }
+
+    public function beganAt(): CarbonImmutable
+    {
+        return $this->recorded->mould->made_at;
+    }
+
+    public function facts(): array
+    {
+        return $this->recorded->facts;
+    }
+
+    public function accepts(string $kind, Fields $payload, CarbonImmutable $now): array
+    {
+        $kind = Fields::of(['kind' => $kind])->choice('kind', MouldFactKind::class);
+        $mould = $this->recorded->mould;
+        if ($mould->retired_at !== null && in_array($kind, [MouldFactKind::Cared, MouldFactKind::Retired], true)) {
+            throw new StepHasMoved("“{$mould->name}” is retired. Bring it back first.");
+        }
+
+        return match ($kind) {
+            MouldFactKind::Cared => $this->cared($payload->only('act', 'note')),
+            MouldFactKind::Looked => $this->looked($payload->only('condition', 'marks', 'note')),
+            MouldFactKind::Placed => ['place' => mb_substr($payload->only('place')->text('place'), 0, 120)],
+            MouldFactKind::Named => ['name' => mb_substr($payload->only('name')->text('name'), 0, 160)],
+            MouldFactKind::Photographed => ['photo' => $payload->only('photo')->text('photo')],
+            MouldFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
+            MouldFactKind::Priced => ['cost' => Money::written($payload->only('cost'), 'cost')->toString()],
+            MouldFactKind::Retired => $this->retired($payload->only('why', 'note')),
+            MouldFactKind::Returned => $mould->retired_at !== null ? [] : throw new StepHasMoved("“{$mould->name}” is in use already."),
+            MouldFactKind::Undone => $this->undone($payload),
+        };
+    }
+
+    public function appended(): static
+    {
+        $recorded = RecordedMould::of($this->recorded->mould);
+        $recorded->write();
+
+        return new self($this->rack, $recorded);
+    }
+
+    /** @return array{act: string, note: string} */
+    private function cared(Fields $in): array
+    {
+        $act = $in->choice('act', Act::class);
+        if ($act === Act::Rested) {
+            throw BadInput::at($in->at('act'), Phrase::written('Nobody does a rest: it counts by itself from the last hot cast.'));
+        }
+
+        return ['act' => $act->value, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 500)];
+    }
+
+    /** @return array{condition: string, marks: list<string>, note: string} */
+    private function looked(Fields $in): array
+    {
+        foreach ($in->strings('marks') as $i => $mark) {
+            Mark::tryFrom($mark) ?? throw BadInput::at($in->at("marks.{$i}"), Phrase::written('A mark is one of: torn key, warped, sticky.'));
+        }
+
+        return ['condition' => $in->choice('condition', Condition::class)->value, 'marks' => array_values(array_unique($in->strings('marks'))), 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 500)];
+    }
+
+    /** @return array{why: string, note: string} */
+    private function retired(Fields $in): array
+    {
+        $mould = $this->recorded->mould;
+        $filled = $this->rack->filledWith([$mould->id])[$mould->id] ?? null;
+        if ($filled !== null) {
+            throw BadInput::at('why', Phrase::written("“{$mould->name}” is being cast in just now: {$filled['job']}, {$filled['link']}. Open and grade that cast, then retire it; nothing of the run is lost."));
+        }
+
+        return ['why' => $in->choice('why', RetiredWhy::class)->value, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 500)];
+    }
+
+    /** @return array{of: int} */
+    private function undone(Fields $in): array
+    {
+        $of = (int) $in->only('of')->number('of', 0.0, 1e15);
+        if ($this->recorded->state->takeBack !== $of) {
+            throw new StepHasMoved('Only the last thing told can be taken back, and something else has happened since.');
+        }
+
+        return ['of' => $of];
+    }
+}

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Facts;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Run\Grade;
+use Apalos\Core\Trial\TrialFactKind;
+use App\Keeping\RecordedTrial;
+use App\Models\Trial;
+use Carbon\CarbonImmutable;
+
+/** A trial: which cup is graded how. */
+final readonly class TrialStream implements Stream
+{
+    private function __construct(public RecordedTrial $recorded) {}
+
+    /** With the turn taken to write to it. */
+    public static function open(Trial $trial): self
+    {
+        return new self(RecordedTrial::of(Trial::query()->lockForUpdate()->findOrFail($trial->id)));
+    }
+
+    public static function name(): string
+    {
+        return RecordedTrial::STREAM;
+    }
+
+    public static function believedHours(): int
+    {
+        return 24;
+    }
+
+    public function id(): int
+    {
+        return $this->recorded->trial->id;
+    }
+
+    public function beganAt(): CarbonImmutable
+    {
+        return $this->recorded->trial->created_at;
+    }
+
+    public function facts(): array
+    {
+        return $this->recorded->facts;
+    }
+
+    public function accepts(string $kind, Fields $payload, CarbonImmutable $now): array
+    {
+        $kind = Fields::of(['kind' => $kind])->choice('kind', TrialFactKind::class);
+        $trial = $this->recorded->trial;
+        if ($trial->became !== null) {
+            throw new StepHasMoved('What this trial said is written down where it belongs; it stays as it is now.');
+        }
+        if ($trial->ended_at !== null && $kind !== TrialFactKind::Undone && $kind !== TrialFactKind::Noted) {
+            throw new StepHasMoved('This trial has ended. Take that back to grade on.');
+        }
+
+        return match ($kind) {
+            TrialFactKind::Graded => $this->graded($payload->only('variant', 'cup', 'grade')),
+            TrialFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
+            TrialFactKind::Ended => $this->recorded->state->grades === [] ? throw BadInput::at('kind', Phrase::written('Grade a cup first: a trial that saw nothing says nothing.')) : [],
+            TrialFactKind::Undone => $this->undone($payload),
+        };
+    }
+
+    public function appended(): static
+    {
+        $recorded = RecordedTrial::of($this->recorded->trial);
+        $recorded->write();
+
+        return new self($recorded);
+    }
+
+    /** @return array{variant: int, cup: int, grade: string} */
+    private function graded(Fields $in): array
+    {
+        $trial = $this->recorded->trial;
+
+        return ['variant' => (int) $in->number('variant', 0.0, count($trial->variants) - 1.0), 'cup' => (int) $in->number('cup', 0.0, $trial->cups - 1.0), 'grade' => $in->choice('grade', Grade::class)->value];
+    }
+
+    /** @return array{of: int} */
+    private function undone(Fields $in): array
+    {
+        $of = (int) $in->only('of')->number('of', 0.0, 1e15);
+        if ($this->recorded->state->takeBack !== $of) {
+            throw new StepHasMoved('Only the last thing told can be taken back, and something else has happened since.');
+        }
+
+        return ['of' => $of];
+    }
+}

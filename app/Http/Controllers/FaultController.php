@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Apalos\Core\Input\Fields;
+use App\Actions\AppendFact;
+use App\Actions\PlanTrial;
+use App\Actions\TrialBecomes;
+use App\Facts\FactDiffers;
+use App\Facts\StepHasMoved;
+use App\Facts\TrialStream;
+use App\Http\Reply;
+use App\Keeping\RecordedTrial;
+use App\Models\Trial;
+use App\Reads\FaultsView;
+use App\Reads\TrialView;
+use App\Workshop\Library;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Inertia\Response;
+
+/** What goes wrong again and again, and what is tried against it. */
+final readonly class FaultController
+{
+    public function show(Request $request, Library $library): Response
+    {
+        $fault = $request->query('fault');
+
+        return Reply::page('faults/Faults', ['page' => app()->make(FaultsView::class, ['fault' => is_string($fault) && isset($library->faults()[$fault]) ? $fault : null])->toArray()]);
+    }
+
+    public function plan(Request $request, PlanTrial $plan): JsonResponse
+    {
+        return Reply::json(['id' => $plan(Fields::fromJson($request->getContent()), CarbonImmutable::now())->id]);
+    }
+
+    public function trial(Trial $trial): Response
+    {
+        return Reply::page('faults/OneTrial', ['trial' => $this->view($trial)]);
+    }
+
+    public function record(Request $request, Trial $trial, AppendFact $append): JsonResponse
+    {
+        try {
+            $append(static fn (): TrialStream => TrialStream::open($trial), Fields::fromJson($request->getContent()), CarbonImmutable::now());
+        } catch (StepHasMoved|FactDiffers $moved) {
+            return Reply::json(['error' => ['field' => 'kind', 'message' => $moved->getMessage()]], 409);
+        }
+
+        return Reply::json($this->view($trial->refresh()));
+    }
+
+    public function become(Request $request, Trial $trial, TrialBecomes $becomes): JsonResponse
+    {
+        $said = $becomes($trial, Fields::fromJson($request->getContent()), CarbonImmutable::now());
+
+        return Reply::json([...$this->view($trial->refresh()), 'said' => $said]);
+    }
+
+    /** @return array<string, mixed> */
+    private function view(Trial $trial): array
+    {
+        return app()->make(TrialView::class, ['recorded' => RecordedTrial::of($trial)])->toArray();
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Apalos\Core\Cost\Money;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use App\Actions\AppendFact;
+use App\Actions\TakeLotIn;
+use App\Facts\FactDiffers;
+use App\Facts\LotStream;
+use App\Facts\StepHasMoved;
+use App\Http\Reply;
+use App\Keeping\RecordedLot;
+use App\Models\Kit;
+use App\Models\Lot;
+use App\Reads\LotView;
+use App\Reads\Slice;
+use App\Workshop\Library;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Inertia\Response;
+
+/** Lots on the shelf: what has come, what is left, where it went; and what a kit costs. */
+final readonly class LotController
+{
+    private const ON_A_PAGE = 30;
+
+    public function store(Request $request, TakeLotIn $take): JsonResponse
+    {
+        $lot = $take(Fields::fromJson($request->getContent()), CarbonImmutable::now());
+
+        return Reply::json(['id' => $lot->id, 'label' => $lot->label()]);
+    }
+
+    public function show(Request $request, Lot $lot): Response
+    {
+        return Reply::page('stores/OneLot', ['shown' => $this->view($request, $lot)]);
+    }
+
+    public function record(Request $request, Lot $lot, AppendFact $append): JsonResponse
+    {
+        try {
+            $append(static fn (): LotStream => LotStream::open($lot), Fields::fromJson($request->getContent()), CarbonImmutable::now());
+        } catch (StepHasMoved|FactDiffers $moved) {
+            return Reply::json(['error' => ['field' => 'kind', 'message' => $moved->getMessage()]], 409);
+        }
+
+        return Reply::json($this->view($request, $lot->refresh()));
+    }
+
+    /** What a kit of a sheet costs, what it weighs, and at how much left the next is ordered. */
+    public function kit(Request $request, Library $library, string $code): JsonResponse
+    {
+        abort_if(! isset($library->shelf()->bases[$code]) && ! isset($library->shelf()->additives[$code]), 404);
+        $in = Fields::fromJson($request->getContent())->only('price', 'mass_g', 'reorder_g');
+        $price = ($in->toArray()['price'] ?? '') === '' || ! $in->has('price') ? null : Money::written($in, 'price')->toString();
+        $mass = $in->positiveOrNull('mass_g');
+        if ($price !== null && $mass === null) {
+            throw BadInput::at('mass_g', Phrase::written('Say how many grams that price is for.'));
+        }
+        $kit = Kit::query()->updateOrCreate(['code' => $code], ['price' => $price, 'mass_g' => $mass, 'reorder_g' => $in->numberOrNull('reorder_g')]);
+
+        return Reply::json(['price' => $kit->price, 'mass_g' => $kit->mass_g, 'reorder_g' => $kit->reorder_g]);
+    }
+
+    /** @return array<string, mixed> */
+    private function view(Request $request, Lot $lot): array
+    {
+        return app()->make(LotView::class, ['recorded' => RecordedLot::of($lot->load('parts')), 'slice' => Slice::asked($request, self::ON_A_PAGE)])->toArray();
+    }
+}

@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Keep\ReleaseSchool;
+use Apalos\Core\Phrase\Phrase;
+use App\Actions\AppendFact;
+use App\Actions\KeepPhoto;
+use App\Actions\RemakeMould;
+use App\Facts\FactDiffers;
+use App\Facts\MouldStream;
+use App\Facts\StepHasMoved;
+use App\Http\Reply;
+use App\Http\Rules\Picture;
+use App\Keeping\CastKeeper;
+use App\Keeping\Rack;
+use App\Keeping\RecordedMould;
+use App\Models\Impression;
+use App\Models\ImpressionKind;
+use App\Models\Mould;
+use App\Models\Workshop;
+use App\Reads\Like;
+use App\Reads\MouldPageView;
+use App\Reads\RackView;
+use App\Reads\Slice;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
+use Inertia\Response;
+use Symfony\Component\HttpFoundation\Response as HttpResponse;
+
+/** The rack: its moulds, and what is told of them. */
+final readonly class RackController
+{
+    private const ON_A_PAGE = 24;
+
+    /** Casts in no mould are asked about for so long. */
+    private const HOMELESS_DAYS = 60;
+
+    private const LONGEST_WORDS = 100;
+
+    public function __construct(private Rack $rack) {}
+
+    public function index(Request $request): Response
+    {
+        $word = static fn (string $key): string => is_string($said = $request->query($key)) ? mb_substr(trim($said), 0, self::LONGEST_WORDS) : '';
+        $filter = ['q' => $word('q'), 'show' => $word('show') === 'retired' ? 'retired' : 'use'];
+        $query = Mould::query()->when($filter['show'] === 'retired', static fn ($q) => $q->whereNotNull('retired_at')->orderByDesc('retired_at'), static fn ($q) => $q->whereNull('retired_at')->orderByRaw('coalesce(left_likely, 1000000)'))->orderBy('id');
+        if (preg_match('/^M-?(\d{1,15})$/i', $filter['q'], $code) === 1) {
+            $query->whereKey((int) $code[1]);
+        } elseif ($filter['q'] !== '') {
+            $query->where(static fn ($q) => $q->where(Like::of('name', $filter['q']))->orWhere(Like::of('place', $filter['q']))->orWhereHas('job', static fn ($job) => $job->where(Like::of('name', $filter['q']))));
+        }
+        $total = (clone $query)->reorder()->count();
+        $slice = Slice::asked($request, self::ON_A_PAGE)->within($total);
+        $moulds = $query->with('job')->offset($slice->offset())->limit($slice->size)->get();
+
+        return Reply::page('rack/Rack', ['rack' => app()->make(RackView::class, ['moulds' => $moulds, 'filter' => $filter, 'slice' => $slice, 'total' => $total, 'homeless' => CastKeeper::homeless(CarbonImmutable::now()->subDays(self::HOMELESS_DAYS))])->toArray()]);
+    }
+
+    public function show(Mould $mould): Response
+    {
+        return Reply::page('rack/OneMould', ['mould' => $this->view($mould)]);
+    }
+
+    public function record(Request $request, Mould $mould, AppendFact $append): JsonResponse
+    {
+        try {
+            $append(static fn (): MouldStream => MouldStream::open($mould), Fields::fromJson($request->getContent()), CarbonImmutable::now());
+        } catch (StepHasMoved|FactDiffers $moved) {
+            return Reply::json(['error' => ['field' => 'kind', 'message' => $moved->getMessage()], 'mould' => $this->view($mould->refresh())], 409);
+        }
+
+        return Reply::json($this->view($mould->refresh()));
+    }
+
+    /** A photo is a fact too: the picture as it looked then stays. */
+    public function photo(Request $request, Mould $mould, KeepPhoto $keep, AppendFact $append): RedirectResponse
+    {
+        $request->validate(['photo' => ['required', new Picture]]);
+        $path = $keep($request->file('photo'), 'moulds');
+        $append(static fn (): MouldStream => MouldStream::open($mould), Fields::of(['key' => (string) Str::ulid(), 'kind' => 'photographed', 'payload' => ['photo' => $path]]), CarbonImmutable::now());
+
+        return back();
+    }
+
+    public function picture(Mould $mould): HttpResponse
+    {
+        abort_if($mould->photo === null || ! Storage::exists($mould->photo), 404);
+
+        return Storage::response($mould->photo);
+    }
+
+    /** Retires it and plans the next from the same original. */
+    public function remake(Request $request, Mould $mould, RemakeMould $remake): RedirectResponse
+    {
+        try {
+            $pour = $remake($mould, $request->string('why')->toString(), CarbonImmutable::now());
+        } catch (BadInput $wrong) {
+            return Reply::back('remake', $wrong);
+        } catch (StepHasMoved $moved) {
+            return back()->withErrors(['remake' => $moved->getMessage()]);
+        }
+
+        return redirect()->to("/pours/{$pour->id}")->with('said', "“{$mould->name}” is retired. This is the sheet of the next.");
+    }
+
+    /** Puts a mould on the rack that is there in truth, and that the log knows nothing of. */
+    public function adopt(Impression $impression): RedirectResponse
+    {
+        $impression->load('job');
+        $groups = $this->rack->groups($impression->job);
+        $group = $impression->kind === ImpressionKind::Mould ? $groups->with($impression->id) : $groups->before($impression);
+        if ($group === null) {
+            return Reply::back('mould', Phrase::written("The chain of “{$impression->job->name}” has no mould before “{$impression->name}”: a casting comes out of a mould. Put the mould into the chain first."));
+        }
+        $mould = $this->rack->adopt($group, CarbonImmutable::now());
+
+        return redirect()->to("/rack/{$mould->id}")->with('said', "“{$mould->name}” is on the rack as {$mould->code()}.");
+    }
+
+    /** Whether an original still exists: what is gone is re-made from no more. */
+    public function gone(Request $request, Impression $impression): RedirectResponse
+    {
+        $impression->update(['gone_at' => $request->boolean('gone') ? CarbonImmutable::now() : null]);
+
+        return back()->with('said', $impression->gone_at === null ? "“{$impression->name}” is there." : "“{$impression->name}” is gone: no mould is re-made from it any more.");
+    }
+
+    public function school(Request $request, Workshop $workshop): RedirectResponse
+    {
+        $school = ReleaseSchool::tryFrom($request->string('school')->toString());
+        if ($school === null) {
+            return Reply::back('school', Phrase::written('A release goes on before every cast, only before harsh ones, or after each wash.'));
+        }
+        $workshop->update(['release_school' => $school->value]);
+
+        return back();
+    }
+
+    /** @return array<string, mixed> */
+    private function view(Mould $mould): array
+    {
+        return app()->make(MouldPageView::class, ['recorded' => RecordedMould::of($mould->load('job', 'impression.job'))])->toArray();
+    }
+}

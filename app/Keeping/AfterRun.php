@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Keeping;
+
+use App\Workshop\RecordedRun;
+
+/** What is kept beside a run, each time something happened in it. */
+final readonly class AfterRun
+{
+    /** What moves neither mould nor casting nor care. */
+    private const ELSEWHERE = ['begun', 'weighed', 'met', 'rescued', 'kept', 'counted', 'noted', 'gelled', 'drawn_from', 'diagnosed'];
+
+    /** What draws nothing. */
+    private const DRAWS_NOTHING = ['begun', 'checked', 'met', 'counted', 'noted', 'gelled', 'opened', 'graded', 'moulded', 'diagnosed'];
+
+    public function __construct(private CastKeeper $casts, private LotBook $lots) {}
+
+    public function __invoke(RecordedRun $run): void
+    {
+        $last = $run->facts === [] ? '' : $run->facts[count($run->facts) - 1]->kind;
+        in_array($last, self::DRAWS_NOTHING, true) || $this->lots->draw($run);
+        in_array($last, self::ELSEWHERE, true) || $this->casts->settle($run);
+    }
+}

@@ -1,0 +1,236 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Keeping;
+
+use Apalos\Core\Cost\Costing;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use App\Models\FormulaVersion;
+use App\Models\ImpressionKind;
+use App\Models\Job;
+use App\Models\Mould;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Models\Workshop;
+use App\Workshop\Library;
+use App\Workshop\Recipes;
+use App\Workshop\Rows;
+
+/**
+ * What there is to count for the price of a job, of a formula, of a mould, as the log and the stores know it: a question for the core, which
+ * a maker may change before it is answered. Prices nobody knows stay empty.
+ *
+ * @phpstan-type Asked array{
+ *     currency: string, casts: int, reject_pct: float, materials: list<array{code: string, name: string, used_g: float, waste_pct: float, on_hand_g: float, kit: array{price: string, mass_g: float|null}, from: string|null}>,
+ *     moulds: list<array{id: int|null, name: string, cost: string, life_casts: int}>, labour: list<array{what: string, min: float, hour_rate: string}>, other: list<array{name: string, price: string}>
+ * }
+ */
+final readonly class CostBook
+{
+    /** The newest pours of a link say what the next takes. */
+    private const NEWEST = 20;
+
+    private const USUAL_MIN = 30.0;
+
+    /** To open, clean and grade. */
+    private const AFTER_MIN = 10.0;
+
+    public function __construct(private Workshop $workshop, private Library $library, private Prices $prices, private Recipes $recipes, private Lives $lives) {}
+
+    /** @return Asked */
+    public function ofJob(Job $job): array
+    {
+        $casts = $job->impressions()->where('kind', ImpressionKind::Cast)->get();
+        $pours = Pour::query()->whereIn('impression_id', $casts->modelKeys())->where('state', PourState::Graded)->orderByDesc('graded_at')->limit(self::NEWEST)->get();
+        $tallied = self::tally($job->id);
+        $perPour = $tallied['pours'] > 0 ? max(1.0, $tallied['pieces'] / $tallied['pours']) : 1.0;
+        $rejects = $tallied['pieces'] > 0 ? round(100.0 * $tallied['rejects'] / $tallied['pieces'], 1) : 0.0;
+        $pieces = (int) max(1.0, ceil($job->quantity / max(0.01, 1.0 - $rejects / 100.0) - 1e-9));
+        $grams = $this->perPiece($pours->all(), $perPour);
+        if ($grams === []) {
+            $draft = Pour::query()->whereIn('impression_id', $casts->modelKeys())->orderByDesc('id')->first();
+            $grams = $draft === null ? [] : $this->planned($draft);
+        }
+        $filled = (int) ceil($pieces / $perPour);
+
+        return [
+            ...$this->asked($pieces, min(99.0, $rejects), array_map(static fn (float $g): float => $g * $pieces, $grams)),
+            'moulds' => $this->moulds($job, $perPour),
+            'labour' => [['what' => 'weighing, pouring, opening', 'min' => round($filled * $this->handsMin($pours->all()), 0), 'hour_rate' => $this->workshop->hour_rate ?? '']],
+        ];
+    }
+
+    /** @return Asked for a kilogram of it */
+    public function ofFormula(FormulaVersion $version, float $grams): array
+    {
+        $recipe = $this->recipes->of($version);
+        if ($recipe === null) {
+            return $this->asked(1, 0.0, []);
+        }
+        $loads = $recipe->loads();
+        $whole = 1.0 + array_sum($loads);
+        $used = [$recipe->base->code => $grams / $whole];
+        foreach ($loads as $code => $load) {
+            $used[$code] = ($used[$code] ?? 0.0) + $grams * $load / $whole;
+        }
+
+        return $this->asked(1, 0.0, array_filter($used, static fn (float $g): bool => $g > 0.0));
+    }
+
+    /** @return Asked what it cost to make */
+    public function ofMould(Mould $mould): array
+    {
+        $ids = array_values(array_filter(array_map(static fn (array $part): ?int => $part['pour_id'], $mould->parts)));
+        $pours = Pour::query()->whereKey($ids)->get();
+        // Coats of a build belong to it too.
+        $beside = Pour::query()->whereIn('build_id', $pours->pluck('build_id')->unique()->all())->whereIn('state', [PourState::Graded, PourState::Laid])->get();
+        $used = [];
+        foreach ($beside as $pour) {
+            foreach ($this->took($pour) as $code => $grams) {
+                $used[$code] = ($used[$code] ?? 0.0) + $grams;
+            }
+        }
+
+        return [
+            ...$this->asked(1, 0.0, $used),
+            'labour' => $beside->isEmpty() ? [] : [['what' => 'making it', 'min' => round(array_sum(array_map(fn (Pour $pour): float => $this->handsMin([$pour]), $beside->all())), 0), 'hour_rate' => $this->workshop->hour_rate ?? '']],
+        ];
+    }
+
+    /** What a mould cost: what somebody said, else what its making comes to; nothing where no price is known. */
+    public function worth(Mould $mould): ?string
+    {
+        if ($mould->cost !== null) {
+            return $mould->cost;
+        }
+        $asked = $this->ofMould($mould);
+        $known = array_values(array_filter($asked['materials'], static fn (array $line): bool => $line['kit']['price'] !== '' && $line['kit']['mass_g'] !== null));
+        $labour = array_values(array_filter($asked['labour'], static fn (array $line): bool => $line['hour_rate'] !== ''));
+
+        return $known === [] && $labour === [] ? null : $this->total([...$asked, 'materials' => $known, 'labour' => $labour]);
+    }
+
+    /** @param  array<string, mixed>  $asked */
+    public function total(array $asked): ?string
+    {
+        try {
+            return (new Costing)->ask(Fields::of(self::question($asked)))['total'];
+        } catch (BadInput) {
+            return null;
+        }
+    }
+
+    /**
+     * As the core takes it: without what only the screen needs.
+     *
+     * @param  array<string, mixed>  $asked
+     * @return array<string, mixed>
+     */
+    public static function question(array $asked): array
+    {
+        $without = static fn (mixed $lines, array $keys): array => array_map(static fn (mixed $line): array => array_diff_key(is_array($line) ? $line : [], array_flip($keys)), is_array($lines) ? array_values($lines) : []);
+
+        return [...$asked, 'materials' => $without($asked['materials'] ?? [], ['code', 'from']), 'moulds' => $without($asked['moulds'] ?? [], ['id'])];
+    }
+
+    /** @return array{pours: int, pieces: int, rejects: int} of all casts of a job */
+    public static function tally(int $job): array
+    {
+        $row = Rows::of('castings')->join('pours', 'pours.id', '=', 'castings.pour_id')->join('impressions', 'impressions.id', '=', 'pours.impression_id')->where('impressions.job_id', $job)->where('impressions.kind', ImpressionKind::Cast->value)
+            ->selectRaw("count(distinct castings.pour_id) as pours, count(*) as pieces, sum(case when castings.outcome = 'reject' then 1 else 0 end) as rejects")->first();
+
+        return ['pours' => (int) ($row->pours ?? 0), 'pieces' => (int) ($row->pieces ?? 0), 'rejects' => (int) ($row->rejects ?? 0)];
+    }
+
+    /**
+     * @param  array<string, float>  $used  grams by house code
+     * @return Asked
+     */
+    private function asked(int $casts, float $rejects, array $used): array
+    {
+        $codes = array_keys($used);
+        [$kits, $held, $shelf] = [$this->prices->of($codes), $this->prices->onHand($codes), $this->library->shelf()];
+        $materials = [];
+        foreach ($used as $code => $grams) {
+            $kit = $kits[$code] ?? null;
+            $materials[] = [
+                'code' => $code, 'name' => $shelf->bases[$code]->name ?? $shelf->additives[$code]->name ?? $code, 'used_g' => round($grams, 1), 'waste_pct' => 0.0, 'on_hand_g' => $held[$code] ?? 0.0,
+                'kit' => ['price' => $kit['price'] ?? '', 'mass_g' => $kit['mass_g'] ?? null], 'from' => $kit['from'] ?? null,
+            ];
+        }
+
+        return ['currency' => $this->workshop->currency ?? 'EUR', 'casts' => $casts, 'reject_pct' => $rejects, 'materials' => $materials, 'moulds' => [], 'labour' => [], 'other' => []];
+    }
+
+    /**
+     * @param  array<int, Pour>  $pours
+     * @return array<string, float> grams of each code a piece takes
+     */
+    private function perPiece(array $pours, float $perPour): array
+    {
+        $used = [];
+        foreach ($pours as $pour) {
+            foreach ($this->took($pour) as $code => $grams) {
+                $used[$code] = ($used[$code] ?? 0.0) + $grams / (count($pours) * $perPour);
+            }
+        }
+
+        return $used;
+    }
+
+    /** @return array<string, float> what was weighed for it, by code, as its plan has the shares; what is left over in the cup is paid for too */
+    private function took(Pour $pour): array
+    {
+        $used = $this->planned($pour);
+        $sum = array_sum($used);
+
+        return $sum > 0.0 && $pour->weighed_g !== null ? array_map(static fn (float $g): float => $g * $pour->weighed_g / $sum, $used) : $used;
+    }
+
+    /** @return array<string, float> */
+    private function planned(Pour $pour): array
+    {
+        $used = [];
+        $batches = $pour->plan['run']['batches'] ?? null;
+        foreach (is_array($batches) ? $batches : [] as $batch) {
+            foreach (is_array($batch) ? $batch : [] as $name => $grams) {
+                $code = $name === 'A' || $name === 'B' ? ($pour->base_code ?? '') : (string) $name;
+                $used[$code] = ($used[$code] ?? 0.0) + (is_numeric($grams) ? (float) $grams : 0.0);
+            }
+        }
+        if ($used === [] && $pour->plan === null) {
+            $answer = app(\App\Workshop\SheetReckoner::class)->reckon($pour->sheet);
+            foreach ($answer->mix->batches ?? [] as $batch) {
+                foreach ($batch->lines as $line) {
+                    $code = in_array($line->code, ['A', 'B'], true) ? ($answer->recipe->base->code ?? '') : $line->code;
+                    $used[$code] = ($used[$code] ?? 0.0) + $line->grams->g;
+                }
+            }
+        }
+
+        return array_filter($used, static fn (float $g, string $code): bool => $code !== '' && $g > 0.0, ARRAY_FILTER_USE_BOTH);
+    }
+
+    /** @return list<array{id: int|null, name: string, cost: string, life_casts: int}> the moulds its casts come out of */
+    private function moulds(Job $job, float $perPour): array
+    {
+        $moulds = Mould::query()->where('job_id', $job->id)->whereNull('retired_at')->orderByDesc('id')->limit(5)->get();
+        $lives = $this->lives->of($moulds->all());
+
+        return array_map(fn (Mould $mould): array => [
+            // A life is counted in pours, a job in pieces.
+            'id' => $mould->id, 'name' => $mould->name, 'cost' => $this->worth($mould) ?? '', 'life_casts' => (int) max(1.0, round(($mould->casts + $lives[$mould->id]->likely) * $perPour)),
+        ], array_values($moulds->all()));
+    }
+
+    /** @param  array<int, Pour>  $pours */
+    private function handsMin(array $pours): float
+    {
+        $took = array_filter(array_map(static fn (Pour $pour): ?float => $pour->started_at === null || $pour->poured_at === null ? null : $pour->started_at->diffInMinutes($pour->poured_at), $pours), static fn (?float $min): bool => $min !== null && $min > 0.0 && $min < 600.0);
+        sort($took);
+
+        return self::AFTER_MIN + ($took === [] ? self::USUAL_MIN : $took[intdiv(count($took), 2)]);
+    }
+}

@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Keeping;
+
+use Apalos\Core\Run\Grade;
+use App\Models\Impression;
+use App\Models\ImpressionKind;
+use App\Models\Job;
+use App\Models\Mould;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Workshop\Rows;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
+
+/** Puts on the rack what has become a mould, and knows what is cast in which. */
+final readonly class Rack
+{
+    public function groups(Job $job): MouldGroups
+    {
+        return MouldGroups::of($job->impressions()->withTrashed()->get()->each(static fn (Impression $link): Impression => $link->setRelation('job', $job)));
+    }
+
+    /** After a pour of one of its links was graded, or its grade taken back: as many moulds as it has whole sets of good parts. */
+    public function settle(Impression $link): void
+    {
+        $group = $this->groups($link->job)->with($link->id);
+        if ($group === null || $group->poured() === []) {
+            return;
+        }
+        $sets = $this->sets($group);
+        $first = $group->first();
+        foreach ($sets as $i => $parts) {
+            $mould = Mould::query()->firstOrNew(['impression_id' => $first->id, 'generation' => $i + 1]);
+            $mould->fill([
+                'job_id' => $first->job_id, 'parts' => $this->parts($group, $parts), 'material' => $parts[0]->base_code ?? $first->material,
+                'made_at' => max(['', ...array_map(static fn (Pour $pour): string => (string) $pour->graded_at?->format('Y-m-d H:i:s.v'), $parts)]),
+            ]);
+            if (! $mould->exists) {
+                $before = Mould::query()->where('impression_id', $first->id)->where('generation', '<=', $i)->orderByDesc('generation')->first();
+                $mould->fill(['name' => $group->name(), 'remade_of' => $before?->id, 'casting' => $group->cast]);
+            }
+            $mould->save();
+        }
+        // A grade that was taken back takes its mould along, unless something happened with it since.
+        foreach (Mould::query()->where('impression_id', $first->id)->where('generation', '>', count($sets))->where('casts', 0)->get() as $mould) {
+            $used = Rows::of('facts')->where('stream', RecordedMould::STREAM)->where('stream_id', $mould->id)->exists() || Rows::of('pour_moulds')->where('mould_id', $mould->id)->exists();
+            $used || $mould->generation === 0 || $mould->delete();
+        }
+    }
+
+    /** A mould that is there in truth, and of which the log knows no pour. */
+    public function adopt(MouldGroup $group, CarbonImmutable $madeAt): Mould
+    {
+        $first = $group->first();
+
+        return Mould::query()->firstOrCreate(['impression_id' => $first->id, 'generation' => 0], [
+            'job_id' => $first->job_id, 'name' => $group->name(), 'parts' => $this->parts($group, []), 'material' => $first->material, 'casting' => $group->cast, 'made_at' => $madeAt,
+        ]);
+    }
+
+    /** @return Collection<int, Mould> in use, of the mould this link is cast in; the newest first */
+    public function for(Impression $cast): Collection
+    {
+        $group = $cast->kind === ImpressionKind::Cast || $cast->kind === ImpressionKind::Copy ? $this->groups($cast->job)->before($cast) : null;
+
+        return $group === null ? new Collection : Mould::query()->where('impression_id', $group->first()->id)->whereNull('retired_at')->orderByDesc('generation')->orderByDesc('id')->limit(20)->get();
+    }
+
+    /** The mould a new pour of this link goes into: the newest that is free. */
+    public function usual(Pour $pour): ?Mould
+    {
+        $moulds = $this->for($pour->impression);
+        $filled = $this->filledWith($moulds->modelKeys(), $pour->id);
+
+        return $moulds->first(static fn (Mould $mould): bool => ! isset($filled[$mould->id]));
+    }
+
+    /**
+     * What stands in them just now.
+     *
+     * @param  array<array-key, int>  $moulds
+     * @return array<int, array{pour: int, job: string, link: string, job_id: int}> by mould
+     */
+    public function filledWith(array $moulds, ?int $butFor = null): array
+    {
+        $rows = $moulds === [] ? [] : Rows::of('pour_moulds')->whereIn('mould_id', $moulds)->where('live', true)->when($butFor !== null, static fn ($q) => $q->where('pour_id', '!=', $butFor))
+            ->join('pours', 'pours.id', '=', 'pour_moulds.pour_id')->join('impressions', 'impressions.id', '=', 'pours.impression_id')->join('jobs', 'jobs.id', '=', 'impressions.job_id')
+            ->get(['mould_id', 'pour_id', 'jobs.name as job', 'jobs.id as job_id', 'impressions.name as link'])->all();
+        $filled = [];
+        foreach ($rows as $row) {
+            $filled[(int) $row->mould_id] = ['pour' => (int) $row->pour_id, 'job' => (string) $row->job, 'link' => (string) $row->link, 'job_id' => (int) $row->job_id];
+        }
+
+        return $filled;
+    }
+
+    /** Casts that are still to be made in it: what its job lacks, by so many pieces as a pour has given. */
+    public function ahead(Mould $mould): ?int
+    {
+        if ($mould->job === null || $mould->job->trashed()) {
+            return null;
+        }
+        $tallied = CostBook::tally($mould->job->id);
+        $perPour = $tallied['pours'] > 0 ? max(1.0, $tallied['pieces'] / $tallied['pours']) : 1.0;
+
+        return (int) ceil(max(0, $mould->job->quantity - ($tallied['pieces'] - $tallied['rejects'])) / $perPour);
+    }
+
+    /** @return list<list<Pour>> the good pours of its links, set by set */
+    private function sets(MouldGroup $group): array
+    {
+        $by = [];
+        foreach ($group->poured() as $link) {
+            $by[] = Pour::query()->where('impression_id', $link->id)->where('state', PourState::Graded)->whereIn('grade', array_filter(Grade::cases(), static fn (Grade $grade): bool => $grade->counts()))
+                ->orderBy('graded_at')->orderBy('id')->get(['id', 'workshop_id', 'impression_id', 'base_code', 'graded_at', 'operation'])->all();
+        }
+        $sets = [];
+        for ($i = 0, $whole = $by === [] ? 0 : min(array_map(count(...), $by)); $i < $whole; $i++) {
+            $sets[] = array_map(static fn (array $pours): Pour => array_values($pours)[$i], $by);
+        }
+
+        return $sets;
+    }
+
+    /**
+     * @param  list<Pour>  $pours
+     * @return list<array{name: string, role: string, pour_id: int|null, base: string|null}>
+     */
+    private function parts(MouldGroup $group, array $pours): array
+    {
+        return array_map(static function (Impression $link) use ($pours): array {
+            $pour = array_values(array_filter($pours, static fn (Pour $one): bool => $one->impression_id === $link->id))[0] ?? null;
+
+            return ['name' => $link->name, 'role' => $link->role->value, 'pour_id' => $pour?->id, 'base' => $pour->base_code ?? $link->material];
+        }, $group->links);
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Apalos\Core\Store\Doubt;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * A kit on the shelf: its parts with their grams, its dates, what it cost.
+ *
+ * @property int $id
+ * @property int $workshop_id
+ * @property string $code house code of its sheet
+ * @property string $got_on a day, as 2026-11-26
+ * @property string|null $best_before
+ * @property string|null $price of the whole kit
+ * @property string|null $note
+ * @property CarbonImmutable $created_at
+ * @property string|null $opened_on
+ * @property CarbonImmutable|null $ended_at
+ * @property Doubt|null $trouble
+ * @property \Illuminate\Database\Eloquent\Collection<int, LotPart> $parts
+ */
+final class Lot extends Model
+{
+    use InWorkshop, KeepsMoments;
+
+    public $timestamps = false;
+
+    protected $table = 'lots';
+
+    protected $fillable = ['workshop_id', 'code', 'got_on', 'best_before', 'price', 'note', 'created_at', 'opened_on', 'ended_at', 'trouble'];
+
+    protected $attributes = ['best_before' => null, 'price' => null, 'note' => null, 'opened_on' => null, 'ended_at' => null, 'trouble' => null];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    protected function casts(): array
+    {
+        return ['created_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'trouble' => Doubt::class];
+    }
+
+    /** @return HasMany<LotPart, $this> */
+    public function parts(): HasMany
+    {
+        return $this->hasMany(LotPart::class)->orderBy('part');
+    }
+
+    /** What stands on its label. */
+    public function label(): string
+    {
+        return "L-{$this->id}";
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Keep;
+
+/** Something wrong with a mould beside the state of its skin. */
+enum Mark: string
+{
+    case TornKey = 'torn_key';
+    case Warped = 'warped';
+    case Sticky = 'sticky';
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Keep;
+
+use Apalos\Core\Facts\FactKind;
+
+/** What can happen to a mould beside casts. */
+enum MouldFactKind: string implements FactKind
+{
+    /** One of the acts of care. */
+    case Cared = 'cared';
+    /** Somebody looked at it: its condition, and marks on it. */
+    case Looked = 'looked';
+    case Placed = 'placed';
+    case Photographed = 'photographed';
+    case Noted = 'noted';
+    /** What it cost to make, where the log does not know. */
+    case Priced = 'priced';
+    case Named = 'named';
+    case Retired = 'retired';
+    case Returned = 'returned';
+    case Undone = 'undone';
+
+    public function isUndoing(): bool
+    {
+        return $this === self::Undone;
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Keep;
+
+use Apalos\Core\Facts\Fact;
+use Apalos\Core\Facts\Standing;
+
+/** How a mould stands, as its facts tell it. */
+final readonly class MouldState
+{
+    /**
+     * @param  list<Mark>  $marks
+     * @param  list<array{act: Act, at: float, fact: int}>  $care  in order
+     * @param  array{why: RetiredWhy, at: float}|null  $retired
+     * @param  int|null  $takeBack  the fact that may be taken back: the last
+     */
+    private function __construct(
+        public ?string $name, public ?string $place, public ?string $photo, public ?string $cost, public ?Condition $condition, public array $marks,
+        public array $care, public ?array $retired, public ?int $takeBack,
+    ) {}
+
+    /** @param  list<Fact<MouldFactKind>>  $facts in the order in which they were told */
+    public static function of(array $facts): self
+    {
+        [$name, $place, $photo, $cost, $condition, $marks, $care, $retired, $last] = [null, null, null, null, null, [], [], null, null];
+        foreach (Standing::of($facts) as $fact) {
+            $last = $fact->id;
+            match ($fact->kind) {
+                MouldFactKind::Named => $name = $fact->text('name'),
+                MouldFactKind::Placed => $place = $fact->text('place'),
+                MouldFactKind::Photographed => $photo = $fact->text('photo'),
+                MouldFactKind::Priced => $cost = $fact->text('cost'),
+                MouldFactKind::Looked => [$condition, $marks] = [Condition::tryFrom($fact->text('condition') ?? ''), self::marks($fact->payload['marks'] ?? [])],
+                MouldFactKind::Cared => $care[] = ['act' => Act::from($fact->text('act') ?? ''), 'at' => $fact->at, 'fact' => $fact->id],
+                MouldFactKind::Retired => $retired = ['why' => RetiredWhy::from($fact->text('why') ?? ''), 'at' => $fact->at],
+                MouldFactKind::Returned => $retired = null,
+                MouldFactKind::Noted, MouldFactKind::Undone => null,
+            };
+        }
+
+        return new self($name, $place, $photo, $cost, $condition, $marks, $care, $retired, $last);
+    }
+
+    /** @return list<Mark> */
+    private static function marks(mixed $said): array
+    {
+        return array_values(array_filter(array_map(static fn (mixed $mark): ?Mark => is_string($mark) ? Mark::tryFrom($mark) : null, is_array($said) ? $said : [])));
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Run;
+
+use Apalos\Core\Facts\Fact;
+use Apalos\Core\Facts\Standing;
+
+/** What a run is told beside its steps: into which moulds it goes, from which lots it takes, what was wrong with it. */
+final readonly class Beside
+{
+    /**
+     * @param  list<int>|null  $moulds  null where nobody has said otherwise than the plan
+     * @param  array<string, int>  $lots  the lot each code is taken from first, where somebody chose
+     * @param  array{cause: string, answers: array<string, mixed>}|null  $diagnosis
+     */
+    private function __construct(public ?array $moulds, public array $lots, public ?array $diagnosis) {}
+
+    /** @param  list<Fact<RunFactKind>>  $facts in the order in which they were told */
+    public static function of(array $facts): self
+    {
+        [$moulds, $lots, $diagnosis] = [null, [], null];
+        foreach (Standing::of($facts) as $fact) {
+            if ($fact->kind === RunFactKind::Moulded) {
+                $said = $fact->payload['moulds'] ?? [];
+                $moulds = array_values(array_filter(is_array($said) ? $said : [], is_int(...)));
+            } elseif ($fact->kind === RunFactKind::DrawnFrom) {
+                $lots[$fact->text('code') ?? ''] = (int) $fact->number('lot');
+            } elseif ($fact->kind === RunFactKind::Diagnosed) {
+                $answers = $fact->payload['answers'] ?? [];
+                $diagnosis = ['cause' => $fact->text('cause') ?? '', 'answers' => is_array($answers) ? $answers : []];
+            } elseif ($fact->kind === RunFactKind::Graded) {
+                $diagnosis = null;
+            }
+        }
+
+        return new self($moulds, $lots, $diagnosis);
+    }
+}

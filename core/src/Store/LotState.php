@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Store;
+
+use Apalos\Core\Facts\Fact;
+use Apalos\Core\Facts\Standing;
+
+/** How a lot stands, as its facts tell it; what runs drew from it is counted beside. */
+final readonly class LotState
+{
+    /**
+     * @param  array<string, array{g: float, at: float}>  $counted  grams that were weighed last, by part, and when
+     * @param  list<array{part: string, g: float, at: float}>  $took  outside of runs
+     * @param  int|null  $takeBack  the fact that may be taken back: the last
+     */
+    private function __construct(public ?string $openedOn, public array $counted, public array $took, public ?Doubt $doubt, public ?string $price, public ?float $endedAt, public ?int $takeBack) {}
+
+    /** @param  list<Fact<LotFactKind>>  $facts in the order in which they were told */
+    public static function of(array $facts): self
+    {
+        [$opened, $counted, $took, $doubt, $price, $ended, $last] = [null, [], [], null, null, null, null];
+        foreach (Standing::of($facts) as $fact) {
+            $last = $fact->id;
+            match ($fact->kind) {
+                LotFactKind::Opened => $opened = $fact->text('on'),
+                LotFactKind::Counted => $counted[$fact->text('part') ?? ''] = ['g' => $fact->number('left_g') ?? 0.0, 'at' => $fact->at],
+                LotFactKind::Took => $took[] = ['part' => $fact->text('part') ?? '', 'g' => $fact->number('grams') ?? 0.0, 'at' => $fact->at],
+                LotFactKind::Doubted => $doubt = Doubt::tryFrom($fact->text('what') ?? ''),
+                LotFactKind::Priced => $price = $fact->text('price'),
+                LotFactKind::Ended => $ended = $fact->at,
+                LotFactKind::Returned => $ended = null,
+                LotFactKind::Noted, LotFactKind::Undone => null,
+            };
+        }
+
+        return new self($opened, $counted, $took, $doubt, $price, $ended, $last);
+    }
+
+    /**
+     * Grams left of a part by the book: from the last count, or from what was got, less what was taken since.
+     *
+     * @param  list<array{g: float, at: float}>  $drawn  by runs
+     */
+    public function left(string $part, float $got, array $drawn): float
+    {
+        $from = $this->counted[$part] ?? ['g' => $got, 'at' => -INF];
+        $mine = array_filter($this->took, static fn (array $one): bool => $one['part'] === $part);
+        $gone = array_sum(array_map(static fn (array $one): float => $one['at'] > $from['at'] ? $one['g'] : 0.0, [...array_values($mine), ...$drawn]));
+
+        return max(0.0, $from['g'] - $gone);
+    }
+}
