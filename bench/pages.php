@@ -12,10 +12,10 @@ require __DIR__.'/../vendor/autoload.php';
 require __DIR__.'/Server.php';
 
 const ROOT = __DIR__.'/..';
-const PAGES = ['/', '/jobs', '/jobs/1', '/formulas', '/formulas/1', '/swatches', '/swatches/drawer', '/swatches/colour', '/swatches/series', '/swatches/labels', '/log', '/day', '/study', '/builds/{build}', '/stores', '/contacts', '/pours/{draft}', '/pours/{live}/run'];
-const LIVE = ['/frame', '/pours/{live}/state'];
+const PAGES = ['/', '/jobs', '/jobs/1', '/formulas', '/formulas/1', '/swatches', '/swatches/drawer', '/swatches/colour', '/swatches/series', '/swatches/labels', '/log', '/day', '/study', '/builds/{build}', '/stores', '/stores/lots/{lot}', '/contacts', '/rack', '/rack/{mould}', '/jobs/1/cost', '/trials/1', '/pours/{draft}', '/pours/{live}/run'];
+const LIVE = ['/frame', '/pours/{live}/state', '/pours/{live}/kept'];
 // What looks through everything that was ever poured may take longer, but not long.
-const ASKED = ['/log?q=egg', '/swatches/drawer?colour=62+14+18', '/jobs?q=brow', '/find?q=ow'];
+const ASKED = ['/log?q=egg', '/swatches/drawer?colour=62+14+18', '/jobs?q=brow', '/find?q=ow', '/faults', '/rack?q=block'];
 const ASKED_MS = 500.0;
 const PAGE_TIMES_EMPTY = 3.0;
 const LIVE_TIMES_EMPTY = 2.0;
@@ -48,7 +48,7 @@ if (@file_get_contents("{$folder}/stamp") !== $stamp || ! is_file($grown)) {
 
 $servers = ['demo' => new Server($demo, $folder), 'grown' => new Server($grown, $folder), 'empty' => new Server($demo, $folder, __DIR__.'/empty.php')];
 $db = new PDO("sqlite:{$demo}");
-$named = ['{build}' => $db->query('select max(id) from builds where ended_at is null and plain = 0')?->fetchColumn(), '{draft}' => $db->query("select max(id) from pours where state = 'draft'")?->fetchColumn(), '{live}' => $db->query("select max(id) from pours where state = 'running'")?->fetchColumn()];
+$named = ['{lot}' => $db->query('select max(lot_id) from lot_draws')?->fetchColumn(), '{mould}' => $db->query('select mould_id from pour_moulds group by mould_id order by count(*) desc limit 1')?->fetchColumn(), '{build}' => $db->query('select max(id) from builds where ended_at is null and plain = 0')?->fetchColumn(), '{draft}' => $db->query("select max(id) from pours where state = 'draft'")?->fetchColumn(), '{live}' => $db->query("select max(id) from pours where state = 'running'")?->fetchColumn()];
 
 /**
  * In turns, so that a machine that is busy for a while is busy for all three.

@@ -55,6 +55,7 @@ foreach (['mould', 'lot', 'trial', 'version'] as $record) {
 Route::get('/', BenchController::class);
 
 Route::get('/rack', [RackController::class, 'index']);
+Route::post('/rack', [RackController::class, 'store']);
 Route::put('/rack/school', [RackController::class, 'school']);
 Route::get('/rack/{mould}', [RackController::class, 'show']);
 Route::post('/rack/{mould}/facts', [RackController::class, 'record']);

@@ -41,9 +41,10 @@ final readonly class TakeLotIn
             $part->only('part', 'grams', 'maker_number');
             $parts[$part->text('part')] = ['got_g' => $part->positive('grams'), 'maker_number' => mb_substr($part->textOrNull('maker_number') ?? '', 0, 60) ?: null];
         }
-        if (array_keys($parts) !== $asked) {
-            throw BadInput::at($in->at('parts'), Phrase::written($asked === ['A'] ? 'It comes in one tub: write its grams.' : 'It comes in two parts: write the grams of A and of B.'));
+        if ($parts === [] || array_diff(array_keys($parts), $asked) !== []) {
+            throw BadInput::at($in->at('parts'), Phrase::written($asked === ['A'] ? 'It comes in one tub: write its grams.' : 'Write the grams of A and of B; leave one out only where it is not in this kit, such as the water of a plaster.'));
         }
+        ksort($parts);
 
         return DB::transaction(static function () use ($code, $got, $opened, $in, $price, $parts, $now): Lot {
             $lot = Lot::query()->create([

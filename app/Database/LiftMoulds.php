@@ -21,8 +21,13 @@ use Illuminate\Support\Facades\DB;
  * Lifts what stands in the log onto the rack: every good set of a mould's parts becomes a mould, every graded cast a casting of the mould
  * there was at the time. Where casts came out of a mould whose pour nobody recorded, it is put on the rack as it must have been.
  */
-final readonly class LiftMoulds
+final class LiftMoulds
 {
+    private const AT_ONCE = 200;
+
+    /** @var array{pour_moulds: list<array<string, mixed>>, castings: list<array<string, mixed>>} rows that wait to be written */
+    private array $open = ['pour_moulds' => [], 'castings' => []];
+
     public function __invoke(): void
     {
         foreach (Workshop::query()->orderBy('id')->get() as $workshop) {
@@ -47,13 +52,14 @@ final readonly class LiftMoulds
                 $this->casts($link->id, $group, $rack);
             }
         }
-        Mould::query()->where('job_id', $job->id)->get()->each(static fn (Mould $mould) => RecordedMould::counted($mould));
+        Mould::query()->where('job_id', $job->id)->get()->each(static fn (Mould $mould) => RecordedMould::counted($mould, roughly: true));
     }
 
     private function casts(int $link, ?MouldGroup $group, Rack $rack): void
     {
         $moulds = $group === null ? [] : Mould::query()->where('impression_id', $group->first()->id)->orderBy('made_at')->get()->all();
-        $known = Rows::of('castings')->join('pours', 'pours.id', '=', 'castings.pour_id')->where('pours.impression_id', $link)->pluck('pour_id')->flip();
+        $known = Rows::of('castings')->whereIn('pour_id', Rows::of('pours')->where('impression_id', $link)->where('state', PourState::Graded->value)->select('id'))->distinct()->pluck('pour_id')->flip();
+        $this->open = ['pour_moulds' => [], 'castings' => []];
         foreach (Rows::of('pours')->where('impression_id', $link)->where('state', PourState::Graded->value)->orderBy('id')->select(['id', 'workshop_id', 'graded_at', 'started_at', 'grade', 'faults', 'pieces'])->lazyById(500) as $pour) {
             if ($known->has($pour->id)) {
                 continue;
@@ -67,6 +73,7 @@ final readonly class LiftMoulds
             }
             $this->one($pour, $mould);
         }
+        $this->flush(0);
     }
 
     private function one(\stdClass $pour, ?Mould $mould): void
@@ -78,13 +85,25 @@ final readonly class LiftMoulds
         };
         $faults = json_decode((string) $pour->faults, true);
         $fault = $outcome === 'reject' && is_array($faults) && is_string($faults[0] ?? null) ? $faults[0] : null;
-        $mould === null || DB::table('pour_moulds')->insertOrIgnore(['pour_id' => $pour->id, 'mould_id' => $mould->id, 'workshop_id' => $pour->workshop_id, 'cast_at' => $pour->graded_at, 'live' => false]);
-        $rows = [];
-        for ($i = 1, $n = min(2_000, max(1, (int) ($pour->pieces ?? 1))); $i <= $n; $i++) {
-            $rows[] = ['workshop_id' => $pour->workshop_id, 'pour_id' => $pour->id, 'mould_id' => $mould?->id, 'number' => $i, 'outcome' => $outcome, 'fault' => $fault, 'at' => $pour->graded_at];
+        if ($mould !== null) {
+            $this->open['pour_moulds'][] = ['pour_id' => $pour->id, 'mould_id' => $mould->id, 'workshop_id' => $pour->workshop_id, 'cast_at' => $pour->graded_at, 'live' => false];
         }
-        foreach (array_chunk($rows, 100) as $some) {
-            DB::table('castings')->insert($some);
+        for ($i = 1, $n = min(2_000, max(1, (int) ($pour->pieces ?? 1))); $i <= $n; $i++) {
+            $this->open['castings'][] = ['workshop_id' => $pour->workshop_id, 'pour_id' => $pour->id, 'mould_id' => $mould?->id, 'number' => $i, 'outcome' => $outcome, 'fault' => $fault, 'at' => $pour->graded_at];
+        }
+        $this->flush(self::AT_ONCE);
+    }
+
+    /** Many rows at once: a shop may have a hundred thousand pours behind it. */
+    private function flush(int $from): void
+    {
+        foreach ($this->open as $table => $rows) {
+            if (count($rows) > $from) {
+                foreach (array_chunk($rows, self::AT_ONCE) as $some) {
+                    DB::table($table)->insertOrIgnore($some);
+                }
+                $this->open[$table] = [];
+            }
         }
     }
 }

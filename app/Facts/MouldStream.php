@@ -66,6 +66,7 @@ final readonly class MouldStream implements Stream
         return match ($kind) {
             MouldFactKind::Cared => $this->cared($payload->only('act', 'note')),
             MouldFactKind::Looked => $this->looked($payload->only('condition', 'marks', 'note')),
+            MouldFactKind::Counted => ['casts' => $this->whole($payload->only('casts'))],
             MouldFactKind::Placed => ['place' => mb_substr($payload->only('place')->text('place'), 0, 120)],
             MouldFactKind::Named => ['name' => mb_substr($payload->only('name')->text('name'), 0, 160)],
             MouldFactKind::Photographed => ['photo' => $payload->only('photo')->text('photo')],
@@ -83,6 +84,13 @@ final readonly class MouldStream implements Stream
         $recorded->write();
 
         return new self($this->rack, $recorded);
+    }
+
+    private function whole(Fields $in): int
+    {
+        $casts = $in->number('casts', 0.0, 100_000.0);
+
+        return $casts === floor($casts) ? (int) $casts : throw BadInput::at($in->at('casts'), Phrase::of('keep.whole_casts'));
     }
 
     /** @return array{act: string, note: string} */

@@ -56,12 +56,12 @@ final readonly class LotBook
             return;
         }
         $had = Rows::of('lot_draws')->where('pour_id', $pour->id)->get(['lot_id', 'code', 'part', 'grams', 'at']);
-        $needed = ($run->state->givenUp['fate'] ?? null) === 'back' ? [] : $this->needed($run, [...array_keys($planned), ...array_keys($run->beside->lots)]);
         $order = self::order($planned, $run->beside->lots);
+        $lots = array_values(array_unique(array_merge(...array_values($order), ...[array_map(intval(...), $had->whereNotNull('lot_id')->pluck('lot_id')->all())])));
+        $needed = ($run->state->givenUp['fate'] ?? null) === 'back' ? [] : $this->needed($run, $lots);
         if (self::asBefore($had, $needed, $order)) {
             return;
         }
-        $lots = array_values(array_unique(array_merge(...array_values($order), ...[array_map(intval(...), $had->whereNotNull('lot_id')->pluck('lot_id')->all())])));
         // Two runs may take from one tub: they take turns.
         $held = Lot::query()->with('parts')->whereKey($lots)->orderBy('id')->lockForUpdate()->get()->keyBy('id');
         Rows::of('lot_draws')->where('pour_id', $pour->id)->delete();
@@ -86,13 +86,14 @@ final readonly class LotBook
     }
 
     /**
-     * Grams weighed so far of what is kept in lots.
+     * Grams weighed so far of what is kept in lots: a part no kit has, such as the water of a plaster, is not missed.
      *
-     * @param  list<string>  $codes
+     * @param  list<int>  $lots
      * @return list<array{string, string, float}> code, part, grams
      */
-    private function needed(RecordedRun $run, array $codes): array
+    private function needed(RecordedRun $run, array $lots): array
     {
+        $kept = array_flip(Rows::of('lot_parts')->join('lots', 'lots.id', '=', 'lot_parts.lot_id')->whereIn('lots.id', $lots)->get(['lots.code', 'lot_parts.part'])->map(static fn (\stdClass $row): string => "{$row->code}/{$row->part}")->all());
         $sums = [];
         foreach ($run->state->cups as $cup) {
             foreach ($cup->poured as $name => $grams) {
@@ -105,7 +106,7 @@ final readonly class LotBook
         $needed = [];
         foreach ($sums as $key => $grams) {
             [$code, $part] = explode('/', $key);
-            if ($grams > 0.0 && in_array($code, $codes, true)) {
+            if ($grams > 0.0 && isset($kept[$key])) {
                 $needed[] = [$code, $part, $grams];
             }
         }

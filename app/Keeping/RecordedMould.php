@@ -41,14 +41,19 @@ final readonly class RecordedMould
         DB::table('mould_care')->insert(array_map(fn (array $care): array => ['workshop_id' => $this->mould->workshop_id, 'mould_id' => $this->mould->id, 'fact_id' => $care['fact'], 'act' => $care['act']->value, 'at' => $this->moment($care['at'])->format('Y-m-d H:i:s.v')], $this->state->care));
         $this->mould->fill([
             'name' => $this->state->name ?? $this->mould->name, 'place' => $this->state->place, 'photo' => $this->state->photo, 'cost' => $this->state->cost, 'condition' => $this->state->condition,
+            'casts_before' => $this->state->before,
             'marks' => array_map(static fn ($mark): string => $mark->value, $this->state->marks),
             'retired_at' => $this->state->retired === null ? null : $this->moment($this->state->retired['at']), 'retired_why' => $this->state->retired['why'] ?? null,
         ]);
         self::counted($this->mould);
     }
 
-    /** What its castings and its care come to. */
-    public static function counted(Mould $mould): void
+    /**
+     * What its castings and its care come to.
+     *
+     * @param  bool  $roughly  only how it stands among the others is asked for, of thousands at once
+     */
+    public static function counted(Mould $mould, bool $roughly = false): void
     {
         $casts = Rows::of('pour_moulds')->where('mould_id', $mould->id)->whereNotNull('cast_at');
         $last = (clone $casts)->join('pours', 'pours.id', '=', 'pour_moulds.pour_id')->orderByDesc('cast_at')->limit(1)->first(['cast_at', 'base_code', 'poured_at']);
@@ -58,14 +63,19 @@ final readonly class RecordedMould
         $care = [];
         foreach (Rows::of('mould_care')->where('mould_id', $mould->id)->groupBy('act')->get(['act', DB::raw('max(at) as at')]) as $row) {
             $at = CarbonImmutable::parse((string) $row->at, 'UTC');
-            $care[(string) $row->act] = ['at_ms' => (int) $at->getTimestampMs(), 'casts' => (clone $casts)->where('cast_at', '<=', $at->format('Y-m-d H:i:s.v'))->count()];
+            $care[(string) $row->act] = ['at_ms' => (int) $at->getTimestampMs(), 'casts' => $mould->casts_before + (clone $casts)->where('cast_at', '<=', $at->format('Y-m-d H:i:s.v'))->count()];
         }
         $mould->fill([
-            'casts' => $casts->count(), 'casting' => $last->base_code ?? $mould->casting, 'cast_at' => $last->cast_at ?? null, 'care' => $care,
+            'casts' => $mould->casts_before + $casts->count(), 'casting' => $last->base_code ?? $mould->casting, 'cast_at' => $last->cast_at ?? null, 'care' => $care,
             'hot_at' => $isHot ? ($last->poured_at ?? $last->cast_at ?? null) : null,
             'releases' => Rows::of('mould_care')->where('mould_id', $mould->id)->where('act', Act::Released->value)->count(),
         ]);
-        $mould->left_likely = $mould->retired_at === null ? app(Lives::class)->of([$mould])[$mould->id]->likely : null;
+        $lives = app(Lives::class);
+        $mould->left_likely = match (true) {
+            $mould->retired_at !== null => null,
+            $roughly => (int) max(0.0, $lives->pairing($mould)->median - $mould->casts),
+            default => $lives->of([$mould])[$mould->id]->likely,
+        };
         $mould->save();
     }
 

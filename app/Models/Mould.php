@@ -30,7 +30,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property list<string>|null $marks
  * @property array<string, array{at_ms: int, casts: int}>|null $care when each act was done last, and after how many casts
  * @property string|null $casting house code of what was cast in it last
- * @property int $casts
+ * @property int $casts in all
+ * @property int $casts_before of them before anybody wrote them down
  * @property int $releases
  * @property CarbonImmutable|null $cast_at
  * @property CarbonImmutable|null $hot_at
@@ -48,11 +49,11 @@ final class Mould extends Model
 
     protected $table = 'moulds';
 
-    protected $fillable = ['workshop_id', 'job_id', 'impression_id', 'generation', 'name', 'parts', 'material', 'made_at', 'remade_of', 'place', 'photo', 'cost', 'condition', 'marks', 'care', 'casting', 'casts', 'releases', 'cast_at', 'hot_at', 'retired_at', 'retired_why', 'left_likely'];
+    protected $fillable = ['workshop_id', 'job_id', 'impression_id', 'generation', 'name', 'parts', 'material', 'made_at', 'remade_of', 'place', 'photo', 'cost', 'condition', 'marks', 'care', 'casting', 'casts', 'casts_before', 'releases', 'cast_at', 'hot_at', 'retired_at', 'retired_why', 'left_likely'];
 
     protected $attributes = [
         'job_id' => null, 'impression_id' => null, 'generation' => 1, 'material' => null, 'remade_of' => null, 'place' => null, 'photo' => null, 'cost' => null, 'condition' => null, 'marks' => null, 'care' => null,
-        'casting' => null, 'casts' => 0, 'releases' => 0, 'cast_at' => null, 'hot_at' => null, 'retired_at' => null, 'retired_why' => null, 'left_likely' => null,
+        'casting' => null, 'casts' => 0, 'casts_before' => 0, 'releases' => 0, 'cast_at' => null, 'hot_at' => null, 'retired_at' => null, 'retired_why' => null, 'left_likely' => null,
     ];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
@@ -60,7 +61,7 @@ final class Mould extends Model
     protected function casts(): array
     {
         return [
-            'parts' => 'array', 'marks' => 'array', 'care' => 'array', 'condition' => Condition::class, 'retired_why' => RetiredWhy::class, 'generation' => 'integer', 'casts' => 'integer', 'releases' => 'integer',
+            'parts' => 'array', 'marks' => 'array', 'care' => 'array', 'condition' => Condition::class, 'retired_why' => RetiredWhy::class, 'generation' => 'integer', 'casts' => 'integer', 'casts_before' => 'integer', 'releases' => 'integer',
             'made_at' => 'immutable_datetime', 'cast_at' => 'immutable_datetime', 'hot_at' => 'immutable_datetime', 'retired_at' => 'immutable_datetime', 'left_likely' => 'integer', 'job_id' => 'integer', 'impression_id' => 'integer', 'remade_of' => 'integer',
         ];
     }

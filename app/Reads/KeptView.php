@@ -22,7 +22,7 @@ use Carbon\CarbonImmutable;
 /**
  * What is kept beside a run: the moulds it goes into, the lots it takes from, what was found when it came out badly.
  *
- * @phpstan-import-type LotLine from LotShape
+ * @phpstan-import-type LotLine from LotLineView
  */
 final readonly class KeptView implements View
 {
@@ -86,7 +86,7 @@ final readonly class KeptView implements View
         $lots = [];
         foreach ($this->lots->atHand($codes)->groupBy('code') as $code => $of) {
             $first = $this->run->beside->lots[$code] ?? (is_array($planned[$code] ?? null) ? ($planned[$code][0] ?? null) : null);
-            $lots[] = ['code' => (string) $code, 'name' => $this->called((string) $code), 'from' => is_int($first) ? $first : null, 'lots' => array_values($of->map(static fn (Lot $lot): array => LotShape::of($lot, $today))->all())];
+            $lots[] = ['code' => (string) $code, 'name' => $this->called((string) $code), 'from' => is_int($first) ? $first : null, 'lots' => array_values($of->map(static fn (Lot $lot): array => (new LotLineView($lot, $today))->toArray())->all())];
         }
 
         return $lots;

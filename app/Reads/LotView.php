@@ -14,7 +14,7 @@ use Carbon\CarbonImmutable;
 /**
  * One lot: what is left, where it went, and what was told of it.
  *
- * @phpstan-import-type LotLine from LotShape
+ * @phpstan-import-type LotLine from LotLineView
  */
 final readonly class LotView implements View
 {
@@ -24,7 +24,7 @@ final readonly class LotView implements View
 
     /**
      * @return array{
-     *     lot: LotLine, name: string, colour: string|null, part_names: array<string, string>, take_back: int|null,
+     *     lot: LotLine, today: string, name: string, colour: string|null, part_names: array<string, string>, take_back: int|null,
      *     went: list<array{pour_id: int, at_ms: int, job: string, link: string, href: string, part: string, grams: float, state: string, grade: string|null, pieces: list<array{outcome: string, mould: string|null, mould_id: int|null, n: int}>}>,
      *     pages: array{page: int, pages: int, total: int}, facts: list<array{id: int, kind: string, at_ms: int, payload: array<string, mixed>}>
      * }
@@ -32,6 +32,7 @@ final readonly class LotView implements View
     public function toArray(): array
     {
         $lot = $this->recorded->lot;
+        $today = CarbonImmutable::now($this->workshop->zone())->format('Y-m-d');
         $base = $this->library->shelf()->bases[$lot->code] ?? null;
         $additive = $this->library->shelf()->additives[$lot->code] ?? null;
         $draws = Rows::of('lot_draws')->where('lot_id', $lot->id);
@@ -44,7 +45,7 @@ final readonly class LotView implements View
             ->groupBy('castings.pour_id', 'castings.outcome', 'castings.mould_id', 'moulds.name')->selectRaw('castings.pour_id, castings.outcome, castings.mould_id, moulds.name as mould, count(*) as n')->get();
 
         return [
-            'lot' => LotShape::of($lot, CarbonImmutable::now($this->workshop->zone())->format('Y-m-d')), 'name' => $base->name ?? $additive->name ?? $lot->code, 'colour' => $base->colour ?? $additive->colour ?? null,
+            'lot' => (new LotLineView($lot, $today))->toArray(), 'today' => $today, 'name' => $base->name ?? $additive->name ?? $lot->code, 'colour' => $base->colour ?? $additive->colour ?? null,
             'part_names' => $base === null ? ['A' => ''] : array_filter(['A' => $base->partNames['a'], 'B' => $base->partNames['b'] ?? null]), 'take_back' => $this->recorded->state->takeBack,
             'went' => array_values($rows->map(static fn (\stdClass $row): array => [
                 'pour_id' => (int) $row->pour_id, 'at_ms' => (int) CarbonImmutable::parse((string) $row->at, 'UTC')->getTimestampMs(), 'job' => (string) $row->job, 'link' => (string) $row->link, 'href' => "/pours/{$row->pour_id}/run",

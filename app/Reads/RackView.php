@@ -28,7 +28,7 @@ final readonly class RackView implements View
      *         left: array{low: int, likely: int, high: int}|null, condition: string|null, marks: list<string>, place: string|null, photo: bool, cast_ms: int|null,
      *         filled: array{pour: int, job: string, link: string}|null, retired_ms: int|null, retired_why: string|null
      *     }>,
-     *     most: int, homeless: int, release_school: string, filter: array{q: string, show: string}, pages: array{page: int, pages: int, total: int}
+     *     most: int, homeless: int, release_school: string, bases: array<string, string>, filter: array{q: string, show: string}, pages: array{page: int, pages: int, total: int}
      * }
      */
     public function toArray(): array
@@ -56,7 +56,7 @@ final readonly class RackView implements View
 
         return [
             'rows' => $rows, 'most' => max([1, ...array_map(static fn (array $row): int => $row['casts'] + ($row['left']['high'] ?? 0), $rows)]), 'homeless' => $this->homeless,
-            'release_school' => $this->workshop->release_school, 'filter' => $this->filter, 'pages' => $this->slice->toArray($this->total),
+            'release_school' => $this->workshop->release_school, 'bases' => array_map(static fn ($base): string => $base->name, $this->library->atHand()->bases), 'filter' => $this->filter, 'pages' => $this->slice->toArray($this->total),
         ];
     }
 }

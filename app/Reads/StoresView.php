@@ -22,7 +22,7 @@ use Carbon\CarbonImmutable;
  *
  * @phpstan-import-type BaseSheetShape from BaseSheetView
  * @phpstan-import-type AdditiveSheetShape from AdditiveSheetView
- * @phpstan-import-type LotLine from LotShape
+ * @phpstan-import-type LotLine from LotLineView
  *
  * @phpstan-type ListedSheet array{kind: string, code: string, name: string, colour: string|null, own: bool, here: bool}
  * @phpstan-type SheetLine array{label: string, value: string|null, open: string}
@@ -83,7 +83,7 @@ final readonly class StoresView implements View
         $kit = $kits->get($code ?? '');
 
         return [
-            'lots' => array_values(array_map(static fn (Lot $lot): array => LotShape::of($lot, $today), $lots)), 'kit' => ['price' => $kit?->price, 'mass_g' => $kit?->mass_g, 'reorder_g' => $kit?->reorder_g], 'on_hand' => $left,
+            'lots' => array_values(array_map(static fn (Lot $lot): array => (new LotLineView($lot, $today))->toArray(), $lots)), 'kit' => ['price' => $kit?->price, 'mass_g' => $kit?->mass_g, 'reorder_g' => $kit?->reorder_g], 'on_hand' => $left,
             'reorder' => array_values($low->map(static fn (Kit $kit): array => ['code' => $kit->code, 'name' => $names[$kit->code] ?? $kit->code, 'left_g' => $left[$kit->code] ?? 0.0, 'reorder_g' => (float) $kit->reorder_g])->all()), 'today' => $today,
         ];
     }

@@ -35,6 +35,7 @@ return new class extends Migration
             $table->json('care')->nullable();
             $table->string('casting', 60)->nullable();
             $table->unsignedInteger('casts')->default(0);
+            $table->unsignedInteger('casts_before')->default(0);
             $table->unsignedInteger('releases')->default(0);
             $table->dateTime('cast_at', 3)->nullable();
             $table->dateTime('hot_at', 3)->nullable();

@@ -60,9 +60,13 @@ final class DemoWorkshop extends Seeder
             }
             $drawer = app(DemoSwatches::class);
             $drawer->formulas($this->workshop, $this->now);
+            $keeping = app(DemoKeeping::class);
+            $keeping->kits($this->workshop, $this->now);
             $this->past();
+            $keeping->rack($this->links, $this->now);
             $this->present();
             $drawer->swatches($this->workshop, $this->now);
+            $keeping->found($this->now);
         });
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use App\Database\LiftMoulds;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;
@@ -18,6 +19,10 @@ final class GrownWorkshop extends Seeder
 
     private const AT_ONCE = 400;
 
+    private const POURS_A_LOT = 60;
+
+    private const CASTS_A_MOULD = 12;
+
     private readonly int $now;
 
     public function __construct(private readonly int $pours = 100_000, private readonly int $jobs = 2_000, private readonly int $swatches = 5_000, private readonly int $formulas = 400)
@@ -30,7 +35,9 @@ final class GrownWorkshop extends Seeder
         DB::transaction(function (): void {
             $links = $this->jobs();
             $versions = $this->formulas();
+            $first = max(self::nextId('pours'), self::nextId('builds'));
             $this->pours($links, $versions);
+            $this->keeping($first);
             $this->swatches();
             $this->room();
             $this->tests();
@@ -52,7 +59,8 @@ final class GrownWorkshop extends Seeder
             foreach ($chains[$i % count($jobs)] as $old) {
                 $newLinks[] = [...$old, 'id' => $link, 'job_id' => $job, 'from_id' => null, 'created_at' => $at, 'updated_at' => $at];
                 if ($old['kind'] !== 'original' && $old['material'] !== null) {
-                    $links[] = ['id' => $link, 'material' => (string) $old['material']];
+                    // A mould is made once or twice, and cast in many times.
+                    array_push($links, ...array_fill(0, $old['kind'] === 'mould' ? 1 : self::CASTS_A_MOULD, ['id' => $link, 'material' => (string) $old['material']]));
                 }
                 $link++;
             }
@@ -127,6 +135,29 @@ final class GrownWorkshop extends Seeder
         // What happened in each is what happened in the one it is like.
         DB::statement("insert into facts (workshop_id, stream, stream_id, key, kind, at, payload, said) select workshop_id, stream, new_id, key, kind, grown.at, payload, said from grown join facts on facts.stream = 'run' and facts.stream_id = grown.old_id order by new_id, facts.id");
         DB::statement('drop table grown');
+    }
+
+    /** What was poured came out of moulds and was taken from kits. */
+    private function keeping(int $first): void
+    {
+        (new LiftMoulds)();
+        $bases = DB::table('pours')->where('id', '>=', $first)->whereNotNull('base_code')->groupBy('base_code')->selectRaw('base_code, count(*) as n')->pluck('n', 'base_code');
+        foreach ($bases as $code => $pours) {
+            [$lot, $lots, $parts] = [self::nextId('lots'), [], []];
+            for ($i = 0, $all = 1 + intdiv((int) $pours, self::POURS_A_LOT); $i < $all; $i++) {
+                $at = self::written($this->ago($i / $all));
+                $isLast = $i === $all - 1;
+                $lots[] = ['id' => $lot + $i, 'workshop_id' => 1, 'code' => $code, 'got_on' => substr($at, 0, 10), 'opened_on' => substr($at, 0, 10), 'best_before' => null, 'price' => '50.00', 'created_at' => $at, 'ended_at' => $isLast ? null : $at];
+                foreach (['A', 'B'] as $part) {
+                    $parts[] = ['workshop_id' => 1, 'lot_id' => $lot + $i, 'part' => $part, 'maker_number' => "N{$lot}{$i}", 'got_g' => 50_000, 'left_g' => $isLast ? 20_000 : 0];
+                }
+            }
+            $this->write('lots', $lots);
+            $this->write('lot_parts', $parts);
+            foreach (['A', 'B'] as $part) {
+                DB::statement('insert into lot_draws (workshop_id, lot_id, pour_id, code, part, grams, at) select workshop_id, ? + (row_number() over (order by id) - 1) / ?, id, base_code, ?, coalesce(weighed_g, 100) / 2, poured_at from pours where id >= ? and base_code = ?', [$lot, self::POURS_A_LOT, $part, $first, $code]);
+            }
+        }
     }
 
     private function swatches(): void

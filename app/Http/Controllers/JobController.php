@@ -18,6 +18,7 @@ use App\Reads\Like;
 use App\Reads\Slice;
 use App\Workshop\BuildBook;
 use App\Workshop\ContactBook;
+use App\Workshop\JobContacts;
 use App\Workshop\Library;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

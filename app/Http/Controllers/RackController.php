@@ -10,6 +10,7 @@ use Apalos\Core\Keep\ReleaseSchool;
 use Apalos\Core\Phrase\Phrase;
 use App\Actions\AppendFact;
 use App\Actions\KeepPhoto;
+use App\Actions\PutOnRack;
 use App\Actions\RemakeMould;
 use App\Facts\FactDiffers;
 use App\Facts\MouldStream;
@@ -63,6 +64,12 @@ final readonly class RackController
         $moulds = $query->with('job')->offset($slice->offset())->limit($slice->size)->get();
 
         return Reply::page('rack/Rack', ['rack' => app()->make(RackView::class, ['moulds' => $moulds, 'filter' => $filter, 'slice' => $slice, 'total' => $total, 'homeless' => CastKeeper::homeless(CarbonImmutable::now()->subDays(self::HOMELESS_DAYS))])->toArray()]);
+    }
+
+    /** Puts a mould on the rack that was made elsewhere, or before there was a log. */
+    public function store(Request $request, PutOnRack $put): JsonResponse
+    {
+        return Reply::json(['id' => $put(Fields::fromJson($request->getContent()), CarbonImmutable::now())->id]);
     }
 
     public function show(Mould $mould): Response

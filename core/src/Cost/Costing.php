@@ -20,7 +20,7 @@ final class Costing
     private const THIS = 'this';
 
     /**
-     * @return array{lines: list<array{name: string, cost: string, kits: int, cash: string}>, mould: string, labour: string, other: string, total: string, per_piece: string, cash: string, shares: array{materials: float, mould: float, labour: float, other: float}, break_even: array{pieces: int|null, cheaper_below: string, cheaper_above: string}|null, currency: string, warnings: list<array{code: string, message: Phrase}>}
+     * @return array{lines: list<array{name: string, cost: string, kits: int, cash: string}>, mould: string, labour: string, other: string, total: string, per_piece: string, cash: string, shares: array{materials: float, mould: float, labour: float, other: float}, break_even: array{pieces: int|null, cheaper_below: string, cheaper_above: string, fixed: string, each: string}|null, currency: string, warnings: list<array{code: string, message: Phrase}>}
      *
      * @throws BadInput
      */
@@ -102,7 +102,7 @@ final class Costing
     /**
      * Another way of making the same thing: so much before the first piece, so much for each. Where the lines cross.
      *
-     * @return array{pieces: int|null, cheaper_below: string, cheaper_above: string}
+     * @return array{pieces: int|null, cheaper_below: string, cheaper_above: string, fixed: string, each: string} and what this way costs before the first piece, and for each
      */
     private function against(Fields $in, Money $fixed, Money $each): array
     {
@@ -115,7 +115,9 @@ final class Costing
         // One that costs no more at first and no more a piece is never the dearer.
         $never = $dearerEach || (! $cheaperEach && $dearerFirst) ? $name : self::THIS;
 
-        return match (true) {
+        $own = ['fixed' => $fixed->toString(), 'each' => $each->toString()];
+
+        return $own + match (true) {
             $cheaperEach && $dearerFirst => ['pieces' => (int) ceil($fixed->minus($theirs)->per($theirEach->minus($each))), 'cheaper_below' => $name, 'cheaper_above' => self::THIS],
             $dearerEach && $cheaperFirst => ['pieces' => (int) ceil($theirs->minus($fixed)->per($each->minus($theirEach))), 'cheaper_below' => self::THIS, 'cheaper_above' => $name],
             default => ['pieces' => null, 'cheaper_below' => $never, 'cheaper_above' => $never],

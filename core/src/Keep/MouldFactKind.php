@@ -13,6 +13,8 @@ enum MouldFactKind: string implements FactKind
     case Cared = 'cared';
     /** Somebody looked at it: its condition, and marks on it. */
     case Looked = 'looked';
+    /** So many casts were made in it before anybody wrote them down. */
+    case Counted = 'counted';
     case Placed = 'placed';
     case Photographed = 'photographed';
     case Noted = 'noted';

@@ -27,6 +27,9 @@ final class MouldLife
 
     private const STEPS = 161;
 
+    /** A μ that is so unlikely, against the likeliest, moves nothing. */
+    private const NEGLIGIBLE = 1e-9;
+
     private const REACH = 5.0;
 
     private const MOST_CASTS = 100_000;
@@ -47,10 +50,12 @@ final class MouldLife
         $condition = $in->has('condition') ? $in->choice('condition', Condition::class) : null;
         $ahead = $in->has('ahead') ? self::whole($in, 'ahead') : null;
         $others = $in->objects('others', self::MOST_OTHERS);
-        [$means, $weights] = $this->learnt(log($median), $spread, $others);
-        $lives = $this->lives($means, $weights, $spread, $casts, $condition);
-        [$low, $likely, $high] = self::quantiles($lives, $casts);
-        $chance = $ahead === null ? null : self::chance($lives, $casts, $ahead);
+        // Where no other mould teaches, both spreads together are one.
+        [$means, $weights] = $others === [] ? [[log($median)], [1.0]] : $this->learnt(log($median), $spread, $others);
+        $lasts = self::lasts($means, $weights, $others === [] ? hypot($spread, self::KNOWN) : $spread);
+        $upTo = $this->upTo($lasts, $casts, $condition);
+        [$low, $likely, $high] = array_map(static fn (float $share): int => self::quantile($upTo, $casts, $share) - $casts, [0.1, 0.5, 0.9]);
+        $chance = $ahead === null ? null : ($upTo(INF) > 0.0 ? 1.0 - $upTo($casts + $ahead - 1.0) / $upTo(INF) : ($ahead <= 1 ? 1.0 : 0.0));
 
         return new LifeResult($low, $likely, $high, $chance, count($others), $this->advice($likely, $low, $chance), $this->warnings($others, $casts, $median));
     }
@@ -92,66 +97,64 @@ final class MouldLife
     }
 
     /**
-     * How likely each whole number of casts is, from the next one on.
+     * How likely it is that a mould stands more than so many casts: over all that μ may be.
      *
      * @param  list<float>  $means
      * @param  list<float>  $weights
-     * @return array<int, float> summing to one
+     * @return callable(float): float
      */
-    private function lives(array $means, array $weights, float $spread, int $casts, ?Condition $condition): array
+    private static function lasts(array $means, array $weights, float $spread): callable
     {
         $all = array_sum($weights);
-        $above = static function (float $n) use ($means, $weights, $spread, $all): float {
+        $count = array_filter($weights, static fn (float $weight): bool => $weight > self::NEGLIGIBLE);
+
+        return static function (float $casts) use ($means, $count, $spread, $all): float {
+            if ($casts <= 0.0 || is_infinite($casts)) {
+                return $casts <= 0.0 ? 1.0 : 0.0;
+            }
             $sum = 0.0;
-            foreach ($means as $i => $mean) {
-                $sum += $weights[$i] * (1.0 - Gauss::below((log($n) - $mean) / $spread));
+            foreach ($count as $i => $weight) {
+                $sum += $weight * (1.0 - Gauss::below((log($casts) - $means[$i]) / $spread));
             }
 
             return $sum / $all;
         };
-        $lives = [];
-        $before = $above($casts + 0.5);
-        $floor = 1e-6 * max($before, 1e-12);
-        // Far out lives are counted in strides: nobody asks whether it is 4000 or 4001.
-        for ($n = $casts + 1, $stride = 1; $n < 20 * self::MOST_CASTS && $before > $floor; $n += $stride, $stride = max(1, intdiv($n, 400))) {
-            $after = $above($n + $stride - 0.5);
-            $spent = $casts / ($n + ($stride - 1) / 2.0);
-            [$least, $most] = $condition?->spent() ?? [0.0, 1.0];
-            $lives[$n + intdiv($stride, 2)] = ($before - $after) * ($spent >= $least && $spent <= $most ? 1.0 : self::OUTSIDE);
-            $before = $after;
-        }
-        $sum = array_sum($lives);
-
-        return $sum > 0.0 ? array_map(static fn (float $one): float => $one / $sum, $lives) : [$casts + 1 => 1.0];
     }
 
     /**
-     * @param  array<int, float>  $lives
-     * @return array{int, int, int} casts left at 10, 50 and 90 %
+     * The weight of all lives of whole casts from the next one up to so many: a life counts fully where its condition says that such a
+     * share of it is spent, and hardly outside.
+     *
+     * @param  callable(float): float  $lasts
+     * @return callable(float): float
      */
-    private static function quantiles(array $lives, int $casts): array
+    private function upTo(callable $lasts, int $casts, ?Condition $condition): callable
     {
-        $found = [];
-        foreach ([0.1, 0.5, 0.9] as $share) {
-            $sum = 0.0;
-            $at = (int) array_key_last($lives);
-            foreach ($lives as $n => $one) {
-                $sum += $one;
-                if ($sum >= $share) {
-                    $at = $n;
-                    break;
-                }
-            }
-            $found[] = $at - $casts;
-        }
+        [$least, $most] = $condition?->spent() ?? [0.0, 1.0];
+        $from = max($casts + 1.0, ceil($casts / $most - 1e-9));
+        $until = $least > 0.0 ? floor($casts / $least + 1e-9) : INF;
+        $between = static fn (float $first, float $last): float => $last < $first ? 0.0 : $lasts($first - 0.5) - $lasts($last + 0.5);
 
-        return [$found[0], $found[1], $found[2]];
+        return static fn (float $n): float => self::OUTSIDE * $between($casts + 1.0, $n) + (1.0 - self::OUTSIDE) * $between($from, min($n, $until));
     }
 
-    /** @param  array<int, float>  $lives */
-    private static function chance(array $lives, int $casts, int $ahead): float
+    /** @param  callable(float): float  $upTo */
+    private static function quantile(callable $upTo, int $casts, float $share): int
     {
-        return array_sum(array_filter($lives, static fn (int $n): bool => $n - $casts >= $ahead, ARRAY_FILTER_USE_KEY));
+        $wanted = $share * $upTo(INF);
+        if ($wanted <= 0.0) {
+            return $casts + 1;
+        }
+        [$low, $high] = [$casts, $casts + 1];
+        while ($upTo((float) $high) < $wanted && $high < 20 * self::MOST_CASTS) {
+            [$low, $high] = [$high, 2 * $high];
+        }
+        while ($high - $low > 1) {
+            $middle = intdiv($low + $high, 2);
+            $upTo((float) $middle) >= $wanted ? $high = $middle : $low = $middle;
+        }
+
+        return $high;
     }
 
     private function advice(int $likely, int $low, ?float $chance): Phrase

@@ -14,17 +14,18 @@ final readonly class MouldState
      * @param  list<Mark>  $marks
      * @param  list<array{act: Act, at: float, fact: int}>  $care  in order
      * @param  array{why: RetiredWhy, at: float}|null  $retired
+     * @param  int  $before  casts made in it before they were written down
      * @param  int|null  $takeBack  the fact that may be taken back: the last
      */
     private function __construct(
         public ?string $name, public ?string $place, public ?string $photo, public ?string $cost, public ?Condition $condition, public array $marks,
-        public array $care, public ?array $retired, public ?int $takeBack,
+        public array $care, public ?array $retired, public int $before, public ?int $takeBack,
     ) {}
 
     /** @param  list<Fact<MouldFactKind>>  $facts in the order in which they were told */
     public static function of(array $facts): self
     {
-        [$name, $place, $photo, $cost, $condition, $marks, $care, $retired, $last] = [null, null, null, null, null, [], [], null, null];
+        [$name, $place, $photo, $cost, $condition, $marks, $care, $retired, $before, $last] = [null, null, null, null, null, [], [], null, 0, null];
         foreach (Standing::of($facts) as $fact) {
             $last = $fact->id;
             match ($fact->kind) {
@@ -36,11 +37,12 @@ final readonly class MouldState
                 MouldFactKind::Cared => $care[] = ['act' => Act::from($fact->text('act') ?? ''), 'at' => $fact->at, 'fact' => $fact->id],
                 MouldFactKind::Retired => $retired = ['why' => RetiredWhy::from($fact->text('why') ?? ''), 'at' => $fact->at],
                 MouldFactKind::Returned => $retired = null,
+                MouldFactKind::Counted => $before = (int) $fact->number('casts'),
                 MouldFactKind::Noted, MouldFactKind::Undone => null,
             };
         }
 
-        return new self($name, $place, $photo, $cost, $condition, $marks, $care, $retired, $last);
+        return new self($name, $place, $photo, $cost, $condition, $marks, $care, $retired, $before, $last);
     }
 
     /** @return list<Mark> */

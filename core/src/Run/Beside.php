@@ -29,7 +29,7 @@ final readonly class Beside
                 $lots[$fact->text('code') ?? ''] = (int) $fact->number('lot');
             } elseif ($fact->kind === RunFactKind::Diagnosed) {
                 $answers = $fact->payload['answers'] ?? [];
-                $diagnosis = ['cause' => $fact->text('cause') ?? '', 'answers' => is_array($answers) ? $answers : []];
+                $diagnosis = ['cause' => $fact->text('cause') ?? '', 'answers' => is_array($answers) ? array_filter($answers, is_string(...), ARRAY_FILTER_USE_KEY) : []];
             } elseif ($fact->kind === RunFactKind::Graded) {
                 $diagnosis = null;
             }

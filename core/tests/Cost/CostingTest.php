@@ -44,7 +44,9 @@ final class CostingTest extends TestCase
 
     public function test_where_the_lines_of_two_ways_cross(): void
     {
-        $with = static fn (array $against): ?array => (new Costing)->ask(Fields::of([...self::GRIPS, 'against' => $against]))['break_even'];
+        $whole = static fn (array $against): array => (new Costing)->ask(Fields::of([...self::GRIPS, 'against' => $against]))['break_even'] ?? [];
+        $with = static fn (array $against): array => array_diff_key($whole($against), ['fixed' => 0, 'each' => 0]);
+        self::assertSame(['74.50', '47.29'], array_values(array_intersect_key($whole(['name' => 'bought', 'fixed' => '0', 'each' => '60.00']), ['fixed' => 0, 'each' => 0])));
         // Ours: 74.50 first, then (175.23 − 4.97) / 3.6 = 47.29 a piece. Bought in at 60: 74.50 / 12.71 = 5.9.
         self::assertSame(['pieces' => 6, 'cheaper_below' => 'bought', 'cheaper_above' => 'this'], $with(['name' => 'bought', 'fixed' => '0', 'each' => '60.00']));
         self::assertSame(['pieces' => null, 'cheaper_below' => 'this', 'cheaper_above' => 'this'], $with(['name' => 'dear', 'fixed' => '100.00', 'each' => '60.00']));

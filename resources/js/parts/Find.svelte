@@ -45,14 +45,16 @@
     }
 </script>
 
-<button class="jump" onclick={() => (open = true)}>Find a job, formula, sheet <kbd class="kbd kbd-sm">/</kbd></button>
+<button class="jump" onclick={() => (open = true)}
+    >Find <span class="what">a job, mould, formula, sheet</span> <kbd class="kbd kbd-sm">/</kbd></button
+>
 
 <dialog class="modal modal-top" bind:this={dialog} onclose={() => (open = false)} aria-label="Find">
     <div class="modal-box bg-secondary mx-auto mt-24 max-w-xl rounded-3xl">
         <input
             class="input input-lg w-full"
             placeholder="A part of its name"
-            aria-label="Find a job, a formula or a sheet"
+            aria-label="Find a job, a mould, a formula, a sheet or a kit"
             role="combobox"
             aria-expanded={found.length > 0}
             aria-controls="found"
@@ -99,5 +101,14 @@
     }
     .hit.chosen {
         background: var(--color-base-200);
+    }
+    @media (max-width: 1500px) {
+        .what {
+            position: absolute;
+            width: 1px;
+            height: 1px;
+            overflow: hidden;
+            clip-path: inset(50%);
+        }
     }
 </style>

@@ -21,6 +21,7 @@
     const screens = [
         { name: 'Bench', href: '/', key: 'b' },
         { name: 'Jobs', href: '/jobs', key: 'j' },
+        { name: 'Rack', href: '/rack', key: 'r' },
         { name: 'Study', href: '/study', key: 't' },
         { name: 'Swatches', href: '/swatches', key: 'w' },
         { name: 'Contacts', href: '/contacts', key: 'c' },
@@ -33,9 +34,11 @@
             ? '/'
             : path.startsWith('/pours') || path.startsWith('/builds')
               ? '/jobs'
-              : path.startsWith('/formulas')
+              : path.startsWith('/formulas') || path.startsWith('/versions')
                 ? '/swatches'
-                : `/${path.split('/')[1] ?? ''}`;
+                : path.startsWith('/faults') || path.startsWith('/trials')
+                  ? '/log'
+                  : `/${path.split('/')[1] ?? ''}`;
     });
     const running = $derived(/^\/(pours\/\d+\/run|swatches\/series\/\d+)/.test(page.url));
 

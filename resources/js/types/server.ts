@@ -909,6 +909,8 @@ export type CostView = {
             pieces: number | null;
             cheaper_below: string;
             cheaper_above: string;
+            fixed: string;
+            each: string;
         } | null;
         currency: string;
         warnings: {
@@ -1497,7 +1499,7 @@ export type KeptView = {
         code: string;
         name: string;
         from: number | null;
-        lots: LotShape[];
+        lots: LotLineView[];
     })[];
     draws: ({
         lot_id: number | null;
@@ -1581,9 +1583,33 @@ export type LogView = {
     bases: Record<string, string>;
 };
 
+/** A lot as lists show it. */
+export type LotLineView = {
+    id: number;
+    label: string;
+    code: string;
+    got_on: string;
+    opened_on: string | null;
+    best_before: string | null;
+    past: boolean;
+    days_open: number | null;
+    share: number;
+    price: string | null;
+    note: string | null;
+    trouble: string | null;
+    ended: boolean;
+    parts: ({
+        part: string;
+        maker_number: string | null;
+        got_g: number;
+        left_g: number;
+    })[];
+};
+
 /** One lot: what is left, where it went, and what was told of it. */
 export type LotView = {
-    lot: LotShape;
+    lot: LotLineView;
+    today: string;
     name: string;
     colour: string | null;
     part_names: Record<string, string>;
@@ -1850,6 +1876,7 @@ export type RackView = {
     most: number;
     homeless: number;
     release_school: string;
+    bases: Record<string, string>;
     filter: {
         q: string;
         show: string;
@@ -2172,7 +2199,7 @@ export type StoresView = {
             open: string;
         }[];
     } | null;
-    lots: LotShape[];
+    lots: LotLineView[];
     kit: {
         price: string | null;
         mass_g: number | null;

@@ -151,6 +151,7 @@
         {:else if page.kind === 'mix'}
             <PourIt {page} {called} />
         {/if}
+        <p><a class="link inline-block py-2" href="/versions/{page.chosen}/cost">What a kilogram of it costs</a></p>
         <form
             class="puck"
             onsubmit={(event) => {

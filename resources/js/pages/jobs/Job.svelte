@@ -122,6 +122,10 @@
     <p class="flex flex-wrap gap-2">
         <button class="btn btn-sm" onclick={() => (form = form === 'new' ? 'none' : 'new')}>Add a link</button>
         <a class="btn btn-sm" href="/jobs/{job.id}/mould">Which mould?</a>
+        <a class="btn btn-sm" href="/jobs/{job.id}/cost">What a piece costs</a>
+        {#each job.moulds as mould (mould.id)}<a class="btn btn-sm" href="/rack/{mould.id}"
+                >{mould.code}{mould.retired ? ', retired' : `, about ${String(mould.likely)} casts left`}</a
+            >{/each}
         {#if job.model !== null}<a class="btn btn-sm" href="/study/{job.model.id}">The study of {job.model.name}</a>{:else}<a
                 class="btn btn-sm"
                 href="/study?job={job.id}">Study its model</a
@@ -155,7 +159,7 @@
         <div>
             <h2 class="text-2xl">{link.name}</h2>
             <p class="quiet">
-                {link.material === '' ? 'Material not chosen yet' : link.material}
+                {link.material === '' ? 'Material not chosen yet' : link.material}{link.gone_ms === null ? '' : ', gone'}
                 {#if link.material_code !== null}· <a class="link" href="/stores/{link.material_code}">its sheet</a>{/if}
             </p>
             {#if link.note !== ''}<p class="mt-2 max-w-prose">{link.note}</p>{/if}
@@ -168,6 +172,12 @@
                         >Open its build</a
                     >{:else if link.pourable}<button class="btn" aria-expanded={building} onclick={() => (building = !building)}
                         >Build it in several operations <kbd class="kbd kbd-sm">b</kbd></button
+                    >{/if}
+                {#if link.positive && link.kind !== 'cast'}<button
+                        class="btn btn-ghost"
+                        onclick={() =>
+                            router.put(`/impressions/${String(link.id)}/gone`, { gone: link.gone_ms === null }, { preserveScroll: true })}
+                        >{link.gone_ms === null ? 'It is gone' : 'It is there after all'}</button
                     >{/if}
                 <button class="btn" onclick={() => (form = 'edit')}>Change it</button>
                 <button

@@ -28,7 +28,10 @@
 
 <div class="flex flex-wrap items-end justify-between gap-3">
     <h1 class="text-3xl">Log</h1>
-    <a class="btn" href="/log.csv?{list.query()}" download>Take it out as CSV</a>
+    <p class="flex flex-wrap gap-2">
+        <a class="btn" href="/faults">What goes wrong, trials</a>
+        <a class="btn" href="/log.csv?{list.query()}" download>Take it out as CSV</a>
+    </p>
 </div>
 
 <form class="filters" role="search" onsubmit={(event) => event.preventDefault()}>

@@ -17,8 +17,9 @@
         original: string;
         casting: string;
         studied: PourSheetView['studied'];
+        hour_rate: number;
     };
-    let { job, families, surfaces, original, casting, studied }: Props = $props();
+    let { job, families, surfaces, original, casting, studied, hour_rate }: Props = $props();
 
     type Entry = number | string | null;
     const typing = new Typing(
@@ -38,7 +39,7 @@
             hollow: false,
             skin: untrack(() => job.skin),
             budget: 'normal',
-            hour_rate: 0 as Entry,
+            hour_rate: untrack(() => hour_rate) as Entry,
         },
     );
     const piece = typing.value;
@@ -227,6 +228,9 @@
             </ol>
             <p class="quiet mt-3 text-sm">
                 Counted with a margin of {measure(result.margin_mm, 'length', bench.units)} around the piece; weights, hours and money are rough.
+                {result.paid.length === 0
+                    ? 'Rubber at usual prices: write what your kits cost in Stores, and it is counted at yours.'
+                    : `At your prices: ${result.paid.map((family) => families[family] ?? family).join(', ')}; the rest at usual ones.`}
             </p>
         {/if}
     </section>

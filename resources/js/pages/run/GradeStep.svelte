@@ -5,7 +5,14 @@
     import Measure from '../../parts/Measure.svelte';
     import type { RunView } from '../../types/server';
 
-    export type Grading = { grade: string; faults: string[]; left_g: Entry; pieces: Entry; note: string };
+    export type Grading = {
+        grade: string;
+        faults: string[];
+        left_g: Entry;
+        pieces: Entry;
+        note: string;
+        each: { outcome: string; fault: string }[];
+    };
     /** Kept until it is handed in. */
     let { run, grading = $bindable() }: { run: RunView; grading: Grading } = $props();
 
@@ -23,6 +30,16 @@
 
     function toggle(id: string): void {
         grading.faults = grading.faults.includes(id) ? grading.faults.filter((f) => f !== id) : [...grading.faults, id];
+    }
+    const outcomes = ['good', 'usable', 'reject'] as const;
+    const usual = $derived(['superb', 'good'].includes(grading.grade) ? 'good' : grading.grade === 'usable' ? 'usable' : 'reject');
+    const many = $derived(
+        typeof grading.pieces === 'number' && Number.isInteger(grading.pieces) && grading.pieces > 1 && grading.pieces <= 60,
+    );
+    /** A gang one by one, if the maker likes. */
+    function oneByOne(): void {
+        const wanted = typeof grading.pieces === 'number' ? grading.pieces : 1;
+        grading.each = Array.from({ length: wanted }, () => ({ outcome: usual, fault: '' }));
     }
     const cause = $derived(run.faults.filter((f) => grading.faults.includes(f.id)));
 </script>
@@ -75,7 +92,66 @@
     >
 </div>
 
+{#if many}
+    {#if grading.each.length === 0}
+        <p class="mt-3"><button type="button" class="btn big" onclick={oneByOne}>Grade the pieces one by one</button></p>
+    {:else}
+        <fieldset class="mt-3 grid gap-2">
+            <legend class="quiet">Piece by piece</legend>
+            {#each grading.each as piece, i (i)}
+                <div class="piece">
+                    <b class="fig">{i + 1}</b>
+                    {#each outcomes as outcome (outcome)}
+                        <label class:on={piece.outcome === outcome}
+                            ><input
+                                type="radio"
+                                class="sr-only"
+                                name="piece-{i}"
+                                value={outcome}
+                                bind:group={piece.outcome}
+                            />{outcome}</label
+                        >
+                    {/each}
+                    {#if piece.outcome !== 'good'}
+                        <select class="select" aria-label="What is wrong with piece {i + 1}" bind:value={piece.fault}>
+                            <option value="">no fault said</option>
+                            {#each run.faults as fault (fault.id)}<option value={fault.id}>{fault.name}</option>{/each}
+                        </select>
+                    {/if}
+                </div>
+            {/each}
+            <p><button type="button" class="btn btn-ghost big" onclick={() => (grading.each = [])}>All alike after all</button></p>
+        </fieldset>
+    {/if}
+{/if}
+
 <style>
+    .piece {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.4rem;
+        align-items: center;
+    }
+    .piece b {
+        min-width: 2rem;
+    }
+    .piece label {
+        display: grid;
+        place-items: center;
+        min-height: 3.5rem;
+        padding: 0 1.1rem;
+        border: 1.5px solid var(--color-base-300);
+        border-radius: 999px;
+        cursor: pointer;
+        background: var(--color-secondary);
+    }
+    .piece .on {
+        background: var(--color-primary);
+        color: var(--color-primary-content);
+    }
+    .piece .select {
+        min-height: 3.5rem;
+    }
     .words {
         display: grid;
         grid-template-columns: repeat(5, minmax(0, 1fr));

@@ -3,6 +3,7 @@
     import { onMount, untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
+    import { Kept } from '../../lib/kept.svelte';
     import { LiveRun } from '../../lib/run.svelte';
     import { Steady } from '../../lib/steady.svelte';
     import { early } from '../../lib/early';
@@ -28,11 +29,20 @@
     import TimedStep from './TimedStep.svelte';
     import WaitStep from './WaitStep.svelte';
     import WeighStep from './WeighStep.svelte';
+    import RestOfCup from './RestOfCup.svelte';
+    import WhatWentWrong from './WhatWentWrong.svelte';
+    import Where from './Where.svelte';
 
     let { run: sent }: { run: RunView } = $props();
     const live = untrack(() => new LiveRun(sent));
     const run = $derived(live.run);
     const kind = $derived(run.step.kind);
+    const kept = untrack(() => new Kept(sent.pour_id));
+    // What is kept beside it changes with the steps, not with every gram.
+    $effect(() => {
+        void [run.step.kind, run.step.batch];
+        void kept.look();
+    });
     let typing = $state(false);
     // The scale speaks, unless it is lost, serves another, or the maker would rather type.
     const scaled = $derived(live.scale.speaks && !typing);
@@ -45,7 +55,7 @@
     const ended = $derived(kind === 'done' || kind === 'given_up');
     const graded = new Typing<Grading>(
         untrack(() => `grade/${String(sent.pour_id)}`),
-        { grade: '', faults: [], left_g: null, pieces: 1, note: '' },
+        { grade: '', faults: [], left_g: null, pieces: 1, note: '', each: [] },
     );
     const grading = graded.value;
     let metSent = '';
@@ -115,11 +125,13 @@
 
     /** What was weighed in, less what is left, is what the mould took. */
     async function grade(): Promise<void> {
-        const { left_g: left, ...said } = $state.snapshot(grading);
+        const { left_g: left, each, ...said } = $state.snapshot(grading);
+        const pieces = each.length === said.pieces ? each.map((one) => ({ outcome: one.outcome, fault: one.fault || null })) : [];
         await live.record('graded', {
             step: run.step.key,
             ...said,
             ...(left === null ? {} : { left_g: left }),
+            ...(pieces.length === 0 ? {} : { each: pieces }),
             used_g: Math.round((run.weighed_g - (typeof left === 'number' ? left : 0)) * 1000) / 1000,
         });
         if (live.trouble === null) {
@@ -260,8 +272,11 @@
         {:else if run.laid}
             <LaidStep {run} />
         {:else if run.grade !== null}
-            <DoneStep {run} grade={run.grade} />
+            <DoneStep {run} grade={run.grade} kept={kept.view} />
+            {#if kept.view?.bad === true && run.grade.faults.length > 0}<WhatWentWrong {live} {kept} />{/if}
         {/if}
+        {#if kind === 'gear' || kind === 'contacts' || kind === 'premix' || kind === 'wait'}<Where {live} {kept} />{/if}
+        {#if kind === 'fill' || kind === 'wait'}<RestOfCup {live} {kept} />{/if}
 
         {#if (kind === 'weigh' || kind === 'tare') && !typing}
             <ScaleTrouble
@@ -294,7 +309,13 @@
         {:else if run.take_back !== null}
             <p class="mt-4">
                 <button class="btn btn-ghost btn-sm" onclick={() => void live.takeBack()}
-                    >Take back {kind === 'given_up' ? 'giving it up' : run.laid ? 'the last step' : 'the grading'}</button
+                    >Take back {kind === 'given_up'
+                        ? 'giving it up'
+                        : run.laid
+                          ? 'the last step'
+                          : run.take_back.kind === 'diagnosed'
+                            ? 'what it was'
+                            : 'the grading'}</button
                 >
             </p>
         {/if}

@@ -1,8 +1,9 @@
 <script lang="ts">
+    import type { Snippet } from 'svelte';
     import Cautions from '../../parts/Cautions.svelte';
     import type { AdditiveSheetView } from '../../types/server';
 
-    let { sheet }: { sheet: AdditiveSheetView } = $props();
+    let { sheet, children }: { sheet: AdditiveSheetView; children?: Snippet } = $props();
 </script>
 
 <div class="border-l-[14px] pl-5" style="border-color:{sheet.colour}">
@@ -10,6 +11,7 @@
     <p class="quiet">house code <span class="fig">{sheet.code}</span> · {sheet.role.replace('-', ' ')}</p>
     <p class="mt-2 max-w-prose text-lg">{sheet.summary}</p>
 </div>
+{@render children?.()}
 <div class="mt-6 grid gap-8 lg:grid-cols-2">
     <section>
         <h3 class="text-xl">How much</h3>

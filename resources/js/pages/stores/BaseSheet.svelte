@@ -1,10 +1,11 @@
 <script lang="ts">
+    import type { Snippet } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
     import { figure, measure, minutes } from '../../lib/units';
     import Cautions from '../../parts/Cautions.svelte';
     import type { BaseSheetView } from '../../types/server';
 
-    let { sheet }: { sheet: BaseSheetView } = $props();
+    let { sheet, children }: { sheet: BaseSheetView; children?: Snippet } = $props();
     const times = [
         ['pot_life_min', 'pours for'],
         ['recoat_open_min', 'next coat from'],
@@ -50,6 +51,7 @@
             {sheet.shore}<small>{sure('hardness')}</small>
         </p>{/if}
 </header>
+{@render children?.()}
 
 <div class="two">
     <div class="column">

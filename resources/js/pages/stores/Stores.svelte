@@ -1,14 +1,18 @@
 <script lang="ts">
     import { router } from '@inertiajs/svelte';
     import { onMount } from 'svelte';
+    import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
+    import { measure } from '../../lib/units';
     import { dayAndTime } from '../../lib/when';
     import Exchange from '../../parts/Exchange.svelte';
     import type { StoresView } from '../../types/server';
     import AdditiveSheet from './AdditiveSheet.svelte';
     import BaseSheet from './BaseSheet.svelte';
+    import Lots from './Lots.svelte';
 
-    let { list, base, additive, other, own, empty }: StoresView = $props();
+    let stores: StoresView = $props();
+    const { list, base, additive, other, own, empty } = $derived(stores);
     const groups = [
         ['base', 'Bases'],
         ['additive', 'To stir in'],
@@ -44,7 +48,9 @@
             <li>
                 <a href="/stores/{s.code}" aria-current={s.code === shown ? 'true' : undefined}
                     ><i style="background:{s.colour ?? 'transparent'}" class:bare={s.colour === null}></i><span
-                        >{s.name}{#if s.own}<small>own</small>{/if}</span
+                        >{s.name}{#if s.own}<small>own</small>{/if}{#if stores.on_hand[s.code] !== undefined}<small class="fig"
+                                >{measure(stores.on_hand[s.code], 'mass', bench.units, 0)}</small
+                            >{/if}</span
                     ></a
                 >
             </li>
@@ -62,12 +68,22 @@
         <a class="link" href="/first">Tick what you have</a>, or write a sheet from your supplier’s data sheet.
     </p>
 {/if}
+{#if stores.reorder.length > 0}
+    <p class="mt-3 border-l-4 border-warning pl-3" role="status">
+        To order: {#each stores.reorder as low, i (low.code)}{i > 0 ? ', ' : ''}<a
+                class="link inline-block leading-7"
+                href="/stores/{low.code}">{low.name}</a
+            >
+            ({measure(low.left_g, 'mass', bench.units, 0)} left){/each}
+    </p>
+{/if}
 <div class="stores">
     <article>
         {#if chosen !== undefined}
-            {#if base !== null}<BaseSheet sheet={base} />{:else if additive !== null}<AdditiveSheet
-                    sheet={additive}
-                />{:else if other !== null}
+            {#snippet lots()}{#key shown}<Lots code={shown} colour={chosen.colour} {stores} />{/key}{/snippet}
+            {#if base !== null}<BaseSheet sheet={base}>{@render lots()}</BaseSheet>{:else if additive !== null}<AdditiveSheet
+                    sheet={additive}>{@render lots()}</AdditiveSheet
+                >{:else if other !== null}
                 <h2 class="text-3xl">{other.name}</h2>
                 <p class="quiet">house code <span class="fig">{other.code}</span> · {other.kind}</p>
                 <dl class="lines">

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use App\Facts\MouldStream;
+use App\Models\Mould;
+use App\Workshop\Library;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/** Puts a mould on the rack that no chain of this shop knows: what it is of, what is cast in it, and how often that was done already. */
+final readonly class PutOnRack
+{
+    public function __construct(private Library $library, private AppendFact $append) {}
+
+    /** @throws BadInput */
+    public function __invoke(Fields $in, CarbonImmutable $now): Mould
+    {
+        $in->only('name', 'material', 'casting', 'casts', 'place');
+        $name = mb_substr($in->text('name'), 0, 160);
+        foreach (['material', 'casting'] as $field) {
+            $code = $in->textOrNull($field);
+            $code === null || isset($this->library->shelf()->bases[$code]) || throw BadInput::at($in->at($field), Phrase::written("There is no base “{$code}” on the shelf."));
+        }
+
+        return DB::transaction(function () use ($in, $name, $now): Mould {
+            $mould = Mould::query()->create([
+                'name' => $name, 'material' => $in->textOrNull('material'), 'casting' => $in->textOrNull('casting'), 'made_at' => $now,
+                'parts' => [['name' => $name, 'role' => 'whole', 'pour_id' => null, 'base' => $in->textOrNull('material')]],
+            ]);
+            $facts = ['counted' => ['casts' => $in->has('casts') ? $in->number('casts', 0.0, 100_000.0) : 0.0], ...($in->textOrNull('place') === null ? [] : ['placed' => ['place' => $in->text('place')]])];
+            foreach ($facts as $kind => $payload) {
+                ($this->append)(static fn (): MouldStream => MouldStream::open($mould), Fields::of(['key' => (string) Str::ulid(), 'kind' => $kind, 'payload' => $payload]), $now);
+            }
+
+            return $mould->refresh();
+        }, 3);
+    }
+}

@@ -1,0 +1,434 @@
+<script lang="ts">
+    import { onMount, untrack } from 'svelte';
+    import { ask } from '../../lib/api';
+    import { Asking } from '../../lib/asking.svelte';
+    import { bench } from '../../lib/bench.svelte';
+    import { Typing } from '../../lib/typing.svelte';
+    import { figure, measure, type Entry } from '../../lib/units';
+    import Choice from '../../parts/Choice.svelte';
+    import Measure from '../../parts/Measure.svelte';
+    import TextLine from '../../parts/TextLine.svelte';
+    import Warnings from '../../parts/Warnings.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
+    import type { CostView } from '../../types/server';
+    import Crossing from './Crossing.svelte';
+
+    let { cost }: { cost: CostView } = $props();
+
+    type Material = CostView['asked']['materials'][number] & { kit: { price: string; mass_g: Entry }; used_g: Entry; waste_pct: Entry };
+    type Asked = {
+        currency: string;
+        casts: Entry;
+        reject_pct: Entry;
+        materials: Material[];
+        moulds: { id: number | null; name: string; cost: string; life_casts: Entry }[];
+        labour: { what: string; min: Entry; hour_rate: string }[];
+        other: { name: string; price: string }[];
+        against: { name: string; fixed: string; each: string };
+    };
+    const typed = new Typing<Asked>(
+        untrack(() => `cost/${cost.of}/${String(cost.id)}`),
+        untrack(() => ({ ...(structuredClone($state.snapshot(cost.asked)) as Asked), against: { name: '', fixed: '', each: '' } })),
+    );
+    const asked = typed.value;
+    const isPiece = $derived(cost.of === 'job');
+
+    /** What has no price yet cannot be counted: it is left out, and said. */
+    const unpriced = $derived([
+        ...asked.materials.filter((m) => m.kit.price === '' || m.kit.mass_g === null).map((m) => m.name),
+        ...asked.moulds.filter((m) => m.cost === '').map((m) => m.name),
+        ...asked.labour.filter((l) => l.hour_rate === '').map((l) => l.what),
+        ...asked.other.filter((o) => o.price === '' && o.name !== '').map((o) => o.name),
+    ]);
+    const question = (): unknown => {
+        const all = $state.snapshot(asked);
+        const { against, ...rest } = all;
+        return {
+            ...rest,
+            materials: all.materials.filter((m) => m.kit.price !== '' && m.kit.mass_g !== null),
+            moulds: all.moulds.filter((m) => m.cost !== ''),
+            labour: all.labour.filter((l) => l.hour_rate !== ''),
+            other: all.other.filter((o) => o.price !== ''),
+            ...(against.name !== '' && against.fixed !== '' && against.each !== '' ? { against } : {}),
+        };
+    };
+    const asking = new Asking<NonNullable<CostView['answer']> | null>(
+        'POST',
+        '/cost',
+        question,
+        untrack(() => cost.answer),
+    );
+    const answer = $derived(asking.answer);
+    const change = (): void => asking.changed();
+    onMount(change);
+
+    // The lines of the answer stand in the order of those that had a price.
+    const priced = $derived(asked.materials.filter((m) => m.kit.price !== '' && m.kit.mass_g !== null));
+    const lineOf = (m: Material): NonNullable<CostView['answer']>['lines'][number] | undefined => answer?.lines[priced.indexOf(m)];
+    const money = (amount: string): string => bench.price(Number(amount));
+    const shares = $derived(
+        answer === null
+            ? []
+            : (
+                  [
+                      ['material', answer.shares.materials],
+                      ['moulds', answer.shares.mould],
+                      ['hands', answer.shares.labour],
+                      ['other', answer.shares.other],
+                  ] as const
+              ).filter(([, share]) => share > 0),
+    );
+    let saved = $state<string | null>(null);
+
+    async function keepPrice(material: Material): Promise<void> {
+        const kept = await ask('PUT', `/stores/${material.code}/kit`, { price: material.kit.price, mass_g: material.kit.mass_g });
+        saved = kept.ok ? `${material.name} is kept with that price.` : kept.wrong.message;
+    }
+    async function keepRate(rate: string): Promise<void> {
+        const kept = await ask('PUT', '/cost/rate', { hour_rate: rate });
+        saved = kept.ok ? 'That is what an hour costs here from now on.' : kept.wrong.message;
+    }
+
+    let beside = $state('');
+    let besideSays = $state<string | null>(null);
+    async function set(): Promise<void> {
+        if (beside === '') {
+            return;
+        }
+        const way = await ask<{ name: string; fixed: string; each: string; complete: boolean }>('GET', `/jobs/${beside}/cost/way`);
+        if (way.ok) {
+            asked.against = { name: way.data.name, fixed: way.data.fixed, each: way.data.each };
+            besideSays = way.data.complete ? null : `Some prices of ${way.data.name} are not known: it comes out cheaper than it is.`;
+            change();
+        } else {
+            besideSays = way.wrong.message;
+        }
+    }
+    const words: Record<string, string> = { job: 'What a piece costs', formula: 'What a kilogram costs', mould: 'What it cost to make' };
+    const at = (field: string): string | null => (asking.trouble?.field === field ? asking.trouble.message : null);
+    const index = <T,>(list: T[], one: T, priced: (entry: T) => boolean): number => list.filter(priced).indexOf(one);
+</script>
+
+<svelte:head><title>{words[cost.of]}: {cost.name} · Apalos</title></svelte:head>
+
+<p class="quiet"><a class="link" href={cost.href}>{cost.name}</a></p>
+<h1 class="text-3xl">{words[cost.of]}</h1>
+
+<div class="cols">
+    <form
+        class="grid content-start gap-5"
+        onsubmit={(event) => event.preventDefault()}
+        oninput={change}
+        aria-label="What goes into the price"
+    >
+        {#if isPiece}
+            <div class="three">
+                <Measure label="Pieces cast" kind="plain" bind:value={asked.casts} error={at('casts')} onchange={change} />
+                <Measure label="Of them rejects" kind="percent" bind:value={asked.reject_pct} error={at('reject_pct')} onchange={change} />
+                <TextLine label="Money" fig maxlength={3} bind:value={asked.currency} error={at('currency')} />
+            </div>
+        {/if}
+        <section aria-label="Material">
+            <h2 class="text-2xl">Material</h2>
+            {#each asked.materials as material, i (material.code)}
+                {@const n = index(asked.materials, material, (m) => m.kit.price !== '' && m.kit.mass_g !== null)}
+                <div class="line" class:open={material.kit.price === ''}>
+                    <p>
+                        <a class="link inline-block leading-7 font-bold" href="/stores/{material.code}">{material.name}</a>
+                        <span class="quiet text-sm"
+                            >{material.from === null
+                                ? 'no price known yet'
+                                : material.from === 'kit'
+                                  ? 'at your price'
+                                  : `as ${material.from} cost`}</span
+                        >
+                    </p>
+                    <p class="text-right">
+                        {#if lineOf(material) !== undefined}<b class="fig">{money(lineOf(material)?.cost ?? '0')}</b>{/if}
+                    </p>
+                    <div class="four">
+                        <Measure
+                            label="Used"
+                            kind="mass"
+                            bind:value={material.used_g}
+                            error={at(`materials.${String(n)}.used_g`)}
+                            onchange={change}
+                        />
+                        <Measure
+                            label="Lost"
+                            kind="percent"
+                            bind:value={material.waste_pct}
+                            error={at(`materials.${String(n)}.waste_pct`)}
+                            onchange={change}
+                        />
+                        <TextLine
+                            label="A kit costs"
+                            fig
+                            inputmode="decimal"
+                            bind:value={material.kit.price}
+                            error={at(`materials.${String(n)}.kit.price`)}
+                        />
+                        <Measure
+                            label="and weighs"
+                            kind="mass"
+                            bind:value={material.kit.mass_g}
+                            error={at(`materials.${String(n)}.kit.mass_g`)}
+                            onchange={change}
+                        />
+                    </div>
+                    {#if material.kit.price !== '' && material.kit.mass_g !== null && (material.kit.price !== cost.asked.materials[i]?.kit.price || material.kit.mass_g !== cost.asked.materials[i]?.kit.mass_g)}
+                        <button type="button" class="btn btn-sm justify-self-start" onclick={() => void keepPrice(material)}
+                            >Keep it as our price</button
+                        >
+                    {/if}
+                </div>
+            {:else}<p class="quiet">Nothing is known of what goes into it yet. Plan or pour it once: then its grams stand here.</p>{/each}
+        </section>
+        {#if asked.moulds.length > 0}
+            <section aria-label="Moulds">
+                <h2 class="text-2xl">Moulds</h2>
+                {#each asked.moulds as mould (mould.id)}
+                    {@const n = index(asked.moulds, mould, (m) => m.cost !== '')}
+                    <div class="line" class:open={mould.cost === ''}>
+                        <p class="font-bold">
+                            {#if mould.id === null}{mould.name}{:else}<a class="link" href="/rack/{mould.id}">{mould.name}</a>{/if}
+                        </p>
+                        <span></span>
+                        <div class="four">
+                            <TextLine
+                                label="It cost"
+                                fig
+                                inputmode="decimal"
+                                bind:value={mould.cost}
+                                error={at(`moulds.${String(n)}.cost`)}
+                            />
+                            <Measure
+                                label="and gives pieces"
+                                kind="plain"
+                                bind:value={mould.life_casts}
+                                error={at(`moulds.${String(n)}.life_casts`)}
+                                onchange={change}
+                            />
+                        </div>
+                    </div>
+                {/each}
+            </section>
+        {/if}
+        <section aria-label="Hands and other things">
+            <h2 class="text-2xl">Hands, and other things</h2>
+            {#each asked.labour as work, i (i)}
+                {@const n = index(asked.labour, work, (l) => l.hour_rate !== '')}
+                <div class="line">
+                    <div class="four">
+                        <TextLine label="Work" bind:value={work.what} />
+                        <Measure
+                            label="takes"
+                            kind="minutes"
+                            bind:value={work.min}
+                            error={at(`labour.${String(n)}.min`)}
+                            onchange={change}
+                        />
+                        <TextLine
+                            label="An hour costs"
+                            fig
+                            inputmode="decimal"
+                            bind:value={work.hour_rate}
+                            error={at(`labour.${String(n)}.hour_rate`)}
+                        />
+                        {#if work.hour_rate !== '' && work.hour_rate !== cost.asked.labour[i]?.hour_rate}<p class="self-end">
+                                <button type="button" class="btn btn-sm" onclick={() => void keepRate(work.hour_rate)}
+                                    >Keep that rate</button
+                                >
+                            </p>{/if}
+                    </div>
+                </div>
+            {/each}
+            {#each asked.other as other, i (i)}
+                {@const n = index(asked.other, other, (o) => o.price !== '')}
+                <div class="line">
+                    <div class="four">
+                        <TextLine label="What" bind:value={other.name} error={at(`other.${String(n)}.name`)} />
+                        <TextLine label="costs" fig inputmode="decimal" bind:value={other.price} error={at(`other.${String(n)}.price`)} />
+                        <p class="self-end">
+                            <button
+                                type="button"
+                                class="btn btn-ghost btn-sm"
+                                onclick={() => {
+                                    asked.other.splice(i, 1);
+                                    change();
+                                }}>Leave it out</button
+                            >
+                        </p>
+                    </div>
+                </div>
+            {/each}
+            <p class="flex flex-wrap gap-2">
+                <button type="button" class="btn btn-sm" onclick={() => asked.other.push({ name: 'packing', price: '' })}
+                    >Something other</button
+                >
+                <button
+                    type="button"
+                    class="btn btn-sm"
+                    onclick={() => asked.labour.push({ what: 'finishing', min: 20, hour_rate: cost.asked.labour[0]?.hour_rate ?? '' })}
+                    >More work</button
+                >
+                {#if typed.again}<button
+                        type="button"
+                        class="btn btn-ghost btn-sm"
+                        onclick={() => {
+                            typed.clear();
+                            change();
+                        }}>As log and stores have it</button
+                    >{/if}
+            </p>
+        </section>
+        {#if saved !== null}<p role="status">{saved}</p>{/if}
+    </form>
+
+    <section class="result" aria-label="What it comes to" aria-busy={!asking.fresh} class:stale={!asking.fresh}>
+        <Wrong says={asking.trouble?.message} />
+        {#if answer !== null}
+            <p class="sum">
+                <span class="fig">{money(isPiece ? answer.per_piece : answer.total)}</span>
+                <span class="quiet">{isPiece ? 'a good piece' : cost.of === 'formula' ? 'a kilogram' : 'the mould'}</span>
+            </p>
+            {#if unpriced.length > 0}<p class="border-l-4 border-warning pl-3">
+                    Without {unpriced.join(', ')}: no price is written for that.
+                </p>{/if}
+            <div class="bar" role="img" aria-label={shares.map(([name, share]) => `${name} ${String(Math.round(share))} %`).join(', ')}>
+                {#each shares as [name, share] (name)}<i class={name} style="flex:{share}"
+                        >{#if share > 12}{name} {figure(share, 'percent', 'metric', 0)} %{/if}</i
+                    >{/each}
+            </div>
+            <dl>
+                {#if isPiece}<dt>All {asked.casts} together</dt>
+                    <dd class="fig">{money(answer.total)}</dd>
+                    <dt>Worn off the moulds</dt>
+                    <dd class="fig">{money(answer.mould)}</dd>{/if}
+                <dt>Hands</dt>
+                <dd class="fig">{money(answer.labour)}</dd>
+                <dt>To pay now, in whole kits and other things</dt>
+                <dd class="fig">{money(answer.cash)}</dd>
+            </dl>
+            <ul class="text-sm">
+                {#each answer.lines.filter((line) => line.kits > 0) as line (line.name)}<li>
+                        {line.kits} × {line.name} to buy, {money(line.cash)}
+                    </li>{/each}
+            </ul>
+            {#each asked.materials.filter((m) => m.on_hand_g > 0) as m (m.code)}<p class="quiet text-sm">
+                    {measure(m.on_hand_g, 'mass', bench.units, 0)} of {m.name} are on hand.
+                </p>{/each}
+            <Warnings warnings={answer.warnings} />
+        {:else if asking.trouble === null}<p class="quiet">Write the prices that are missing, and it is counted.</p>{/if}
+        {#if isPiece}
+            <section class="mt-6 grid gap-3" aria-label="Beside another way">
+                <h2 class="text-2xl">Beside another way</h2>
+                <Choice label="As another job is made" bind:value={beside} onchange={() => void set()}>
+                    <option value="">type it, or choose a job</option>
+                    {#each cost.others as other (other.id)}<option value={String(other.id)}>{other.name}</option>{/each}
+                </Choice>
+                <form class="three" oninput={change} onsubmit={(event) => event.preventDefault()}>
+                    <TextLine label="The other way" placeholder="bought in" bind:value={asked.against.name} error={at('against.name')} />
+                    <TextLine
+                        label="before the first piece"
+                        fig
+                        inputmode="decimal"
+                        bind:value={asked.against.fixed}
+                        error={at('against.fixed')}
+                    />
+                    <TextLine label="and a piece" fig inputmode="decimal" bind:value={asked.against.each} error={at('against.each')} />
+                </form>
+                {#if besideSays !== null}<p class="text-sm">{besideSays}</p>{/if}
+                {#if answer !== null && answer.break_even !== null}
+                    <Crossing other={asked.against} even={answer.break_even} {money} />
+                {/if}
+            </section>
+        {/if}
+    </section>
+</div>
+
+<style>
+    .cols {
+        display: grid;
+        grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
+        gap: 2.5rem;
+        margin-top: 0.75rem;
+    }
+    .three {
+        display: grid;
+        grid-template-columns: repeat(auto-fit, minmax(9rem, 1fr));
+        gap: 0.6rem;
+    }
+    .line {
+        display: grid;
+        grid-template-columns: 1fr auto;
+        gap: 0.3rem 1rem;
+        padding: 0.6rem 0;
+        border-top: 1.5px solid var(--color-base-300);
+    }
+    .four {
+        grid-column: 1 / -1;
+        display: grid;
+        grid-template-columns: repeat(auto-fit, minmax(8.5rem, 1fr));
+        gap: 0.6rem;
+    }
+    .open {
+        border-left: 4px solid var(--color-warning);
+        padding-left: 0.8rem;
+    }
+    .sum {
+        display: grid;
+    }
+    .sum .fig {
+        font-size: 3rem;
+        font-weight: 700;
+        line-height: 1.1;
+    }
+    .stale {
+        opacity: 0.5;
+    }
+    .bar {
+        display: flex;
+        gap: 3px;
+        margin: 0.75rem 0;
+    }
+    .bar i {
+        font-style: normal;
+        padding: 0.3rem 0.5rem;
+        border-radius: 0.4rem;
+        background: var(--color-base-300);
+        white-space: nowrap;
+        overflow: hidden;
+        min-height: 2.1rem;
+        font-size: 0.9rem;
+    }
+    .bar .material {
+        background: var(--color-accent);
+        color: var(--color-accent-content);
+    }
+    .bar .moulds {
+        background: var(--color-neutral);
+        color: var(--color-neutral-content);
+    }
+    .bar .hands {
+        background: var(--color-primary);
+        color: var(--color-primary-content);
+    }
+    dl {
+        display: grid;
+        grid-template-columns: 1fr auto;
+        gap: 0.3rem 1rem;
+    }
+    dd {
+        text-align: right;
+        font-weight: 700;
+    }
+    @media (max-width: 900px) {
+        .cols {
+            grid-template-columns: minmax(0, 1fr);
+        }
+        .result {
+            order: -1;
+        }
+    }
+</style>

@@ -1,0 +1,123 @@
+<script lang="ts">
+    import { router } from '@inertiajs/svelte';
+    import { ask } from '../../lib/api';
+    import { bench } from '../../lib/bench.svelte';
+    import { Typing } from '../../lib/typing.svelte';
+    import { measure, type Entry } from '../../lib/units';
+    import Choice from '../../parts/Choice.svelte';
+    import Measure from '../../parts/Measure.svelte';
+    import TextLine from '../../parts/TextLine.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
+    import type { FaultsView } from '../../types/server';
+
+    let { page }: { page: FaultsView } = $props();
+    type Draft = {
+        name: string;
+        about: string;
+        base: string;
+        surface: string;
+        note: string;
+        cups: Entry;
+        cup_g: Entry;
+        variants: { name: string; release: string }[];
+    };
+    const typed = new Typing<Draft>('trial', {
+        name: '',
+        about: 'release',
+        base: '',
+        surface: '',
+        note: '',
+        cups: 4,
+        cup_g: 20,
+        variants: [
+            { name: '', release: '' },
+            { name: '', release: '' },
+        ],
+    });
+    const trial = typed.value;
+    let wrong = $state<{ field: string; message: string } | null>(null);
+    const at = (field: string): string | null => (wrong?.field === field ? wrong.message : null);
+    const grams = $derived(
+        typeof trial.cups === 'number' && typeof trial.cup_g === 'number' ? trial.cups * trial.cup_g * trial.variants.length : null,
+    );
+
+    async function plan(): Promise<void> {
+        const answer = await ask<{ id: number }>('POST', '/trials', {
+            ...$state.snapshot(trial),
+            base: trial.base || null,
+            surface: trial.surface || null,
+            note: trial.note || null,
+            variants: trial.variants.map((v) => ({
+                name: v.name,
+                release: trial.about === 'release' && v.release !== '' ? v.release : null,
+            })),
+        });
+        wrong = answer.ok ? null : answer.wrong;
+        if (answer.ok) {
+            typed.clear();
+            router.visit(`/trials/${String(answer.data.id)}`);
+        }
+    }
+</script>
+
+<form
+    class="card-paper mt-3 grid gap-3"
+    onsubmit={(event) => {
+        event.preventDefault();
+        void plan();
+    }}
+    aria-label="A trial"
+>
+    <div class="fields">
+        <TextLine label="Called" placeholder="Three releases on the old block" bind:value={trial.name} error={at('name')} />
+        <Choice label="About" bind:value={trial.about}>
+            <option value="release">a release</option><option value="air">the air in it</option><option value="thickness"
+                >a thickness</option
+            >
+            <option value="softener">a softener</option><option value="other">something other</option>
+        </Choice>
+        <Choice label="Of" bind:value={trial.base}>
+            <option value="">no base said</option>
+            {#each Object.entries(page.bases) as [code, name] (code)}<option value={code}>{name}</option>{/each}
+        </Choice>
+        {#if trial.about === 'release'}
+            <Choice label="On" bind:value={trial.surface}>
+                <option value="">no surface said</option>
+                {#each Object.entries(page.surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+            </Choice>
+        {/if}
+        <Measure label="Cups of each" kind="plain" bind:value={trial.cups} error={at('cups')} hint="four tell something, two seldom do" />
+        <Measure label="Grams a cup" kind="mass" bind:value={trial.cup_g} error={at('cup_g')} />
+    </div>
+    {#each trial.variants as variant, i (i)}
+        <div class="fields">
+            <TextLine label="Variant {i + 1}" bind:value={variant.name} error={at(`variants.${String(i)}.name`)} />
+            {#if trial.about === 'release'}
+                <Choice label="Release" named="Release of variant {i + 1}" bind:value={variant.release}>
+                    <option value="">none, bare</option>
+                    {#each Object.entries(page.releases) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+                </Choice>
+            {/if}
+            {#if trial.variants.length > 2}<p class="self-end">
+                    <button type="button" class="btn btn-ghost btn-sm" onclick={() => trial.variants.splice(i, 1)}>Leave it out</button>
+                </p>{/if}
+        </div>
+    {/each}
+    {#if trial.variants.length < 6}<p>
+            <button type="button" class="btn btn-sm" onclick={() => trial.variants.push({ name: '', release: '' })}>One more variant</button
+            >
+        </p>{/if}
+    <Wrong says={wrong !== null && !/^(name|cups|cup_g|variants\.\d)/.test(wrong.field) ? wrong.message : null} />
+    <p class="flex flex-wrap items-center gap-3">
+        <button class="btn btn-primary">Plan it</button>
+        {#if grams !== null}<span>{measure(grams, 'mass', bench.units, 0)} to mix in all, from one batch, poured at once.</span>{/if}
+    </p>
+</form>
+
+<style>
+    .fields {
+        display: grid;
+        grid-template-columns: repeat(auto-fit, minmax(11rem, 1fr));
+        gap: 0.75rem;
+    }
+</style>

@@ -1,0 +1,110 @@
+<script lang="ts">
+    /** Into which mould it goes, and from which kits it is taken. */
+    import { router } from '@inertiajs/svelte';
+    import { bench } from '../../lib/bench.svelte';
+    import type { Kept } from '../../lib/kept.svelte';
+    import type { LiveRun } from '../../lib/run.svelte';
+    import { measure } from '../../lib/units';
+    import { doubts } from '../stores/lots';
+
+    let { live, kept }: { live: LiveRun; kept: Kept } = $props();
+    const view = $derived(kept.view);
+    let choosing = $state(false);
+
+    async function into(mould: number): Promise<void> {
+        const now = view?.moulds ?? [];
+        const moulds = now.includes(mould) ? now.filter((one) => one !== mould) : [...now, mould];
+        await live.record('moulded', { moulds: moulds.length === 0 ? [mould] : moulds }, `${String(mould)}-${moulds.join('.')}`);
+        await kept.look();
+    }
+    async function from(code: string, lot: number): Promise<void> {
+        await live.record('drawn_from', { code, lot }, `${code}-${String(lot)}`);
+        await kept.look();
+    }
+    const chosen = $derived(view?.choices.filter((one) => view.moulds.includes(one.id)) ?? []);
+</script>
+
+{#if view !== null && (view.in_a_mould || view.lots.length > 0)}
+    <section class="where" aria-label="Mould and kits">
+        {#if view.in_a_mould}
+            <p>
+                {#if chosen.length > 0}Into
+                    {#each chosen as mould, i (mould.id)}{i > 0 ? ', ' : ''}<a class="link font-bold" href="/rack/{mould.id}"
+                            >{mould.name}</a
+                        >
+                        <span class="quiet">{mould.code}, cast {mould.casts + 1}, about {mould.likely} left</span
+                        >{/each}{:else if view.choices.length > 0}<b>Say which mould it goes into.</b>{:else}<b
+                        >No mould of this job stands on the rack.</b
+                    >
+                    <button class="btn big" onclick={() => router.post(`/impressions/${String(view.link_id)}/mould`)}
+                        >It is there: put it on the rack</button
+                    >{/if}
+                {#if view.choices.length > 1 || (chosen.length === 0 && view.choices.length > 0)}<button
+                        class="btn big"
+                        aria-expanded={choosing}
+                        onclick={() => (choosing = !choosing)}>Another mould</button
+                    >{/if}
+            </p>
+            {#if choosing || chosen.length === 0}
+                <ul class="flex flex-wrap gap-2">
+                    {#each view.choices as mould (mould.id)}
+                        <li>
+                            <button
+                                class="btn big"
+                                class:btn-primary={view.moulds.includes(mould.id)}
+                                aria-pressed={view.moulds.includes(mould.id)}
+                                disabled={mould.filled !== null}
+                                onclick={() => void into(mould.id)}
+                                >{mould.code}
+                                {mould.name}{mould.filled === null ? '' : `, filled: ${mould.filled.job}`}</button
+                            >
+                        </li>
+                    {/each}
+                </ul>
+            {/if}
+        {/if}
+        {#each view.lots as of (of.code)}
+            {@const first = of.lots.find((lot) => lot.id === of.from) ?? of.lots[0]}
+            {#if first !== undefined}
+                <p>
+                    {of.name} from <a class="link font-bold" href="/stores/lots/{first.id}">{first.label}</a>
+                    <span class="fig"
+                        >{first.parts
+                            .map(
+                                (part) => `${first.parts.length > 1 ? `${part.part} ` : ''}${measure(part.left_g, 'mass', bench.units, 0)}`,
+                            )
+                            .join(', ')}</span
+                    >
+                    <span class="quiet">left</span>
+                    {#if first.past}<b class="text-error">past its date</b>{/if}
+                    {#if first.trouble !== null}<b class="text-error">{doubts[first.trouble]}</b>{/if}
+                    {#if of.lots.length > 1}
+                        {#each of.lots.filter((lot) => lot.id !== first.id).slice(0, 4) as lot (lot.id)}<button
+                                class="btn big"
+                                onclick={() => void from(of.code, lot.id)}>from {lot.label} instead</button
+                            >{/each}
+                    {/if}
+                </p>
+            {/if}
+        {/each}
+        {#if view.short_g > 0.05}<p class="font-bold text-error" role="alert">
+                {measure(view.short_g, 'mass', bench.units)} more was weighed than the kits had by the book. Count them in Stores; nothing of
+                the run is lost.
+            </p>{/if}
+    </section>
+{/if}
+
+<style>
+    .where {
+        display: grid;
+        gap: 0.5rem;
+        margin: 0.75rem 0;
+        padding: 0.7rem 1rem;
+        border-radius: var(--radius-box);
+        background: var(--color-secondary);
+    }
+    .where a {
+        display: inline-block;
+        line-height: 1.9rem;
+    }
+</style>

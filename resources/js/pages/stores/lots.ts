@@ -1,0 +1,6 @@
+/** Why a lot is not trusted, the same on every screen. */
+export const doubts: Record<string, string> = {
+    lid_off: 'its lid was left off',
+    crystals: 'crystals in it: warm it through before use',
+    frozen: 'it was frozen',
+};
