@@ -58,7 +58,8 @@ final class LiftMoulds
     private function casts(int $link, ?MouldGroup $group, Rack $rack): void
     {
         $moulds = $group === null ? [] : Mould::query()->where('impression_id', $group->first()->id)->orderBy('made_at')->get()->all();
-        $known = Rows::of('castings')->whereIn('pour_id', Rows::of('pours')->where('impression_id', $link)->where('state', PourState::Graded->value)->select('id'))->distinct()->pluck('pour_id')->flip();
+        // Each is found by its pour; the workshop of that is this one.
+        $known = DB::table('castings')->whereIn('pour_id', Rows::of('pours')->where('impression_id', $link)->where('state', PourState::Graded->value)->select('id'))->distinct()->pluck('pour_id')->flip();
         $this->open = ['pour_moulds' => [], 'castings' => []];
         foreach (Rows::of('pours')->where('impression_id', $link)->where('state', PourState::Graded->value)->orderBy('id')->select(['id', 'workshop_id', 'graded_at', 'started_at', 'grade', 'faults', 'pieces'])->lazyById(500) as $pour) {
             if ($known->has($pour->id)) {

@@ -8,6 +8,7 @@ use Apalos\Core\Cost\Costing;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Models\FormulaVersion;
+use App\Models\Impression;
 use App\Models\ImpressionKind;
 use App\Models\Job;
 use App\Models\Mould;
@@ -43,7 +44,8 @@ final readonly class CostBook
     public function ofJob(Job $job): array
     {
         $casts = $job->impressions()->where('kind', ImpressionKind::Cast)->get();
-        $pours = Pour::query()->whereIn('impression_id', $casts->modelKeys())->where('state', PourState::Graded)->orderByDesc('graded_at')->limit(self::NEWEST)->get();
+        // Link by link: asked for all together, the database would walk through everything that was ever graded.
+        $pours = $casts->flatMap(static fn (Impression $link) => Pour::query()->where('impression_id', $link->id)->where('state', PourState::Graded)->orderByDesc('opened_at')->limit(self::NEWEST)->get());
         $tallied = self::tally($job->id);
         $perPour = $tallied['pours'] > 0 ? max(1.0, $tallied['pieces'] / $tallied['pours']) : 1.0;
         $rejects = $tallied['pieces'] > 0 ? round(100.0 * $tallied['rejects'] / $tallied['pieces'], 1) : 0.0;
@@ -83,6 +85,9 @@ final readonly class CostBook
     public function ofMould(Mould $mould): array
     {
         $ids = array_values(array_filter(array_map(static fn (array $part): ?int => $part['pour_id'], $mould->parts)));
+        if ($ids === []) {
+            return $this->asked(1, 0.0, []);
+        }
         $pours = Pour::query()->whereKey($ids)->get();
         // Coats of a build belong to it too.
         $beside = Pour::query()->whereIn('build_id', $pours->pluck('build_id')->unique()->all())->whereIn('state', [PourState::Graded, PourState::Laid])->get();
@@ -138,8 +143,9 @@ final readonly class CostBook
     /** @return array{pours: int, pieces: int, rejects: int} of all casts of a job */
     public static function tally(int $job): array
     {
-        $row = Rows::of('castings')->join('pours', 'pours.id', '=', 'castings.pour_id')->join('impressions', 'impressions.id', '=', 'pours.impression_id')->where('impressions.job_id', $job)->where('impressions.kind', ImpressionKind::Cast->value)
-            ->selectRaw("count(distinct castings.pour_id) as pours, count(*) as pieces, sum(case when castings.outcome = 'reject' then 1 else 0 end) as rejects")->first();
+        $links = Rows::of('impressions')->where('job_id', $job)->where('kind', ImpressionKind::Cast->value)->pluck('id')->all();
+        $row = Rows::of('castings')->whereIn('pour_id', Rows::of('pours')->whereIn('impression_id', $links)->where('state', PourState::Graded->value)->select('id'))
+            ->selectRaw("count(distinct pour_id) as pours, count(*) as pieces, sum(case when outcome = 'reject' then 1 else 0 end) as rejects")->first();
 
         return ['pours' => (int) ($row->pours ?? 0), 'pieces' => (int) ($row->pieces ?? 0), 'rejects' => (int) ($row->rejects ?? 0)];
     }

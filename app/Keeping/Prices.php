@@ -20,6 +20,9 @@ final readonly class Prices
     public function of(array $codes): array
     {
         $kits = [];
+        if ($codes === []) {
+            return $kits;
+        }
         foreach (Kit::query()->whereIn('code', $codes)->whereNotNull('price')->whereNotNull('mass_g')->get() as $kit) {
             $kits[$kit->code] = ['price' => (string) $kit->price, 'mass_g' => (float) $kit->mass_g, 'from' => 'kit'];
         }
@@ -55,6 +58,9 @@ final readonly class Prices
     public function onHand(array $codes): array
     {
         $left = [];
+        if ($codes === []) {
+            return $left;
+        }
         foreach (Rows::of('lots')->join('lot_parts', 'lot_parts.lot_id', '=', 'lots.id')->whereIn('lots.code', $codes)->whereNull('lots.ended_at')->groupBy('lots.code')->selectRaw('lots.code, sum(lot_parts.left_g) as g')->get() as $row) {
             $left[(string) $row->code] = round((float) $row->g, 1);
         }

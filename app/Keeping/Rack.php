@@ -115,7 +115,8 @@ final readonly class Rack
         $by = [];
         foreach ($group->poured() as $link) {
             $by[] = Pour::query()->where('impression_id', $link->id)->where('state', PourState::Graded)->whereIn('grade', array_filter(Grade::cases(), static fn (Grade $grade): bool => $grade->counts()))
-                ->orderBy('graded_at')->orderBy('id')->get(['id', 'workshop_id', 'impression_id', 'base_code', 'graded_at', 'operation'])->all();
+                // Put in order here: asked to, the database would walk through all that was ever graded.
+                ->get(['id', 'workshop_id', 'impression_id', 'base_code', 'graded_at', 'operation'])->sortBy(static fn (Pour $pour): array => [(int) $pour->graded_at?->getTimestampMs(), $pour->id])->values()->all();
         }
         $sets = [];
         for ($i = 0, $whole = $by === [] ? 0 : min(array_map(count(...), $by)); $i < $whole; $i++) {

@@ -66,7 +66,9 @@ final readonly class KeptView implements View
     private function choices(array $said): array
     {
         $own = $this->rack->for($this->run->pour->impression);
-        $others = Mould::query()->whereNull('retired_at')->where(fn ($q) => $q->whereKey($said)->orWhere('job_id', $this->run->pour->impression->job_id))->whereKeyNot($own->modelKeys())->limit(20)->get();
+        $others = Mould::query()->where('job_id', $this->run->pour->impression->job_id)->whereNull('retired_at')->whereKeyNot($own->modelKeys())->limit(20)->get();
+        $missing = array_values(array_diff($said, $own->modelKeys(), $others->modelKeys()));
+        $others = $missing === [] ? $others : $others->concat(Mould::query()->whereKey($missing)->get());
         $moulds = $own->concat($others)->load('job');
         $lives = $this->lives->of($moulds->all());
         $filled = $this->rack->filledWith(array_map(static fn (Mould $mould): int => $mould->id, $moulds->all()), $this->run->pour->id);

@@ -46,6 +46,7 @@ return new class extends Migration
             $table->index(['workshop_id', 'retired_at', 'left_likely', 'id']);
             $table->index(['workshop_id', 'material', 'casting']);
             $table->index(['workshop_id', 'job_id']);
+            $table->index(['workshop_id', 'remade_of']);
         });
         Schema::create('pour_moulds', static function (Blueprint $table): void {
             $table->foreignId('pour_id')->constrained()->cascadeOnDelete();
@@ -69,8 +70,8 @@ return new class extends Migration
             $table->string('fault', 40)->nullable();
             $table->dateTime('at', 3);
             $table->unique(['pour_id', 'number']);
-            $table->index(['workshop_id', 'mould_id', 'at']);
-            $table->index(['workshop_id', 'outcome', 'at']);
+            $table->index(['workshop_id', 'pour_id', 'outcome', 'mould_id']);
+            $table->index(['workshop_id', 'mould_id', 'outcome']);
         });
         Schema::create('mould_care', static function (Blueprint $table): void {
             $table->id();
@@ -160,6 +161,8 @@ return new class extends Migration
         });
         Schema::table('impressions', static fn (Blueprint $table) => $table->dateTime('gone_at', 3)->nullable());
         $this->pours();
+        // Few castings are in no mould.
+        DB::statement('create index castings_homeless on castings (workshop_id, at) where mould_id is null');
         Turns::count();
         (new LiftMoulds)();
     }

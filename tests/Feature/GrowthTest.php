@@ -5,18 +5,20 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Fact;
+use App\Models\Lot;
 use App\Models\Pour;
 use App\Models\PourState;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\KeepsThings;
 use Tests\MakesSwatches;
 use Tests\TestCase;
 
 /** What is asked every few seconds costs the same after ten years of pours as on the first day. */
 final class GrowthTest extends TestCase
 {
-    use MakesSwatches;
+    use KeepsThings, MakesSwatches;
 
     private const YEARS = 150;
 
@@ -49,6 +51,13 @@ final class GrowthTest extends TestCase
         yield 'the models' => ['/study', self::PAGE_QUESTIONS];
         yield 'the stores' => ['/stores', self::PAGE_QUESTIONS];
         yield 'the contacts' => ['/contacts', self::PAGE_QUESTIONS];
+        yield 'the rack' => ['/rack', self::PAGE_QUESTIONS];
+        yield 'a mould' => ['/rack/{mould}', self::PAGE_QUESTIONS];
+        yield 'what a mould cost' => ['/rack/{mould}/cost', self::PAGE_QUESTIONS];
+        yield 'a kit' => ['/stores/lots/{lot}', self::PAGE_QUESTIONS];
+        yield 'what a piece costs' => ['/jobs/{job}/cost', self::PAGE_QUESTIONS];
+        yield 'what goes wrong' => ['/faults', self::PAGE_QUESTIONS];
+        yield 'what is kept beside a run' => ['/pours/{pour}/kept', self::PAGE_QUESTIONS];
     }
 
     /** @return list<array{query: string, bindings: array<array-key, mixed>}> */
@@ -70,6 +79,12 @@ final class GrowthTest extends TestCase
         $pour = array_diff_key((array) DB::table('pours')->where('id', $like->id)->first(), ['id' => 0, 'build_id' => 0]);
         for ($i = 0; $i < $pours; $i++) {
             $id = DB::table('pours')->insertGetId([...$pour, 'state' => PourState::Graded->value, 'grade' => 'good', 'gel_min' => 30.0 + $i % 7, 'gel_room_c' => 20.0, 'opened_at' => "2025-01-01 10:00:{$this->two($i % 60)}.000", 'graded_at' => "2025-01-01 11:00:{$this->two($i % 60)}.000"]);
+            $mould = DB::table('moulds')->value('id');
+            if ($mould !== null) {
+                DB::table('pour_moulds')->insert(['pour_id' => $id, 'mould_id' => $mould, 'workshop_id' => $this->workshop->id, 'cast_at' => '2025-01-01 11:00:00.000', 'live' => false]);
+                DB::table('castings')->insert(['pour_id' => $id, 'mould_id' => $mould, 'workshop_id' => $this->workshop->id, 'number' => 1, 'outcome' => 'good', 'at' => '2025-01-01 11:00:00.000']);
+                DB::table('lot_draws')->insert(['pour_id' => $id, 'lot_id' => DB::table('lots')->value('id'), 'workshop_id' => $this->workshop->id, 'code' => 'pr-10', 'part' => 'A', 'grams' => 1, 'at' => '2025-01-01 11:00:00.000']);
+            }
             for ($n = 0; $n < 4; $n++) {
                 DB::table('facts')->insert(['workshop_id' => $this->workshop->id, 'stream' => 'run', 'stream_id' => $id, 'key' => "old-{$i}-{$n}", 'kind' => 'noted', 'at' => '2025-01-01 10:00:00.000', 'payload' => '{"text": "x", "fault": null}']);
             }
@@ -87,8 +102,10 @@ final class GrowthTest extends TestCase
         $this->drawdowns();
         $this->puck(0, 'A', 11);
         $this->puck(60, '00', 26);
+        $this->kit('pr-10');
+        $mould = $this->postJson('/rack', ['name' => 'Old block', 'material' => 'pr-25', 'casting' => 'pr-10', 'casts' => 3])->assertOk()->json('id');
         $pour = $this->begun();
-        $url = strtr($url, ['{pour}' => (string) $pour->id, '{draft}' => (string) $this->draft([], $pour->impression)->id, '{job}' => (string) $pour->impression->job_id, '{formula}' => (string) $pour->formulaVersion?->formula_id]);
+        $url = strtr($url, ['{mould}' => (string) $mould, '{lot}' => (string) Lot::query()->value('id'), '{pour}' => (string) $pour->id, '{draft}' => (string) $this->draft([], $pour->impression)->id, '{job}' => (string) $pour->impression->job_id, '{formula}' => (string) $pour->formulaVersion?->formula_id]);
         $this->years($pour, 3);
         $this->queries($url);
         $first = $this->queries($url);
@@ -98,7 +115,7 @@ final class GrowthTest extends TestCase
         self::assertCount(count($first), $later);
         self::assertLessThanOrEqual($most, count($later), implode("\n", array_column($later, 'query')));
         foreach ($later as $asked) {
-            if (DB::getDriverName() === 'sqlite' && preg_match('/from "?(facts|pours)\b/', $asked['query'], $table) === 1) {
+            if (DB::getDriverName() === 'sqlite' && preg_match('/from "?(facts|pours|castings|pour_moulds|lot_draws|moulds)\b/', $asked['query'], $table) === 1) {
                 $plan = implode("\n", array_column(DB::select("explain query plan {$asked['query']}", $asked['bindings']), 'detail'));
                 self::assertStringNotContainsString("SCAN {$table[1]}", $plan, $asked['query']);
             }

@@ -57,9 +57,9 @@ final readonly class MouldLibrary
     /** @param  array<string, float>  $perKilogram  what a shop pays, by chemistry: it counts before what is usual */
     public function withPrices(array $perKilogram): self
     {
-        $materials = $this->materials;
-        foreach (array_intersect_key($perKilogram, $materials) as $chemistry => $price) {
-            $materials[$chemistry]['price'] = $price;
+        $materials = [];
+        foreach ($this->materials as $chemistry => $of) {
+            $materials[$chemistry] = ['price' => $perKilogram[$chemistry] ?? $of['price'], 'sg' => $of['sg']];
         }
 
         return new self($this->kinds, $materials, $this->margins, $this->elongation, $this->schools, $this->hotFromC);

@@ -12,7 +12,7 @@ final readonly class LotState
 {
     /**
      * @param  array<string, array{g: float, at: float}>  $counted  grams that were weighed last, by part, and when
-     * @param  list<array{part: string, g: float, at: float}>  $took  outside of runs
+     * @param  list<array{part: string, g: float}>  $took  outside of runs, since the part was counted
      * @param  int|null  $takeBack  the fact that may be taken back: the last
      */
     private function __construct(public ?string $openedOn, public array $counted, public array $took, public ?Doubt $doubt, public ?string $price, public ?float $endedAt, public ?int $takeBack) {}
@@ -23,10 +23,14 @@ final readonly class LotState
         [$opened, $counted, $took, $doubt, $price, $ended, $last] = [null, [], [], null, null, null, null];
         foreach (Standing::of($facts) as $fact) {
             $last = $fact->id;
+            if ($fact->kind === LotFactKind::Counted) {
+                // From here it counts from what was weighed.
+                $took = array_values(array_filter($took, static fn (array $one): bool => $one['part'] !== $fact->text('part')));
+            }
             match ($fact->kind) {
                 LotFactKind::Opened => $opened = $fact->text('on'),
                 LotFactKind::Counted => $counted[$fact->text('part') ?? ''] = ['g' => $fact->number('left_g') ?? 0.0, 'at' => $fact->at],
-                LotFactKind::Took => $took[] = ['part' => $fact->text('part') ?? '', 'g' => $fact->number('grams') ?? 0.0, 'at' => $fact->at],
+                LotFactKind::Took => $took[] = ['part' => $fact->text('part') ?? '', 'g' => $fact->number('grams') ?? 0.0],
                 LotFactKind::Doubted => $doubt = Doubt::tryFrom($fact->text('what') ?? ''),
                 LotFactKind::Priced => $price = $fact->text('price'),
                 LotFactKind::Ended => $ended = $fact->at,
@@ -46,9 +50,9 @@ final readonly class LotState
     public function left(string $part, float $got, array $drawn): float
     {
         $from = $this->counted[$part] ?? ['g' => $got, 'at' => -INF];
-        $mine = array_filter($this->took, static fn (array $one): bool => $one['part'] === $part);
-        $gone = array_sum(array_map(static fn (array $one): float => $one['at'] > $from['at'] ? $one['g'] : 0.0, [...array_values($mine), ...$drawn]));
+        $took = array_sum(array_map(static fn (array $one): float => $one['part'] === $part ? $one['g'] : 0.0, $this->took));
+        $gone = array_sum(array_map(static fn (array $one): float => $one['at'] > $from['at'] ? $one['g'] : 0.0, $drawn));
 
-        return max(0.0, $from['g'] - $gone);
+        return max(0.0, $from['g'] - $took - $gone);
     }
 }
