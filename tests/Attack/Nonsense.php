@@ -23,6 +23,7 @@ final class Nonsense
         $one = static fn (string $sql): int => (int) $db->query($sql)->fetchColumn();
         $running = $one("select id from pours where state in ('running', 'waiting') order by id desc limit 1");
         $draft = $one("select id from pours where state = 'draft' order by id limit 1");
+        $bad = $one("select id from pours where grade in ('spoilt', 'poor') and faults != '[]' order by id limit 1");
         $link = $one("select id from impressions where kind = 'cast' order by id limit 1");
         [$job, $swatch, $version, $formula] = [$one('select id from jobs limit 1'), $one('select id from swatches limit 1'), $one('select id from formula_versions limit 1'), $one('select id from formulas limit 1')];
         $build = $one("select id from builds where plain = 0 and kind = 'glove-silicone' order by id limit 1");
@@ -50,6 +51,33 @@ final class Nonsense
             ['POST', '/api/reckon/life', ['pairing' => ['median' => 60, 'spread' => 0.45], 'others' => [['casts' => 52, 'ended' => true]], 'casts' => 18, 'condition' => 'gloss_gone', 'ahead' => 12], false],
             ['POST', '/api/reckon/dry', ['weighings' => [['hours' => 0, 'mass_g' => 900], ['hours' => 10, 'mass_g' => 820], ['hours' => 24, 'mass_g' => 790]], 'until_pct' => 0.5], false],
             ['POST', '/api/reckon/cost', ['currency' => 'EUR', 'casts' => 4, 'reject_pct' => 10, 'materials' => [['name' => 'r', 'used_g' => 1280, 'waste_pct' => 8, 'on_hand_g' => 300, 'kit' => ['price' => '58.40', 'mass_g' => 900]]], 'moulds' => [['name' => 'b', 'cost' => '74.50', 'life_casts' => 60]], 'labour' => [['what' => 'w', 'min' => 190, 'hour_rate' => '22.00']], 'other' => [['name' => 'o', 'price' => '6.00']], 'against' => ['name' => 'n', 'fixed' => '0', 'each' => '60.00']], false],
+            ['POST', '/api/reckon/faults', ['seen' => ['sticky', 'pits'], 'where' => 'surface', 'facts' => ['ratio_error_pct' => 3.2, 'contact' => 'sulphur', 'deaired' => true, 'room_c' => 16, 'ref_c' => 23], 'confirmed' => ['cold' => 2]], false],
+            ['POST', '/rack', ['name' => 'N', 'material' => 'pr-25', 'casting' => 'ur-35', 'casts' => 4, 'place' => 'Shelf'], false],
+            ['POST', '/rack/1/facts', ['key' => 'nonsense-m', 'kind' => 'looked', 'payload' => ['condition' => 'pits', 'marks' => ['warped'], 'note' => 'n']], false],
+            ['POST', '/rack/2/facts', ['key' => 'nonsense-n', 'kind' => 'cared', 'payload' => ['act' => 'washed', 'note' => 'n']], false],
+            ['POST', '/rack/2/facts', ['key' => 'nonsense-o', 'kind' => 'priced', 'payload' => ['cost' => '12.50']], false],
+            ['POST', '/rack/1/remake', ['why' => 'worn'], true],
+            ['PUT', '/rack/school', ['school' => 'harsh'], true],
+            ['PUT', "/impressions/{$link}/gone", ['gone' => '1'], true],
+            ['GET', '/rack', ['q' => 'block', 'show' => 'retired', 'page' => '2'], true],
+            ['GET', '/faults', ['fault' => 'bubbles'], true],
+            ['POST', '/stores/lots', ['code' => 'ur-35', 'got_on' => '2026-11-01', 'opened_on' => '2026-11-02', 'best_before' => '2027-11-01', 'price' => '58.40', 'note' => 'n', 'parts' => [['part' => 'A', 'grams' => 500, 'maker_number' => 'x'], ['part' => 'B', 'grams' => 500, 'maker_number' => 'y']]], false],
+            ['POST', '/stores/lots/1/facts', ['key' => 'nonsense-p', 'kind' => 'counted', 'payload' => ['part' => 'A', 'left_g' => 200]], false],
+            ['POST', '/stores/lots/1/facts', ['key' => 'nonsense-q', 'kind' => 'took', 'payload' => ['part' => 'A', 'grams' => 2, 'why' => 'w']], false],
+            ['POST', '/stores/lots/2/facts', ['key' => 'nonsense-r', 'kind' => 'opened', 'payload' => ['on' => '2026-11-20']], false],
+            ['PUT', '/stores/ur-35/kit', ['price' => '58.40', 'mass_g' => 900, 'reorder_g' => 400], false],
+            ['POST', '/cost', ['currency' => 'EUR', 'casts' => 4, 'reject_pct' => 10, 'materials' => [['code' => 'x', 'from' => null, 'name' => 'r', 'used_g' => 1280, 'waste_pct' => 8, 'on_hand_g' => 300, 'kit' => ['price' => '58.40', 'mass_g' => 900]]], 'moulds' => [['id' => 1, 'name' => 'b', 'cost' => '74.50', 'life_casts' => 60]], 'labour' => [], 'other' => []], false],
+            ['PUT', '/cost/rate', ['hour_rate' => '22.00'], false],
+            ['POST', "/pours/{$running}/events", ['key' => 'nonsense-s', 'kind' => 'moulded', 'payload' => ['moulds' => [1, 2]]], false],
+            ['POST', "/pours/{$running}/events", ['key' => 'nonsense-t', 'kind' => 'drawn_from', 'payload' => ['code' => 'pr-40', 'lot' => 4]], false],
+            ['POST', "/pours/{$running}/left-over", ['left_g' => 40], false],
+            ['POST', "/pours/{$running}/came-short", ['area_mm2' => 9000, 'height_mm' => 3], false],
+            ['POST', "/pours/{$bad}/causes", ['answers' => ['where' => 'surface', 'contact' => 'sulphur']], false],
+            ['POST', "/pours/{$bad}/events", ['key' => 'nonsense-u', 'kind' => 'diagnosed', 'payload' => ['cause' => 'cold', 'answers' => ['where' => 'all']]], false],
+            ['PUT', '/waiting', ['name' => 'Frog', 'ml' => 22], false],
+            ['POST', '/trials', ['name' => 'T', 'about' => 'release', 'base' => 'pr-10', 'surface' => 'wax', 'note' => 'n', 'cups' => 3, 'cup_g' => 20, 'variants' => [['name' => 'a', 'release' => null], ['name' => 'b', 'release' => 'wax-spray']]], false],
+            ['POST', '/trials/1/facts', ['key' => 'nonsense-v', 'kind' => 'graded', 'payload' => ['variant' => 1, 'cup' => 2, 'grade' => 'good']], false],
+            ['POST', '/trials/1/become', ['what' => 'faults', 'cause' => 'cold'], false],
             ['POST', '/study/1/ask', ['pull' => '0,0,1', 'pour' => '0,0,1', 'one_part' => true, 'school' => 'heavy', 'seam_mm' => 10, 'float' => ['mass_g' => 20, 'centre_mm' => [0, 0, 20]]], false],
             ['POST', '/study', ['upload' => 'nonsense-upload', 'name' => 'n.stl', 'job' => 1], false],
             ['PUT', '/study/uploads/nonsense-upload', ['at' => 0], false],

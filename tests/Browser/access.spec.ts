@@ -97,6 +97,32 @@ const screens: Record<string, (page: Page, url: string) => Promise<void>> = {
         await page.getByRole('button', { name: 'Name its sides' }).click();
         await expect(page.getByText('in all,')).toBeVisible();
     },
+    rack: async (page, url) => {
+        await page.goto(`${url}/rack`);
+        await page.getByRole('button', { name: 'Put one on the rack' }).click();
+    },
+    'a mould': async (page, url) => {
+        await page.goto(`${url}/rack/1`);
+        await page.getByText('pits', { exact: true }).click();
+    },
+    'what a piece costs': async (page, url) => {
+        await page.goto(`${url}/jobs/3/cost`);
+        await page.getByLabel('The other way').fill('bought in');
+        await page.getByLabel('before the first piece').fill('0');
+        await page.getByLabel('and a piece').fill('2.40');
+        await expect(page.getByText('is cheaper, from there on')).toBeVisible();
+    },
+    'taking a kit in': async (page, url) => {
+        await page.goto(`${url}/stores/ur-35`);
+        await page.getByRole('button', { name: 'Take a kit in' }).click();
+        await page.getByText('What a kit costs, and when').click();
+    },
+    'a kit': async (page, url) => void (await page.goto(`${url}/stores/lots/1`)),
+    'what goes wrong': async (page, url) => {
+        await page.goto(`${url}/faults`);
+        await page.getByRole('button', { name: 'Plan a trial' }).click();
+    },
+    'a trial': async (page, url) => void (await page.goto(`${url}/trials/1`)),
     log: async (page, url) => void (await page.goto(`${url}/log`)),
     lost: async (page, url) => void (await page.goto(`${url}/nowhere`)),
 };

@@ -2,7 +2,8 @@ import { router } from '@inertiajs/svelte';
 import { afterEach, expect, test, vi } from 'vitest';
 import { Narrowing } from '../../resources/js/lib/narrowing';
 
-vi.mock('@inertiajs/svelte', () => ({ router: { get: vi.fn() } }));
+const { heard } = vi.hoisted(() => ({ heard: [] as (() => void)[] }));
+vi.mock('@inertiajs/svelte', () => ({ router: { get: vi.fn(), on: (_: string, hear: () => void) => heard.push(hear) } }));
 
 afterEach(() => {
     vi.useRealTimers();
@@ -28,4 +29,13 @@ test('whoever types is asked for once, when they rest, from the first page on', 
     expect(router.get).not.toHaveBeenCalled();
     vi.advanceTimersByTime(200);
     expect(router.get).toHaveBeenCalledExactlyOnceWith('/jobs?q=owl', {}, expect.objectContaining({ only: ['list'], replace: true }));
+});
+
+test('who follows a link while a search still waits is not called back', () => {
+    vi.useFakeTimers();
+    new Narrowing('/rack', { q: 'tray' }, ['rack']).go(200);
+    vi.advanceTimersByTime(100);
+    heard.forEach((hear) => hear());
+    vi.advanceTimersByTime(500);
+    expect(router.get).not.toHaveBeenCalled();
 });

@@ -1,9 +1,13 @@
 import { router } from '@inertiajs/svelte';
 
+let waiting: ReturnType<typeof setTimeout> | undefined;
+// Who follows a link while a search is still waiting goes where the link leads.
+if (typeof window !== 'undefined') {
+    router.on('start', () => clearTimeout(waiting));
+}
+
 /** A long list that is narrowed by what is typed and turned page by page: the address says all of it, so that going back works. */
 export class Narrowing {
-    private wait: ReturnType<typeof setTimeout> | undefined;
-
     constructor(
         private readonly path: string,
         private readonly filter: Readonly<Record<string, string>>,
@@ -20,8 +24,8 @@ export class Narrowing {
 
     /** From the first page on, after a short rest for whoever is still typing. */
     go(delay = 0): void {
-        clearTimeout(this.wait);
-        this.wait = setTimeout(
+        clearTimeout(waiting);
+        waiting = setTimeout(
             () => router.get(this.href(1), {}, { preserveState: true, preserveScroll: true, replace: true, only: this.only }),
             delay,
         );

@@ -19,10 +19,13 @@
     let answers = $state<Record<string, string | number | boolean>>({});
     let skipped = $state(false);
     let wrong = $state<string | null>(null);
+    let busy = $state(false);
     let other = $state('');
 
     async function look(): Promise<void> {
+        busy = true;
         const answer = await ask<Found>('POST', `/pours/${String(live.run.pour_id)}/causes`, { answers });
+        busy = false;
         wrong = answer.ok ? null : answer.wrong.message;
         if (answer.ok) {
             found = answer.data;
@@ -31,7 +34,7 @@
     onMount(() => void look());
 
     async function reply(value: string | number | boolean): Promise<void> {
-        if (found?.question) {
+        if (found?.question && !busy) {
             answers = { ...answers, [found.question.fact]: value };
             await look();
         }
@@ -51,8 +54,10 @@
         {#if asking && found.question !== null}
             <p class="text-lg">{found.question.ask}</p>
             <p class="flex flex-wrap gap-2">
-                {#each found.question.answers as answer (answer.text)}<button class="btn big" onclick={() => void reply(answer.value)}
-                        >{answer.text}</button
+                {#each found.question.answers as answer (answer.text)}<button
+                        class="btn big"
+                        disabled={busy}
+                        onclick={() => void reply(answer.value)}>{answer.text}</button
                     >{/each}
                 <button class="btn btn-ghost big" onclick={() => (skipped = true)}>I do not know</button>
             </p>
