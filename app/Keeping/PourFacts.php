@@ -26,7 +26,8 @@ final readonly class PourFacts
             ...$this->times($run), ...$this->lot($run), ...$this->sheets($run), ...$this->mould($run),
         ];
 
-        return array_filter($facts, static fn (mixed $fact): bool => $fact !== null);
+        // Shares and errors are measured, not counted: what a computer adds beyond that is noise.
+        return array_map(static fn (bool|float|string $fact): bool|float|string => is_float($fact) ? round($fact, 6) : $fact, array_filter($facts, static fn (mixed $fact): bool => $fact !== null));
     }
 
     /** How far the parts of the worst cup were from each other's measure. */

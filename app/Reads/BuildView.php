@@ -11,7 +11,9 @@ use Apalos\Core\Build\OperationKind;
 use Apalos\Core\Build\OperationStands;
 use Apalos\Core\Build\OperationState;
 use Apalos\Core\Contact\Verdict;
+use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Keep\Drying;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 use App\Models\Pour;
@@ -28,7 +30,7 @@ use App\Workshop\RecordedBuild;
  *     id: string, kind: string, name: string, how: Phrase, minutes: float, uses: list<string>, state: string, started_ms: int|null, ended_ms: int|null, opens_ms: int|null, shuts_ms: int|null, shut_by: string|null,
  *     waits_for: list<string>, after: list<array{op: string, from: float|string, until: float|string|null}>, mixes: bool, base: string|null, base_name: string|null, mix: array<string, mixed>|null,
  *     thickness_mm: float|null, volume_ml: float|null, grams: float|null, pour_id: int|null, pour_state: string|null,
- *     touches: list<array{at_ms: int, finger: string}>, weighings: list<array{at_ms: int, mass_g: float}>,
+ *     touches: list<array{at_ms: int, finger: string}>, weighings: list<array{at_ms: int, mass_g: float}>, dry: array{at_ms: int|null, left_pct: float|null, dry_mass_g: float|null, says: list<Phrase>}|null,
  *     layer: array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}|null, save: string|null, wanted_ms: int|null, cautions: list<array{title: string, text: Phrase}>
  * }
  */
@@ -93,10 +95,34 @@ final readonly class BuildView implements View
             'pour_id' => $pour?->id, 'pour_state' => $pour?->state->value,
             'touches' => array_map(fn (array $touch): array => ['at_ms' => (int) $this->recorded->ms($touch['at']), 'finger' => $touch['finger']->value], $this->recorded->state->touches[$operation->id] ?? []),
             'weighings' => array_map(fn (array $weighing): array => ['at_ms' => (int) $this->recorded->ms($weighing['at']), 'mass_g' => $weighing['mass_g']], $this->recorded->state->weighings[$operation->id] ?? []),
+            'dry' => $this->dry($this->recorded->state->weighings[$operation->id] ?? []),
             'layer' => $stands->state->isOver() ? null : $this->layer($operation),
             'save' => $stands->state === OperationState::Missed ? $this->layers->save($this->recorded, $operation, $this->book) : null,
             'wanted_ms' => $this->recorded->ms($this->recorded->state->put[$operation->id] ?? null),
             'cautions' => array_values(array_map(static fn (string $id): array => ['title' => $known[$id]['title'], 'text' => Phrase::written($known[$id]['text'])], array_filter($this->cautions($operation), static fn (string $id): bool => isset($known[$id])))),
+        ];
+    }
+
+    /**
+     * What its weighings say of when it is dry, or why they say nothing.
+     *
+     * @param  list<array{at: float, mass_g: float}>  $weighings
+     * @return array{at_ms: int|null, left_pct: float|null, dry_mass_g: float|null, says: list<Phrase>}|null
+     */
+    private function dry(array $weighings): ?array
+    {
+        if ($weighings === []) {
+            return null;
+        }
+        try {
+            $dry = (new Drying)->watched($weighings);
+        } catch (BadInput $wrong) {
+            return ['at_ms' => null, 'left_pct' => null, 'dry_mass_g' => null, 'says' => [$wrong->says]];
+        }
+
+        return [
+            'at_ms' => $dry->dryAt === null ? null : $this->recorded->ms(min(array_column($weighings, 'at')) + 60.0 * $dry->dryAt), 'left_pct' => $dry->leftPct, 'dry_mass_g' => $dry->dryMass,
+            'says' => array_map(static fn (Warning $warning): Phrase => $warning->message, $dry->warnings),
         ];
     }
 

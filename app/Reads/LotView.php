@@ -10,6 +10,7 @@ use App\Workshop\Happened;
 use App\Workshop\Library;
 use App\Workshop\Rows;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 
 /**
  * One lot: what is left, where it went, and what was told of it.
@@ -25,7 +26,7 @@ final readonly class LotView implements View
     /**
      * @return array{
      *     lot: LotLine, today: string, name: string, colour: string|null, part_names: array<string, string>, take_back: int|null,
-     *     went: list<array{pour_id: int, at_ms: int, job: string, link: string, href: string, part: string, grams: float, state: string, grade: string|null, pieces: list<array{outcome: string, mould: string|null, mould_id: int|null, n: int}>}>,
+     *     went: list<array{pour_id: int, at_ms: int, job: string, link: string, href: string, parts: array<string, float>, state: string, grade: string|null, pieces: list<array{outcome: string, mould: string|null, mould_id: int|null, n: int}>}>,
      *     pages: array{page: int, pages: int, total: int}, facts: list<array{id: int, kind: string, at_ms: int, payload: array<string, mixed>}>
      * }
      */
@@ -36,11 +37,13 @@ final readonly class LotView implements View
         $base = $this->library->shelf()->bases[$lot->code] ?? null;
         $additive = $this->library->shelf()->additives[$lot->code] ?? null;
         $draws = Rows::of('lot_draws')->where('lot_id', $lot->id);
-        $total = (clone $draws)->count();
+        $total = (clone $draws)->distinct()->count('pour_id');
         $slice = $this->slice->within($total);
-        $rows = $draws->join('pours', 'pours.id', '=', 'lot_draws.pour_id')->join('impressions', 'impressions.id', '=', 'pours.impression_id')->join('jobs', 'jobs.id', '=', 'impressions.job_id')
-            ->orderByDesc('lot_draws.at')->orderByDesc('lot_draws.id')->offset($slice->offset())->limit($slice->size)
-            ->get(['lot_draws.pour_id', 'lot_draws.at', 'lot_draws.part', 'lot_draws.grams', 'jobs.name as job', 'impressions.name as link', 'pours.state', 'pours.grade']);
+        // A line for each pour, whatever parts it took.
+        $drawn = (clone $draws)->groupBy('pour_id')->selectRaw("pour_id, max(at) as at, sum(case when part = 'A' then grams else 0 end) as a, sum(case when part = 'B' then grams else 0 end) as b")->orderByDesc('at')->orderByDesc('pour_id')->offset($slice->offset())->limit($slice->size)->get();
+        $titles = DB::table('pours')->join('impressions', 'impressions.id', '=', 'pours.impression_id')->join('jobs', 'jobs.id', '=', 'impressions.job_id')->whereIn('pours.id', $drawn->pluck('pour_id')->all())
+            ->get(['pours.id', 'jobs.name as job', 'impressions.name as link', 'pours.state', 'pours.grade'])->keyBy('id');
+        $rows = $drawn->filter(static fn (\stdClass $row): bool => $titles->has($row->pour_id))->map(static fn (\stdClass $row): \stdClass => (object) [...(array) $row, ...(array) $titles->get($row->pour_id)]);
         $pieces = Rows::of('castings')->leftJoin('moulds', 'moulds.id', '=', 'castings.mould_id')->whereIn('castings.pour_id', $rows->pluck('pour_id')->unique()->all())
             ->groupBy('castings.pour_id', 'castings.outcome', 'castings.mould_id', 'moulds.name')->selectRaw('castings.pour_id, castings.outcome, castings.mould_id, moulds.name as mould, count(*) as n')->get();
 
@@ -49,7 +52,7 @@ final readonly class LotView implements View
             'part_names' => $base === null ? ['A' => ''] : array_filter(['A' => $base->partNames['a'], 'B' => $base->partNames['b'] ?? null]), 'take_back' => $this->recorded->state->takeBack,
             'went' => array_values($rows->map(static fn (\stdClass $row): array => [
                 'pour_id' => (int) $row->pour_id, 'at_ms' => (int) CarbonImmutable::parse((string) $row->at, 'UTC')->getTimestampMs(), 'job' => (string) $row->job, 'link' => (string) $row->link, 'href' => "/pours/{$row->pour_id}/run",
-                'part' => (string) $row->part, 'grams' => (float) $row->grams, 'state' => (string) $row->state, 'grade' => $row->grade === null ? null : (string) $row->grade,
+                'parts' => array_filter(['A' => (float) $row->a, 'B' => (float) $row->b], static fn (float $g): bool => $g > 0.0), 'state' => (string) $row->state, 'grade' => $row->grade === null ? null : (string) $row->grade,
                 'pieces' => array_values($pieces->where('pour_id', $row->pour_id)->map(static fn (\stdClass $piece): array => ['outcome' => (string) $piece->outcome, 'mould' => $piece->mould === null ? null : (string) $piece->mould, 'mould_id' => $piece->mould_id === null ? null : (int) $piece->mould_id, 'n' => (int) $piece->n])->all()),
             ])->all()),
             'pages' => $slice->toArray($total),

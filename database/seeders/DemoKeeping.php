@@ -97,8 +97,8 @@ final class DemoKeeping
             $pour = Pour::query()->whereIn('grade', [Grade::Spoilt, Grade::Poor])->whereJsonContains('faults', $fault)->orderBy('id')->first();
             $pour === null || $this->hands->do($pour, 'diagnosed', ['cause' => $cause, 'answers' => []], ($pour->graded_at ?? $now)->addMinutes(5));
         }
-        $trial = ($this->plan)(Fields::of(['name' => 'Air out of the forearm gel', 'about' => 'air', 'base' => 'pg-30', 'cups' => 4, 'cup_g' => 25, 'note' => 'One batch, twelve cups, looked at against the window.', 'variants' => [['name' => 'drawn out'], ['name' => 'pressed'], ['name' => 'left alone']]]), $now->subDays(16));
-        foreach ([['superb', 'good', 'superb', 'good'], ['good', 'good', 'usable', 'good'], ['poor', 'poor', 'usable', 'spoilt']] as $variant => $grades) {
+        $trial = ($this->plan)(Fields::of(['name' => 'Air out of the forearm gel', 'about' => 'air', 'base' => 'pg-30', 'cups' => 5, 'cup_g' => 25, 'note' => 'One batch, fifteen cups, looked at against the window.', 'variants' => [['name' => 'drawn out'], ['name' => 'pressed'], ['name' => 'left alone']]]), $now->subDays(16));
+        foreach ([['superb', 'good', 'superb', 'superb', 'good'], ['good', 'usable', 'usable', 'good', 'usable'], ['poor', 'poor', 'usable', 'spoilt', 'poor']] as $variant => $grades) {
             foreach ($grades as $cup => $grade) {
                 $this->grade($trial, ['variant' => $variant, 'cup' => $cup, 'grade' => $grade], $now->subDays(15));
             }

@@ -75,6 +75,16 @@ final class FaultsTest extends TestCase
         self::assertContains('Its lot is past its best-before date.', $why('old-lot'));
     }
 
+    /** Weighed to the tenth, the parts of a gram do not come out even: what is left of them is no fact. */
+    public function test_the_noise_of_a_division_is_no_fact(): void
+    {
+        $link = $this->impression('cast', 'pr-10');
+        foreach ([97.3, 61.9, 143.7] as $ml) {
+            $pour = $this->poured($link, ['grade' => 'poor', 'faults' => ['bubbles']], ['volume' => ['method' => 'mesh', 'volume_ml' => $ml, 'allowance_pct' => 7]]);
+            self::assertCount(3, $this->causes($pour)['causes']);
+        }
+    }
+
     public function test_without_a_fault_or_a_bad_cast_there_is_nothing_to_ask(): void
     {
         $pour = $this->poured($this->impression('cast', 'pr-10'));

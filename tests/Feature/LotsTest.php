@@ -49,7 +49,7 @@ final class LotsTest extends TestCase
         $this->graded($pour, ['pieces' => 2]);
 
         // From the kit to every pour and piece …
-        $this->get("/stores/lots/{$old->id}")->assertInertia(static fn (AssertableInertia $page) => $page->has('shown.went', 2)->where('shown.went.0.pour_id', $pour->id)->where('shown.went.0.pieces.0.n', 2)->where('shown.went.0.pieces.0.outcome', 'good'));
+        $this->get("/stores/lots/{$old->id}")->assertInertia(static fn (AssertableInertia $page) => $page->has('shown.went', 1)->has('shown.went.0.parts', 2)->where('shown.went.0.pour_id', $pour->id)->where('shown.went.0.pieces.0.n', 2)->where('shown.went.0.pieces.0.outcome', 'good'));
         // … from the pour to the kit, and by the maker’s own number.
         $this->getJson("/pours/{$pour->id}/kept")->assertJsonPath('draws.0.label', "L-{$old->id}");
         self::assertContains("/stores/lots/{$old->id}", array_column($this->getJson('/find?q=ur-b-7')->json('found'), 'href'));

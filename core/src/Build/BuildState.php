@@ -7,7 +7,9 @@ namespace Apalos\Core\Build;
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Facts\Fact;
 use Apalos\Core\Facts\Standing;
+use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Keep\Drying;
 
 /**
  * A build as its facts and the runs of what it mixes tell it. Pure: the same plan, facts, runs and moment always give the same
@@ -74,19 +76,36 @@ final readonly class BuildState
             $run = $laid[$id] ?? null;
             $ended = $run !== null ? $run->endedAt : ($done[$id] ?? null);
             $started = $run !== null ? $run->startedAt : ($begun[$id] ?? ($ended === null ? null : max(0.0, $ended - $operation->minutes)));
-            $stands[$id] = self::stands($plan, $operation, $started, $ended, $leftOut[$id] ?? null, $stands, $touches, $now, $clock);
+            $stands[$id] = self::stands($plan, $operation, $started, $ended, $leftOut[$id] ?? null, $stands, $touches, self::dryAt($weighings[$id] ?? []), $now, $clock);
         }
 
         return new self($plan, $stands, $touches, $weighings, $notes, $put, $grade, $givenUp, $takeBack, $edition);
     }
 
     /**
+     * When what is weighed now and then will be dry; null while too few weighings tell, or while they grow.
+     *
+     * @param  list<array{at: float, mass_g: float}>  $weighings
+     */
+    private static function dryAt(array $weighings): ?float
+    {
+        try {
+            $dry = $weighings === [] ? null : (new Drying)->watched($weighings)->dryAt;
+        } catch (BadInput) {
+            return null;
+        }
+
+        return $dry === null ? null : min(array_column($weighings, 'at')) + 60.0 * $dry;
+    }
+
+    /**
      * @param  array<string, OperationStands>  $before
      * @param  array<string, list<array{at: float, finger: Finger}>>  $touches
+     * @param  float|null  $dryAt  minutes of the build at which its weighings say that it will be dry
      */
-    private static function stands(BuildPlan $plan, Operation $operation, ?float $started, ?float $ended, ?float $leftOut, array $before, array $touches, float $now, WindowClock $clock): OperationStands
+    private static function stands(BuildPlan $plan, Operation $operation, ?float $started, ?float $ended, ?float $leftOut, array $before, array $touches, ?float $dryAt, float $now, WindowClock $clock): OperationStands
     {
-        [$opens, $shuts, $shutBy, $waitsFor, $windows] = [0.0, INF, null, [], []];
+        [$opens, $shuts, $shutBy, $waitsFor, $windows] = [$dryAt ?? 0.0, INF, null, [], []];
         foreach ($operation->after as $wait) {
             $other = $before[$wait->operation] ?? null;
             // An operation may be written before what it waits for: then that is not over.

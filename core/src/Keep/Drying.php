@@ -49,6 +49,20 @@ final class Drying
     }
 
     /**
+     * Of weighings as they were told at a bench, in minutes: `dry_at_h` counts from the first of them.
+     *
+     * @param  list<array{at: float, mass_g: float}>  $weighings
+     *
+     * @throws BadInput where they are too few, or grow
+     */
+    public function watched(array $weighings): DryResult
+    {
+        $first = $weighings === [] ? 0.0 : min(array_column($weighings, 'at'));
+
+        return $this->ask(Fields::of(['weighings' => array_map(static fn (array $one): array => ['hours' => ($one['at'] - $first) / 60.0, 'mass_g' => $one['mass_g']], $weighings)]));
+    }
+
+    /**
      * @return array{non-empty-list<float>, non-empty-list<float>} hours rising, and grams
      *
      * @throws BadInput

@@ -181,4 +181,27 @@ final class BuildStateTest extends TestCase
             self::assertNotSame('', Words::of($wrong->says));
         }
     }
+
+    /** 800 g of dry plaster and 120 g of water that leaves with τ = 20 h: under half a per cent is left after 20·ln(120/4) = 68 h. */
+    public function test_what_is_weighed_now_and_then_waits_until_its_weighings_say_that_it_is_dry(): void
+    {
+        $plan = BuildPlan::from(Fields::of(['operations' => [['id' => 'dry', 'kind' => 'check', 'name' => 'Dry', 'minutes' => 2], ['id' => 'seal', 'kind' => 'prepare', 'name' => 'Seal', 'minutes' => 10, 'after' => [['op' => 'dry']]]]]));
+        $clock = new class implements WindowClock
+        {
+            public function after(Operation $of, float $endedAt, Milestone $milestone, array $touches): ?float
+            {
+                return null;
+            }
+        };
+        $weighed = static fn (int $i, float $hours, ?float $mass = null): Fact => new Fact($i, BuildFactKind::Weighed, 30.0 + 60.0 * $hours, ['op' => 'dry', 'mass_g' => $mass ?? 800.0 + 120.0 * exp(-$hours / 20.0)]);
+        $state = static fn (array $facts, float $hours): BuildState => BuildState::of($plan, $facts, [], 30.0 + 60.0 * $hours, $clock);
+        $three = [$weighed(1, 0.0), $weighed(2, 12.0), $weighed(3, 30.0)];
+
+        self::assertSame(OperationState::Ready, $state(array_slice($three, 0, 2), 31.0)->operations['dry']->state, 'Two weighings say nothing.');
+        $dries = $state($three, 31.0)->operations['dry'];
+        self::assertSame(OperationState::Waits, $dries->state);
+        self::assertEqualsWithDelta(30.0 + 60.0 * 20.0 * log(30.0), $dries->opensAt ?? 0.0, 60.0);
+        self::assertSame(OperationState::Ready, $state($three, 70.0)->operations['dry']->state);
+        self::assertSame(OperationState::Ready, $state([$weighed(1, 0.0), $weighed(2, 5.0, 930.0), $weighed(3, 9.0, 940.0)], 10.0)->operations['dry']->state, 'Weighings that grow move nothing.');
+    }
 }

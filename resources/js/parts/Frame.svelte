@@ -279,15 +279,17 @@
             gap: 0;
             background: var(--color-base-200);
             border-top: 1.5px solid var(--color-base-300);
-            padding: 0 0.25rem env(safe-area-inset-bottom);
+            padding: 0 0 env(safe-area-inset-bottom);
+            overflow-x: auto;
         }
         nav li a {
-            min-width: 2.9rem;
+            min-width: 2.75rem;
             min-height: 3.25rem;
             display: grid;
             place-items: center;
-            font-size: 0.9rem;
-            padding: 0 0.2rem;
+            font-size: 0.875rem;
+            letter-spacing: -0.01em;
+            padding: 0;
         }
         nav li a[aria-current]::after {
             bottom: auto;

@@ -690,6 +690,12 @@ export type BuildView = {
             at_ms: number;
             mass_g: number;
         }[];
+        dry: {
+            at_ms: number | null;
+            left_pct: number | null;
+            dry_mass_g: number | null;
+            says: string[];
+        } | null;
         layer: {
             verdict: string;
             below: string;
@@ -1620,8 +1626,7 @@ export type LotView = {
         job: string;
         link: string;
         href: string;
-        part: string;
-        grams: number;
+        parts: Record<string, number>;
         state: string;
         grade: string | null;
         pieces: ({

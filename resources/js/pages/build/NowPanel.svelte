@@ -3,7 +3,7 @@
     import { router } from '@inertiajs/svelte';
     import { bench } from '../../lib/bench.svelte';
     import { standing, type BuildOperation, type LiveBuild } from '../../lib/build.svelte';
-    import { measure, span, type Entry } from '../../lib/units';
+    import { figure, measure, span, type Entry } from '../../lib/units';
     import { when } from '../../lib/when';
     import Measure from '../../parts/Measure.svelte';
 
@@ -123,6 +123,15 @@
             <Measure label="It weighs now" kind="mass" bind:value={mass} />
             <button class="btn big" disabled={typeof mass !== 'number'}>Write it down</button>
         </form>
+        {#if op.dry !== null}
+            {#if op.dry.at_ms !== null}<p class="mt-2 text-lg" role="status">
+                    {op.dry.at_ms <= bench.now ? 'Dry since' : 'It will be dry'}
+                    <b>{when(op.dry.at_ms, bench.now)}</b>, at about
+                    <b class="fig">{measure(op.dry.dry_mass_g, 'mass', bench.units)}</b>; {figure(op.dry.left_pct, 'percent', 'metric', 1)} %
+                    of that was still to go at the last weighing.
+                </p>{/if}
+            {#each op.dry.says as says (says)}<p class="mt-1">{says}</p>{/each}
+        {/if}
         <ol class="mt-2">
             {#each op.weighings as weighing, i (weighing.at_ms)}
                 <li>

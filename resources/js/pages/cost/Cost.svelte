@@ -111,7 +111,7 @@
 
 <svelte:head><title>{words[cost.of]}: {cost.name} · Apalos</title></svelte:head>
 
-<p class="quiet"><a class="link" href={cost.href}>{cost.name}</a></p>
+<p class="quiet"><a class="link inline-flex min-h-11 items-center" href={cost.href}>{cost.name}</a></p>
 <h1 class="text-3xl">{words[cost.of]}</h1>
 
 <div class="cols">
@@ -191,7 +191,10 @@
                     {@const n = index(asked.moulds, mould, (m) => m.cost !== '')}
                     <div class="line" class:open={mould.cost === ''}>
                         <p class="font-bold">
-                            {#if mould.id === null}{mould.name}{:else}<a class="link" href="/rack/{mould.id}">{mould.name}</a>{/if}
+                            {#if mould.id === null}{mould.name}{:else}<a
+                                    class="link inline-flex min-h-11 items-center"
+                                    href="/rack/{mould.id}">{mould.name}</a
+                                >{/if}
                         </p>
                         <span></span>
                         <div class="four">

@@ -31,9 +31,9 @@
     />
     {#if even.pieces !== null}
         <line x1={x(even.pieces)} x2={x(even.pieces)} y1="8" y2={H - 22} stroke="currentColor" stroke-dasharray="2 4" />
-        <text x={x(even.pieces)} y={H - 5} text-anchor="middle" fill="currentColor" font-size="15" font-weight="700">{even.pieces}</text>
+        <text x={x(even.pieces)} y={H - 5} text-anchor="middle" fill="currentColor" font-size="19" font-weight="700">{even.pieces}</text>
     {/if}
-    <text x={W - 8} y={H - 5} text-anchor="end" fill="currentColor" font-size="15">{most} pieces</text>
+    <text x={W - 8} y={H - 5} text-anchor="end" fill="currentColor" font-size="19">{most} pieces</text>
 </svg>
 <p>
     {#if even.pieces === null}{named(even.cheaper_below) === other.name

@@ -18,7 +18,7 @@
 
 <div class="flex flex-wrap items-end justify-between gap-3">
     <div>
-        <p class="quiet"><a class="link" href="/log">Log</a></p>
+        <p class="quiet"><a class="link inline-flex min-h-11 min-w-11 items-center" href="/log">Log</a></p>
         <h1 class="text-3xl">What goes wrong again and again</h1>
     </div>
     <div class="w-64">

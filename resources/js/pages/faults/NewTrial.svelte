@@ -86,7 +86,13 @@
                 {#each Object.entries(page.surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}
             </Choice>
         {/if}
-        <Measure label="Cups of each" kind="plain" bind:value={trial.cups} error={at('cups')} hint="four tell something, two seldom do" />
+        <Measure
+            label="Cups of each"
+            kind="plain"
+            bind:value={trial.cups}
+            error={at('cups')}
+            hint="four tell two variants apart, five tell more of them"
+        />
         <Measure label="Grams a cup" kind="mass" bind:value={trial.cup_g} error={at('cup_g')} />
     </div>
     {#each trial.variants as variant, i (i)}

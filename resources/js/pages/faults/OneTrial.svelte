@@ -47,7 +47,7 @@
 
 <svelte:head><title>{trial.name} · Trial · Apalos</title></svelte:head>
 
-<p class="quiet"><a class="link" href="/faults">What goes wrong</a></p>
+<p class="quiet"><a class="link inline-flex min-h-11 items-center" href="/faults">What goes wrong</a></p>
 <h1 class="text-4xl">{trial.name}</h1>
 <p class="quiet">
     {trial.variants.length} variants, {trial.cups} cups of each, {measure(trial.cup_g, 'mass', bench.units)} a cup,

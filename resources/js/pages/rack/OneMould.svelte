@@ -82,7 +82,9 @@
 <p class="quiet"><a class="link" href="/rack">Rack</a> · <span class="fig">{mould.code}</span></p>
 <div class="flex flex-wrap items-baseline gap-x-4">
     <h1 class="text-4xl">{mould.name}</h1>
-    {#if mould.job !== null}<p class="text-lg"><a class="link" href="/jobs/{mould.job_id}">{mould.job}</a></p>{/if}
+    {#if mould.job !== null}<p class="text-lg">
+            <a class="link inline-flex min-h-11 items-center" href="/jobs/{mould.job_id}">{mould.job}</a>
+        </p>{/if}
 </div>
 <p class="quiet">
     {mould.material ?? 'rubber not said'}{mould.casting === null ? '' : `, casts ${mould.casting}`} · on the rack since {dayAndTime(

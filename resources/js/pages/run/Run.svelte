@@ -275,8 +275,7 @@
             <DoneStep {run} grade={run.grade} kept={kept.view} />
             {#if kept.view?.bad === true && run.grade.faults.length > 0}<WhatWentWrong {live} {kept} />{/if}
         {/if}
-        {#if kind === 'gear' || kind === 'contacts' || kind === 'premix' || kind === 'wait'}<Where {live} {kept} />{/if}
-        {#if kind === 'fill' || kind === 'wait'}<RestOfCup {live} {kept} />{/if}
+        {#if kind === 'gear' || kind === 'contacts'}<Where {live} {kept} />{/if}
 
         {#if (kind === 'weigh' || kind === 'tare') && !typing}
             <ScaleTrouble
@@ -305,6 +304,8 @@
                 />
             {/if}
             <p class="quiet mt-3">{next[kind] ?? ''}</p>
+            {#if kind === 'premix' || kind === 'wait'}<Where {live} {kept} />{/if}
+            {#if kind === 'fill' || kind === 'wait'}<RestOfCup {live} {kept} />{/if}
             <p><button class="link quiet" onclick={() => (givingUp = true)}>Give this pour up …</button></p>
         {:else if run.take_back !== null}
             <p class="mt-4">

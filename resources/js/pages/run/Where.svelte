@@ -103,8 +103,4 @@
         border-radius: var(--radius-box);
         background: var(--color-secondary);
     }
-    .where a {
-        display: inline-block;
-        line-height: 1.9rem;
-    }
 </style>

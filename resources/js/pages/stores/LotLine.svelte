@@ -16,7 +16,7 @@
     </div>
     <div>
         <p>
-            <a class="link inline-block leading-7 font-bold" href="/stores/lots/{lot.id}">{lot.label}</a>
+            <a class="link inline-block min-w-11 leading-7 font-bold" href="/stores/lots/{lot.id}">{lot.label}</a>
             {#each lot.parts as part (part.part)}
                 <span class="part"
                     >{lot.parts.length > 1 ? (parts[part.part] ?? part.part) : ''}
@@ -54,7 +54,6 @@
     }
     .part {
         margin-left: 0.8rem;
-        white-space: nowrap;
     }
     .tubs {
         display: flex;

@@ -87,7 +87,9 @@
                                 >{/each}
                         </span>
                         <span class="fig text-right"
-                            >{view.lot.parts.length > 1 ? `${row.part} ` : ''}{measure(row.grams, 'mass', bench.units)}</span
+                            >{#each Object.entries(row.parts) as [letter, grams] (letter)}<span class="block"
+                                    >{view.lot.parts.length > 1 ? `${letter} ` : ''}{measure(grams, 'mass', bench.units)}</span
+                                >{/each}</span
                         >
                     </li>
                 {:else}<li class="quiet">Nothing was drawn from it yet.</li>{/each}

@@ -186,6 +186,7 @@
         cursor: pointer;
     }
     small {
+        font-size: 0.9rem;
         margin-left: 0.5rem;
         color: var(--color-neutral);
     }
