@@ -55,6 +55,7 @@ foreach (['mould', 'lot', 'trial', 'version'] as $record) {
 Route::get('/', BenchController::class);
 
 Route::get('/rack', [RackController::class, 'index']);
+Route::get('/rack.csv', [RackController::class, 'csv']);
 Route::post('/rack', [RackController::class, 'store']);
 Route::put('/rack/school', [RackController::class, 'school']);
 Route::get('/rack/{mould}', [RackController::class, 'show']);
@@ -65,6 +66,7 @@ Route::post('/rack/{mould}/remake', [RackController::class, 'remake']);
 Route::post('/impressions/{impression}/mould', [RackController::class, 'adopt']);
 Route::put('/impressions/{impression}/gone', [RackController::class, 'gone']);
 
+Route::get('/stores/kits.csv', [LotController::class, 'csv']);
 Route::post('/stores/lots', [LotController::class, 'store']);
 Route::get('/stores/lots/{lot}', [LotController::class, 'show']);
 Route::post('/stores/lots/{lot}/facts', [LotController::class, 'record']);

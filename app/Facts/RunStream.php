@@ -251,6 +251,12 @@ final readonly class RunStream implements Stream
         $grade = $state->grade === null ? null : Fields::of($state->grade);
         $last = $run->facts[count($run->facts) - 1]->at();
         $isLaid = $run->plan->endsLaid && $state->step->kind === StepKind::Done;
+        if ($isLaid && $run->pour->state === PourState::Graded) {
+            // How it came out is told by its build; only what was behind it is told here.
+            $run->pour->update(['cause' => $run->beside->diagnosis['cause'] ?? null]);
+
+            return;
+        }
         [$met, $gelled] = [$run->at($state->lastMetAt()), $run->at($state->gelledAt)];
         $watched = $met === null || $gelled === null || $gelled <= $met ? null : $run->frozen->clock->asBare(Minutes::of($met->diffInMilliseconds($gelled) / 60_000.0));
         $run->pour->fill([

@@ -7,12 +7,12 @@ namespace App\Facts;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
-use Apalos\Core\Run\Grade;
 use Apalos\Core\Run\StepKind;
 use App\Keeping\Rack;
 use App\Models\ImpressionKind;
 use App\Models\Lot;
 use App\Models\Mould;
+use App\Models\PourState;
 use App\Workshop\Library;
 use App\Workshop\RecordedRun;
 
@@ -78,8 +78,8 @@ final readonly class ToldBeside
     public function diagnosed(Fields $in, RecordedRun $run): array
     {
         $in->only('cause', 'answers');
-        $grade = Grade::tryFrom(is_string($word = $run->state->grade['grade'] ?? null) ? $word : '');
-        if ($grade === null || ! in_array($run->state->step->kind, [StepKind::Done], true)) {
+        // A cast of a build bears the grade of that.
+        if ($run->pour->state !== PourState::Graded || $run->pour->grade === null) {
             throw new StepHasMoved('Say first how it came out.');
         }
         $cause = $in->text('cause');

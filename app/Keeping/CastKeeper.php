@@ -128,14 +128,23 @@ final readonly class CastKeeper
         Rows::of('mould_care')->where('pour_id', $run->pour->id)->delete();
         $ticked = [];
         $said = self::said($run);
+        $texts = array_column($run->plan->checklist, 'text', 'id');
         foreach ($run->facts as $fact) {
             $item = $fact->payload['item'] ?? null;
             if (is_string($item) && $fact->kind === 'checked' && in_array($item, $run->state->checked, true) && preg_match(self::TICK, $item, $part) === 1 && Act::tryFrom($part[2]) !== null) {
-                $ticked[$item] = ['workshop_id' => $run->pour->workshop_id, 'mould_id' => count($said) === 1 ? $said[0] : (int) $part[1], 'pour_id' => $run->pour->id, 'act' => $part[2], 'at' => $fact->at()->format('Y-m-d H:i:s.v')];
+                $ticked[$item] = ['workshop_id' => $run->pour->workshop_id, 'mould_id' => count($said) === 1 ? $said[0] : (int) $part[1], 'pour_id' => $run->pour->id, 'act' => $part[2], 'what' => self::what($texts[$item] ?? ''), 'at' => $fact->at()->format('Y-m-d H:i:s.v')];
             }
         }
         $there = $ticked === [] ? [] : array_map(intval(...), Rows::of('moulds')->whereIn('id', array_column($ticked, 'mould_id'))->pluck('id')->all());
         DB::table('mould_care')->insert(array_values(array_filter($ticked, static fn (array $care): bool => in_array($care['mould_id'], $there, true))));
+    }
+
+    /** What a tick says was done with, without on what: `Plaster mould: warm jelly, thin, on.` is warm jelly, thin. */
+    private static function what(string $text): ?string
+    {
+        $said = (string) preg_replace(['/^[^:]*: /u', '/\.(\s.*)?$/us', '/, (on|flashed off)$/u'], '', $text);
+
+        return $said === '' ? null : mb_substr($said, 0, 160);
     }
 
     /** Castings that are in no mould the rack knows. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
  * One part of a kit, and how much of it is left by the book.
@@ -16,6 +17,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string|null $maker_number
  * @property float $got_g
  * @property float $left_g
+ * @property Lot $lot
  */
 final class LotPart extends Model
 {
@@ -32,5 +34,11 @@ final class LotPart extends Model
     protected function casts(): array
     {
         return ['lot_id' => 'integer', 'got_g' => 'float', 'left_g' => 'float'];
+    }
+
+    /** @return BelongsTo<Lot, $this> */
+    public function lot(): BelongsTo
+    {
+        return $this->belongsTo(Lot::class);
     }
 }

@@ -43,7 +43,7 @@ final readonly class BuildView implements View
     /**
      * @return array{
      *     id: int, job_id: int, job: string, link: string, link_id: int, makes: string, name: string, kind: string, now_ms: int, edition: int, begun: bool, through: bool,
-     *     grade: array{grade: string, faults: list<string>, pieces: int, note: string}|null, given_up: string|null, next: string|null,
+     *     grade: array{grade: string, faults: list<string>, pieces: int, note: string}|null, given_up: string|null, main_pour: int|null, next: string|null,
      *     operations: list<BuildOperationShape>,
      *     section: list<array{id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool}>, laid_mm: float, wall_mm: float, doubts: list<array{code: string, message: Phrase}>,
      *     notes: list<array{at_ms: int, text: string}>, take_back: array{of: int, kind: string, name: string|null}|null, faults: list<array{id: string, name: string}>, last_fact_id: int
@@ -61,6 +61,7 @@ final readonly class BuildView implements View
             'id' => $build->id, 'job_id' => $build->impression->job_id, 'job' => $build->impression->job->name, 'link' => $build->impression->name, 'link_id' => $build->impression_id, 'makes' => $build->impression->kind->value,
             'name' => $build->name, 'kind' => $build->kind, 'now_ms' => (int) $this->recorded->now->getTimestampMs(), 'edition' => $state->edition, 'begun' => $state->hasBegun(), 'through' => $state->isThrough(),
             'grade' => $grade === null ? null : ['grade' => $grade->text('grade'), 'faults' => $grade->strings('faults'), 'pieces' => (int) $grade->number('pieces'), 'note' => $grade->textOrNull('note') ?? ''],
+            'main_pour' => ($this->recorded->pours[$state->plan->main()->id ?? ''] ?? null)?->id,
             'given_up' => $state->givenUp === null ? null : (Fields::of($state->givenUp)->textOrNull('note') ?? ''),
             'next' => $state->isOver() ? null : $state->next()?->operation->id,
             'operations' => array_map($this->operation(...), array_values($state->operations)),

@@ -32,7 +32,7 @@ final readonly class KeptView implements View
      * @return array{
      *     in_a_mould: bool, moulds: list<int>, choices: list<array{id: int, code: string, name: string, job: string|null, casts: int, likely: int, filled: array{pour: int, job: string, link: string}|null}>, link_id: int,
      *     lots: list<array{code: string, name: string, from: int|null, lots: list<LotLine>}>, draws: list<array{lot_id: int|null, label: string|null, name: string, part: string, grams: float}>, short_g: float,
-     *     bad: bool, diagnosis: array{cause: string, name: string}|null, waiting: list<array{name: string, ml: float}>, pieces: list<array{number: int, outcome: string, fault: string|null, mould: string|null, mould_id: int|null}>, causes: array<string, string>
+     *     bad: bool, faults: int, diagnosis: array{cause: string, name: string}|null, waiting: list<array{name: string, ml: float}>, pieces: list<array{number: int, outcome: string, fault: string|null, mould: string|null, mould_id: int|null}>, causes: array<string, string>
      * }
      */
     public function toArray(): array
@@ -49,7 +49,7 @@ final readonly class KeptView implements View
             'in_a_mould' => $inMould, 'moulds' => $said, 'choices' => $inMould ? $this->choices($said) : [], 'link_id' => $pour->impression_id,
             'lots' => $this->lots(), 'draws' => array_values($draws->map(fn (\stdClass $row): array => ['lot_id' => $row->lot_id === null ? null : (int) $row->lot_id, 'label' => $row->lot_id === null ? null : "L-{$row->lot_id}", 'name' => $this->called((string) $row->code), 'part' => (string) $row->part, 'grams' => (float) $row->grams])->all()),
             'short_g' => (float) $draws->whereNull('lot_id')->sum('grams'),
-            'bad' => $grade !== null && ! $grade->counts(), 'diagnosis' => $found === null || ! isset($causes[$found]) ? null : ['cause' => $found, 'name' => $causes[$found]->name],
+            'bad' => $grade !== null && ! $grade->counts(), 'faults' => count($pour->faults ?? []), 'diagnosis' => $found === null || ! isset($causes[$found]) ? null : ['cause' => $found, 'name' => $causes[$found]->name],
             'waiting' => array_values(WaitingThing::query()->orderBy('ml')->limit(40)->get()->map(static fn (WaitingThing $thing): array => ['name' => $thing->name, 'ml' => $thing->ml])->all()),
             'pieces' => array_values(Rows::of('castings')->leftJoin('moulds', 'moulds.id', '=', 'castings.mould_id')->where('castings.pour_id', $pour->id)->orderBy('number')->limit(200)->get(['number', 'outcome', 'fault', 'mould_id', 'moulds.name as mould'])
                 ->map(fn (\stdClass $piece): array => ['number' => (int) $piece->number, 'outcome' => (string) $piece->outcome, 'fault' => $piece->fault === null ? null : ($this->library->faults()[(string) $piece->fault]['name'] ?? null), 'mould' => $piece->mould === null ? null : (string) $piece->mould, 'mould_id' => $piece->mould_id === null ? null : (int) $piece->mould_id])->all()),

@@ -37,7 +37,7 @@ final readonly class MouldPageView implements View
      *     condition: string|null, marks: list<string>, care: array<string, array{at_ms: int, casts_since: int}>, casts: int, tally: array<string, int>,
      *     life: array{left: array{low: int, likely: int, high: int}, chance_of_ahead: float|null, rests_on: int, advice: Phrase, warnings: list<array{code: string, message: Phrase}>}|null, ahead: int|null, longer: string, usual: float,
      *     wants: list<array{id: string, act: string|null, text: Phrase, why: Phrase, certain: bool}>,
-     *     castings: list<array{pour_id: int, at_ms: int, job: string, link: string, base: string, released: bool|null, good: int, usable: int, reject: int, faults: list<string>, grade: string}>,
+     *     castings: list<array{pour_id: int, at_ms: int, job: string, link: string, base: string, released: bool|null, release: string|null, good: int, usable: int, reject: int, faults: list<string>, grade: string}>,
      *     facts: list<array{id: int, kind: string, at_ms: int, payload: array<string, mixed>}>, take_back: int|null, filled: array{pour: int, job: string, link: string}|null,
      *     cost: string|null, worth: string|null, retired_ms: int|null, retired_why: string|null
      * }
@@ -84,7 +84,7 @@ final readonly class MouldPageView implements View
         return array_map(intval(...), Rows::of('castings')->where('mould_id', $mould->id)->groupBy('outcome')->selectRaw('outcome, count(*) as n')->pluck('n', 'outcome')->all());
     }
 
-    /** @return list<array{pour_id: int, at_ms: int, job: string, link: string, base: string, released: bool|null, good: int, usable: int, reject: int, faults: list<string>, grade: string}> */
+    /** @return list<array{pour_id: int, at_ms: int, job: string, link: string, base: string, released: bool|null, release: string|null, good: int, usable: int, reject: int, faults: list<string>, grade: string}> */
     private function castings(Mould $mould): array
     {
         $pours = DB::table('pour_moulds')->where('mould_id', $mould->id)->whereNotNull('cast_at')->orderByDesc('cast_at')->limit(self::CASTS_SHOWN)
@@ -92,7 +92,7 @@ final readonly class MouldPageView implements View
             ->get(['pours.id', 'pour_moulds.cast_at', 'pours.poured_at', 'pours.base_code', 'pours.grade', 'pours.faults', 'jobs.name as job', 'impressions.name as link']);
         $ids = $pours->pluck('id')->all();
         $pieces = Rows::of('castings')->where('mould_id', $mould->id)->whereIn('pour_id', $ids)->groupBy('pour_id', 'outcome')->selectRaw('pour_id, outcome, count(*) as n')->get();
-        $releases = Rows::of('mould_care')->where('mould_id', $mould->id)->where('act', 'released')->orderByDesc('at')->limit(4 * self::CASTS_SHOWN)->pluck('at')->all();
+        $releases = Rows::of('mould_care')->where('mould_id', $mould->id)->where('act', 'released')->orderByDesc('at')->limit(4 * self::CASTS_SHOWN)->get(['at', 'what'])->all();
         $faults = $this->library->faults();
         $shelf = $this->library->shelf();
 
@@ -100,12 +100,13 @@ final readonly class MouldPageView implements View
             $before = (string) ($pours->get($i + 1)->cast_at ?? '');
             $of = static fn (string $outcome): int => (int) ($pieces->where('pour_id', $pour->id)->firstWhere('outcome', $outcome)->n ?? 0);
             $known = (array) json_decode((string) $pour->faults, true);
+            // Put on after the cast before, and before this one was poured.
+            $on = array_values(array_filter($releases, static fn (\stdClass $one): bool => (string) $one->at > $before && (string) $one->at <= (string) ($pour->poured_at ?? $pour->cast_at)));
 
             return [
                 'pour_id' => (int) $pour->id, 'at_ms' => (int) CarbonImmutable::parse((string) $pour->cast_at, 'UTC')->getTimestampMs(), 'job' => (string) $pour->job, 'link' => (string) $pour->link,
                 'base' => $shelf->bases[(string) $pour->base_code]->name ?? (string) $pour->base_code,
-                // Put on after the cast before, and before this one was poured.
-                'released' => $releases === [] ? null : array_filter($releases, static fn (mixed $at): bool => (string) $at > $before && (string) $at <= (string) ($pour->poured_at ?? $pour->cast_at)) !== [],
+                'released' => $releases === [] ? null : $on !== [], 'release' => ($on[0] ?? null)?->what,
                 'good' => $of('good'), 'usable' => $of('usable'), 'reject' => $of('reject'),
                 'faults' => array_values(array_filter(array_map(static fn (mixed $id): ?string => is_string($id) ? ($faults[$id]['name'] ?? null) : null, $known))), 'grade' => (string) $pour->grade,
             ];

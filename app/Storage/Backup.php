@@ -160,6 +160,9 @@ final readonly class Backup
             $sound = self::column($db, 'pragma integrity_check');
             $loose = self::column($db, 'pragma foreign_key_check');
             $named = self::column($db, 'select photo from swatches where photo is not null union all select photo from formula_versions where photo is not null union all select photo from test_patches where photo is not null');
+            // A backup of before there was a rack has none.
+            $rack = self::column($db, "select name from sqlite_master where type = 'table' and name = 'moulds'");
+            $named = $rack === [] ? $named : [...$named, ...self::column($db, 'select photo from moulds where photo is not null')];
         } catch (PDOException $broken) {
             throw new BackupFailed("The database in {$file} cannot be read: {$broken->getMessage()}");
         }

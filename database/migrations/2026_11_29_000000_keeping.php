@@ -81,6 +81,8 @@ return new class extends Migration
             $table->foreignId('pour_id')->nullable()->constrained()->cascadeOnDelete();
             $table->unsignedBigInteger('fact_id')->nullable();
             $table->string('act', 12);
+            // With what, in words: which release went on.
+            $table->string('what', 160)->nullable();
             $table->dateTime('at', 3);
             $table->index(['mould_id', 'act', 'at']);
             $table->index(['pour_id']);

@@ -54,6 +54,7 @@ final class LotsTest extends TestCase
         $this->getJson("/pours/{$pour->id}/kept")->assertJsonPath('draws.0.label', "L-{$old->id}");
         self::assertContains("/stores/lots/{$old->id}", array_column($this->getJson('/find?q=ur-b-7')->json('found'), 'href'));
         self::assertContains("/stores/lots/{$old->id}", array_column($this->getJson("/find?q=L-{$old->id}")->json('found'), 'href'));
+        self::assertSame(6, substr_count($this->get('/stores/kits.csv')->assertOk()->streamedContent(), 'ur-35'));
     }
 
     public function test_another_kit_is_taken_where_somebody_says_so_and_what_it_lacks_comes_from_the_next(): void

@@ -10,6 +10,7 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use App\Actions\AppendFact;
 use App\Actions\TakeLotIn;
+use App\Exchange\Csv;
 use App\Facts\FactDiffers;
 use App\Facts\LotStream;
 use App\Facts\StepHasMoved;
@@ -17,6 +18,7 @@ use App\Http\Reply;
 use App\Keeping\RecordedLot;
 use App\Models\Kit;
 use App\Models\Lot;
+use App\Models\LotPart;
 use App\Reads\LotView;
 use App\Reads\Slice;
 use App\Workshop\Library;
@@ -24,6 +26,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Lots on the shelf: what has come, what is left, where it went; and what a kit costs. */
 final readonly class LotController
@@ -35,6 +38,14 @@ final readonly class LotController
         $lot = $take(Fields::fromJson($request->getContent()), CarbonImmutable::now());
 
         return Reply::json(['id' => $lot->id, 'label' => $lot->label()]);
+    }
+
+    /** Every part of every kit there ever was, in grams, as RFC 4180 CSV in UTF-8. */
+    public function csv(): StreamedResponse
+    {
+        return Csv::download('apalos-kits.csv', ['kit', 'sheet', 'part', 'maker_number', 'got_on', 'opened_on', 'best_before', 'got_g', 'left_g', 'price', 'trouble', 'ended_at'], LotPart::query()->with('lot')->orderBy('id')->lazyById(200)->map(static fn (LotPart $part): array => [
+            $part->lot->label(), $part->lot->code, $part->part, $part->maker_number, $part->lot->got_on, $part->lot->opened_on, $part->lot->best_before, $part->got_g, $part->left_g, $part->lot->price, $part->lot->trouble?->value, $part->lot->ended_at?->toIso8601String(),
+        ]));
     }
 
     public function show(Request $request, Lot $lot): Response

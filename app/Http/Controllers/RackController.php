@@ -12,6 +12,7 @@ use App\Actions\AppendFact;
 use App\Actions\KeepPhoto;
 use App\Actions\PutOnRack;
 use App\Actions\RemakeMould;
+use App\Exchange\Csv;
 use App\Facts\FactDiffers;
 use App\Facts\MouldStream;
 use App\Facts\StepHasMoved;
@@ -36,6 +37,7 @@ use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\Response as HttpResponse;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** The rack: its moulds, and what is told of them. */
 final readonly class RackController
@@ -64,6 +66,15 @@ final readonly class RackController
         $moulds = $query->with('job')->offset($slice->offset())->limit($slice->size)->get();
 
         return Reply::page('rack/Rack', ['rack' => app()->make(RackView::class, ['moulds' => $moulds, 'filter' => $filter, 'slice' => $slice, 'total' => $total, 'homeless' => CastKeeper::homeless(CarbonImmutable::now()->subDays(self::HOMELESS_DAYS))])->toArray()]);
+    }
+
+    /** Every mould there ever was, in metric units, as RFC 4180 CSV in UTF-8. */
+    public function csv(): StreamedResponse
+    {
+        return Csv::download('apalos-rack.csv', ['mould', 'name', 'job', 'rubber', 'casts_base', 'made_at', 'casts', 'likely_left', 'condition', 'marks', 'place', 'last_cast_at', 'retired_at', 'retired_why', 'cost'], Mould::query()->with('job')->orderBy('id')->lazyById(200)->map(static fn (Mould $mould): array => [
+            $mould->code(), $mould->name, $mould->job?->name, $mould->material, $mould->casting, $mould->made_at->toIso8601String(), $mould->casts, $mould->left_likely, $mould->condition?->value, implode(' ', $mould->marks ?? []), $mould->place,
+            $mould->cast_at?->toIso8601String(), $mould->retired_at?->toIso8601String(), $mould->retired_why?->value, $mould->cost,
+        ]));
     }
 
     /** Puts a mould on the rack that was made elsewhere, or before there was a log. */

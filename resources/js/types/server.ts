@@ -653,6 +653,7 @@ export type BuildView = {
         note: string;
     } | null;
     given_up: string | null;
+    main_pour: number | null;
     next: string | null;
     operations: ({
         id: string;
@@ -1516,6 +1517,7 @@ export type KeptView = {
     })[];
     short_g: number;
     bad: boolean;
+    faults: number;
     diagnosis: {
         cause: string;
         name: string;
@@ -1767,6 +1769,7 @@ export type MouldPageView = {
         link: string;
         base: string;
         released: boolean | null;
+        release: string | null;
         good: number;
         usable: number;
         reject: number;

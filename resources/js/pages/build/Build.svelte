@@ -77,6 +77,9 @@
         {#if build.grade !== null}
             <p class="text-2xl">It came out <b>{build.grade.grade}</b>.</p>
             {#if build.grade.note !== ''}<p class="max-w-prose">{build.grade.note}</p>{/if}
+            {#if build.main_pour !== null && ['poor', 'spoilt'].includes(build.grade.grade) && build.grade.faults.length > 0}<p>
+                    <a class="btn" href="/pours/{build.main_pour}/run">What went wrong?</a>
+                </p>{/if}
         {:else if build.given_up !== null}
             <p class="text-2xl">Given up. {build.given_up}</p>
         {:else if build.through}

@@ -188,7 +188,11 @@
                         <span
                             ><a class="link inline-block leading-7" href="/pours/{cast.pour_id}/run">{cast.job}, {cast.link}</a>
                             <small class="quiet"
-                                >{cast.base}{cast.released === null ? '' : cast.released ? ', released' : ', no release told'}</small
+                                >{cast.base}{cast.released === null
+                                    ? ''
+                                    : cast.released
+                                      ? `, ${cast.release ?? 'released'}`
+                                      : ', no release told'}</small
                             ></span
                         >
                         <span class="text-right"

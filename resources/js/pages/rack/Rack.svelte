@@ -33,7 +33,10 @@
                 : 'What stands left is to be re-made first. As high as a block stands, so much of its life is left; striped, nobody knows.'}
         </p>
     </div>
-    <button class="btn" aria-expanded={putting} onclick={() => (putting = !putting)}>Put one on the rack</button>
+    <p class="flex flex-wrap gap-2">
+        <a class="btn" href="/rack.csv" download>Take it out as CSV</a>
+        <button class="btn" aria-expanded={putting} onclick={() => (putting = !putting)}>Put one on the rack</button>
+    </p>
 </div>
 {#if putting}<PutOn bases={rack.bases} />{/if}
 

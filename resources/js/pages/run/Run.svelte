@@ -271,9 +271,10 @@
             <PlainStep {live} {kind} {scaled} />
         {:else if run.laid}
             <LaidStep {run} />
+            {#if kept.view?.bad === true && kept.view.faults > 0}<WhatWentWrong {live} {kept} />{/if}
         {:else if run.grade !== null}
             <DoneStep {run} grade={run.grade} kept={kept.view} />
-            {#if kept.view?.bad === true && run.grade.faults.length > 0}<WhatWentWrong {live} {kept} />{/if}
+            {#if kept.view?.bad === true && kept.view.faults > 0}<WhatWentWrong {live} {kept} />{/if}
         {/if}
         {#if kind === 'gear' || kind === 'contacts'}<Where {live} {kept} />{/if}
 

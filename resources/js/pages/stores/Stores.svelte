@@ -152,6 +152,7 @@
                 out={[
                     { href: '/stores.yaml', what: 'Take out (YAML)' },
                     { href: '/stores.json', what: 'as JSON' },
+                    { href: '/stores/kits.csv', what: 'Kits as CSV' },
                 ]}
                 to="/stores"
                 accept=".yaml,.yml,.json"
