@@ -17,6 +17,7 @@ use App\Keeping\Rack;
 use App\Keeping\RecordedMould;
 use App\Models\Mould;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\Storage;
 
 /** A mould on the rack: what may be told of it. Its casts are told in their runs. */
 final readonly class MouldStream implements Stream
@@ -69,7 +70,7 @@ final readonly class MouldStream implements Stream
             MouldFactKind::Counted => ['casts' => $this->whole($payload->only('casts'))],
             MouldFactKind::Placed => ['place' => mb_substr($payload->only('place')->text('place'), 0, 120)],
             MouldFactKind::Named => ['name' => mb_substr($payload->only('name')->text('name'), 0, 160)],
-            MouldFactKind::Photographed => ['photo' => $payload->only('photo')->text('photo')],
+            MouldFactKind::Photographed => ['photo' => self::photo($payload->only('photo'))],
             MouldFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
             MouldFactKind::Priced => ['cost' => Money::written($payload->only('cost'), 'cost')->toString()],
             MouldFactKind::Retired => $this->retired($payload->only('why', 'note')),
@@ -84,6 +85,14 @@ final readonly class MouldStream implements Stream
         $recorded->write();
 
         return new self($this->rack, $recorded);
+    }
+
+    /** Only what was kept as a photo of a mould: no other file of this computer is shown as one. */
+    private static function photo(Fields $in): string
+    {
+        $path = $in->text('photo');
+
+        return preg_match('#^moulds/[0-9A-Za-z]{26}\.jpg$#', $path) === 1 && Storage::exists($path) ? $path : throw BadInput::at($in->at('photo'), Phrase::written('A photo is sent as a picture, on the page of the mould.'));
     }
 
     private function whole(Fields $in): int

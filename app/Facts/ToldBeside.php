@@ -40,7 +40,7 @@ final readonly class ToldBeside
         if ($moulds === [] || ! is_array($said) || count($said) > self::MOST_MOULDS) {
             throw BadInput::at('moulds', Phrase::written('Say which mould it goes into: a casting comes out of a mould. Choose one of the rack, or put yours there first.'));
         }
-        $known = Mould::query()->whereKey($moulds)->get()->keyBy('id');
+        $known = Mould::query()->whereKey($moulds)->orderBy('id')->lockForUpdate()->get()->keyBy('id');
         $filled = $this->rack->filledWith($moulds, $run->pour->id);
         foreach ($moulds as $id) {
             $mould = $known->get($id) ?? throw BadInput::at('moulds', Phrase::written("There is no mould M-{$id} on the rack."));

@@ -135,7 +135,8 @@ final readonly class CostBook
      */
     public static function question(array $asked): array
     {
-        $without = static fn (mixed $lines, array $keys): array => array_map(static fn (mixed $line): array => array_diff_key(is_array($line) ? $line : [], array_flip($keys)), is_array($lines) ? array_values($lines) : []);
+        // What is no list of lines is left for the core to refuse.
+        $without = static fn (mixed $lines, array $keys): mixed => is_array($lines) ? array_map(static fn (mixed $line): mixed => is_array($line) ? array_diff_key($line, array_flip($keys)) : $line, $lines) : $lines;
 
         return [...$asked, 'materials' => $without($asked['materials'] ?? [], ['code', 'from']), 'moulds' => $without($asked['moulds'] ?? [], ['id'])];
     }

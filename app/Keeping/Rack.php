@@ -23,32 +23,39 @@ final readonly class Rack
         return MouldGroups::of($job->impressions()->withTrashed()->get()->each(static fn (Impression $link): Impression => $link->setRelation('job', $job)));
     }
 
-    /** After a pour of one of its links was graded, or its grade taken back: as many moulds as it has whole sets of good parts. */
+    /**
+     * After a pour of one of its links was graded, or its grade taken back: whole sets of good parts that are no mould yet become one; a mould
+     * whose parts are good no longer goes, unless something happened with it since.
+     */
     public function settle(Impression $link): void
     {
         $group = $this->groups($link->job)->with($link->id);
         if ($group === null || $group->poured() === []) {
             return;
         }
-        $sets = $this->sets($group);
         $first = $group->first();
-        foreach ($sets as $i => $parts) {
-            $mould = Mould::query()->firstOrNew(['impression_id' => $first->id, 'generation' => $i + 1]);
-            $mould->fill([
-                'job_id' => $first->job_id, 'parts' => $this->parts($group, $parts), 'material' => $parts[0]->base_code ?? $first->material,
+        $good = $this->good($group);
+        $moulds = Mould::query()->where('impression_id', $first->id)->where('generation', '>', 0)->orderBy('generation')->get();
+        foreach ($moulds as $mould) {
+            $pours = array_filter(array_column($mould->parts, 'pour_id'));
+            $isWhole = array_diff($pours, array_merge(...array_map(array_keys(...), $good))) === [];
+            $isWhole || $this->isUsed($mould) || $mould->delete();
+            $good = array_map(static fn (array $of): array => array_diff_key($of, array_flip($pours)), $good);
+        }
+        $before = $moulds->last(static fn (Mould $mould): bool => $mould->exists);
+        for ($i = 0, $sets = min(array_map(count(...), $good)); $i < $sets; $i++) {
+            $parts = array_map(static fn (array $of): Pour => array_values($of)[$i], $good);
+            $before = Mould::query()->create([
+                'impression_id' => $first->id, 'generation' => ($before->generation ?? 0) + 1, 'job_id' => $first->job_id, 'name' => $group->name(), 'parts' => $this->parts($group, $parts),
+                'material' => $parts[0]->base_code ?? $first->material, 'casting' => $group->cast, 'remade_of' => $before->id ?? Mould::query()->where('impression_id', $first->id)->where('generation', 0)->value('id'),
                 'made_at' => max(['', ...array_map(static fn (Pour $pour): string => (string) $pour->graded_at?->format('Y-m-d H:i:s.v'), $parts)]),
             ]);
-            if (! $mould->exists) {
-                $before = Mould::query()->where('impression_id', $first->id)->where('generation', '<=', $i)->orderByDesc('generation')->first();
-                $mould->fill(['name' => $group->name(), 'remade_of' => $before?->id, 'casting' => $group->cast]);
-            }
-            $mould->save();
         }
-        // A grade that was taken back takes its mould along, unless something happened with it since.
-        foreach (Mould::query()->where('impression_id', $first->id)->where('generation', '>', count($sets))->where('casts', 0)->get() as $mould) {
-            $used = Rows::of('facts')->where('stream', RecordedMould::STREAM)->where('stream_id', $mould->id)->exists() || Rows::of('pour_moulds')->where('mould_id', $mould->id)->exists();
-            $used || $mould->generation === 0 || $mould->delete();
-        }
+    }
+
+    private function isUsed(Mould $mould): bool
+    {
+        return Rows::of('facts')->where('stream', RecordedMould::STREAM)->where('stream_id', $mould->id)->exists() || Rows::of('pour_moulds')->where('mould_id', $mould->id)->exists();
     }
 
     /** A mould that is there in truth, and of which the log knows no pour. */
@@ -73,6 +80,8 @@ final readonly class Rack
     public function usual(Pour $pour): ?Mould
     {
         $moulds = $this->for($pour->impression);
+        // Two pours may begin at once: the second waits here, and sees the mould of the first filled.
+        $moulds->isEmpty() || Mould::query()->whereKey($moulds->modelKeys())->orderBy('id')->lockForUpdate()->get(['id']);
         $filled = $this->filledWith($moulds->modelKeys(), $pour->id);
 
         return $moulds->first(static fn (Mould $mould): bool => ! isset($filled[$mould->id]));
@@ -109,21 +118,17 @@ final readonly class Rack
         return (int) ceil(max(0, $mould->job->quantity - ($tallied['pieces'] - $tallied['rejects'])) / $perPour);
     }
 
-    /** @return list<list<Pour>> the good pours of its links, set by set */
-    private function sets(MouldGroup $group): array
+    /** @return non-empty-list<array<int, Pour>> the good pours of each of its links, oldest first, by their number */
+    private function good(MouldGroup $group): array
     {
         $by = [];
         foreach ($group->poured() as $link) {
+            // Put in order here: asked to, the database would walk through all that was ever graded.
             $by[] = Pour::query()->where('impression_id', $link->id)->where('state', PourState::Graded)->whereIn('grade', array_filter(Grade::cases(), static fn (Grade $grade): bool => $grade->counts()))
-                // Put in order here: asked to, the database would walk through all that was ever graded.
-                ->get(['id', 'workshop_id', 'impression_id', 'base_code', 'graded_at', 'operation'])->sortBy(static fn (Pour $pour): array => [(int) $pour->graded_at?->getTimestampMs(), $pour->id])->values()->all();
-        }
-        $sets = [];
-        for ($i = 0, $whole = $by === [] ? 0 : min(array_map(count(...), $by)); $i < $whole; $i++) {
-            $sets[] = array_map(static fn (array $pours): Pour => array_values($pours)[$i], $by);
+                ->get(['id', 'workshop_id', 'impression_id', 'base_code', 'graded_at', 'operation'])->sortBy(static fn (Pour $pour): array => [(int) $pour->graded_at?->getTimestampMs(), $pour->id])->keyBy('id')->all();
         }
 
-        return $sets;
+        return $by === [] ? [[]] : $by;
     }
 
     /**

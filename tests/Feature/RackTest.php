@@ -11,7 +11,9 @@ use App\Models\ImpressionKind;
 use App\Models\Job;
 use App\Models\Mould;
 use App\Models\Pour;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
 use Inertia\Testing\AssertableInertia;
 use Tests\KeepsThings;
 use Tests\TestCase;
@@ -190,5 +192,36 @@ final class RackTest extends TestCase
         self::assertSame([0, 'Mould'], [$mould->generation, $mould->name]);
         $this->poured($next);
         self::assertSame(1, $mould->refresh()->casts);
+    }
+
+    public function test_a_grade_taken_back_takes_its_own_mould_along_and_no_other(): void
+    {
+        ['mould' => $link, 'cast' => $cast] = $this->chained();
+        $first = $this->poured($link);
+        $this->poured($link);
+        [$one, $two] = Mould::query()->orderBy('generation')->get()->all();
+        // The first was cast in: it is there, whatever is said of its pour later.
+        $this->tell("/rack/{$two->id}/facts", 'placed', ['place' => 'Shelf 9'])->assertOk();
+        $this->record($first, 'undone', ['of' => $this->getJson("/pours/{$first->id}/state")->json('take_back.of')])->assertOk();
+        self::assertSame([$two->id], Mould::query()->pluck('id')->all());
+        self::assertSame(array_column($two->parts, 'pour_id'), array_column($two->refresh()->parts, 'pour_id'));
+        $this->graded($first);
+        self::assertSame([2, 3], Mould::query()->orderBy('generation')->pluck('generation')->all());
+        self::assertSame($one->name, Mould::query()->where('generation', 3)->value('name'));
+        self::assertSame(ImpressionKind::Cast, $cast->kind);
+    }
+
+    public function test_a_photo_is_a_picture_of_the_mould_and_no_other_file(): void
+    {
+        Storage::fake();
+        $mould = $this->mould($this->chained()['mould']);
+        foreach (['.env', '../../.env', 'swatches/01ARZ3NDEKTSV4RRFFQ69G5FAV.jpg', 'moulds/01ARZ3NDEKTSV4RRFFQ69G5FAV.jpg'] as $path) {
+            $this->tell("/rack/{$mould->id}/facts", 'photographed', ['photo' => $path])->assertUnprocessable();
+        }
+        $this->get("/rack/{$mould->id}/photo")->assertNotFound();
+        $this->post("/rack/{$mould->id}/photo", ['photo' => UploadedFile::fake()->image('m.jpg', 300, 200)])->assertRedirect();
+        self::assertMatchesRegularExpression('#^moulds/#', (string) $mould->refresh()->photo);
+        $this->get("/rack/{$mould->id}/photo")->assertOk();
+        $this->post("/rack/{$mould->id}/photo", ['photo' => UploadedFile::fake()->create('m.txt', 4)])->assertSessionHasErrors('photo');
     }
 }

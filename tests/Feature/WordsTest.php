@@ -54,7 +54,7 @@ final class WordsTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function screens(): iterable
     {
-        foreach (['/', '/jobs', '/contacts', '/log', '/formulas', '/swatches/drawer', '/swatches', '/swatches/colour', '/swatches/series', '/stores', '/jobs/{job}', '/jobs/{job}/mould', '/pours/{pour}'] as $url) {
+        foreach (['/', '/jobs', '/contacts', '/log', '/formulas', '/swatches/drawer', '/swatches', '/swatches/colour', '/swatches/series', '/stores', '/jobs/{job}', '/jobs/{job}/mould', '/jobs/{job}/cost', '/pours/{pour}', '/rack', '/faults'] as $url) {
             yield $url => [$url];
         }
     }
