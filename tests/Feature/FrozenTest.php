@@ -55,7 +55,7 @@ final class FrozenTest extends TestCase
             $sheet['hazards'] = ['dust'];
             file_put_contents($file, Yaml::dump($sheet, 6));
         }
-        foreach (['cautions', 'faults', 'contacts/rules', 'contacts/releases', 'contacts/sealers', 'contacts/surfaces', 'contacts/families'] as $name) {
+        foreach (['cautions', 'faults/symptoms', 'faults/causes', 'care', 'contacts/rules', 'contacts/releases', 'contacts/sealers', 'contacts/surfaces', 'contacts/families'] as $name) {
             $file = "{$this->folder}/{$name}.yaml";
             file_put_contents($file, preg_replace("/(text|name|title|how|cause): '/", "\$1: 'Changed: ", (string) file_get_contents($file)));
             touch($file, time() + 60);

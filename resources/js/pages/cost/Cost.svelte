@@ -4,14 +4,13 @@
     import { Asking } from '../../lib/asking.svelte';
     import { bench } from '../../lib/bench.svelte';
     import { Typing } from '../../lib/typing.svelte';
-    import { figure, measure, type Entry } from '../../lib/units';
-    import Choice from '../../parts/Choice.svelte';
+    import { type Entry } from '../../lib/units';
     import Measure from '../../parts/Measure.svelte';
     import TextLine from '../../parts/TextLine.svelte';
-    import Warnings from '../../parts/Warnings.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { CostView } from '../../types/server';
-    import Crossing from './Crossing.svelte';
+    import Another from './Another.svelte';
+    import Result from './Result.svelte';
 
     let { cost }: { cost: CostView } = $props();
 
@@ -66,18 +65,6 @@
     const priced = $derived(asked.materials.filter((m) => m.kit.price !== '' && m.kit.mass_g !== null));
     const lineOf = (m: Material): NonNullable<CostView['answer']>['lines'][number] | undefined => answer?.lines[priced.indexOf(m)];
     const money = (amount: string): string => bench.price(Number(amount));
-    const shares = $derived(
-        answer === null
-            ? []
-            : (
-                  [
-                      ['material', answer.shares.materials],
-                      ['moulds', answer.shares.mould],
-                      ['hands', answer.shares.labour],
-                      ['other', answer.shares.other],
-                  ] as const
-              ).filter(([, share]) => share > 0),
-    );
     let saved = $state<string | null>(null);
 
     async function keepPrice(material: Material): Promise<void> {
@@ -89,21 +76,6 @@
         saved = kept.ok ? 'That is what an hour costs here from now on.' : kept.wrong.message;
     }
 
-    let beside = $state('');
-    let besideSays = $state<string | null>(null);
-    async function set(): Promise<void> {
-        if (beside === '') {
-            return;
-        }
-        const way = await ask<{ name: string; fixed: string; each: string; complete: boolean }>('GET', `/jobs/${beside}/cost/way`);
-        if (way.ok) {
-            asked.against = { name: way.data.name, fixed: way.data.fixed, each: way.data.each };
-            besideSays = way.data.complete ? null : `Some prices of ${way.data.name} are not known: it comes out cheaper than it is.`;
-            change();
-        } else {
-            besideSays = way.wrong.message;
-        }
-    }
     const words: Record<string, string> = { job: 'What a piece costs', formula: 'What a kilogram costs', mould: 'What it cost to make' };
     const at = (field: string): string | null => (asking.trouble?.field === field ? asking.trouble.message : null);
     const index = <T,>(list: T[], one: T, priced: (entry: T) => boolean): number => list.filter(priced).indexOf(one);
@@ -291,61 +263,10 @@
     <section class="result" aria-label="What it comes to" aria-busy={!asking.fresh} class:stale={!asking.fresh}>
         <Wrong says={asking.trouble?.message} />
         {#if answer !== null}
-            <p class="sum">
-                <span class="fig">{money(isPiece ? answer.per_piece : answer.total)}</span>
-                <span class="quiet">{isPiece ? 'a good piece' : cost.of === 'formula' ? 'a kilogram' : 'the mould'}</span>
-            </p>
-            {#if unpriced.length > 0}<p class="border-l-4 border-warning pl-3">
-                    Without {unpriced.join(', ')}: no price is written for that.
-                </p>{/if}
-            <div class="bar" role="img" aria-label={shares.map(([name, share]) => `${name} ${String(Math.round(share))} %`).join(', ')}>
-                {#each shares as [name, share] (name)}<i class={name} style="flex:{share}"
-                        >{#if share > 12}{name} {figure(share, 'percent', 'metric', 0)} %{/if}</i
-                    >{/each}
-            </div>
-            <dl>
-                {#if isPiece}<dt>All {asked.casts} together</dt>
-                    <dd class="fig">{money(answer.total)}</dd>
-                    <dt>Worn off the moulds</dt>
-                    <dd class="fig">{money(answer.mould)}</dd>{/if}
-                <dt>Hands</dt>
-                <dd class="fig">{money(answer.labour)}</dd>
-                <dt>To pay now, in whole kits and other things</dt>
-                <dd class="fig">{money(answer.cash)}</dd>
-            </dl>
-            <ul class="text-sm">
-                {#each answer.lines.filter((line) => line.kits > 0) as line (line.name)}<li>
-                        {line.kits} × {line.name} to buy, {money(line.cash)}
-                    </li>{/each}
-            </ul>
-            {#each asked.materials.filter((m) => m.on_hand_g > 0) as m (m.code)}<p class="quiet text-sm">
-                    {measure(m.on_hand_g, 'mass', bench.units, 0)} of {m.name} are on hand.
-                </p>{/each}
-            <Warnings warnings={answer.warnings} />
+            <Result {cost} {answer} {asked} {unpriced} {money} />
         {:else if asking.trouble === null}<p class="quiet">Write the prices that are missing, and it is counted.</p>{/if}
         {#if isPiece}
-            <section class="mt-6 grid gap-3" aria-label="Beside another way">
-                <h2 class="text-2xl">Beside another way</h2>
-                <Choice label="As another job is made" bind:value={beside} onchange={() => void set()}>
-                    <option value="">type it, or choose a job</option>
-                    {#each cost.others as other (other.id)}<option value={String(other.id)}>{other.name}</option>{/each}
-                </Choice>
-                <form class="three" oninput={change} onsubmit={(event) => event.preventDefault()}>
-                    <TextLine label="The other way" placeholder="bought in" bind:value={asked.against.name} error={at('against.name')} />
-                    <TextLine
-                        label="before the first piece"
-                        fig
-                        inputmode="decimal"
-                        bind:value={asked.against.fixed}
-                        error={at('against.fixed')}
-                    />
-                    <TextLine label="and a piece" fig inputmode="decimal" bind:value={asked.against.each} error={at('against.each')} />
-                </form>
-                {#if besideSays !== null}<p class="text-sm">{besideSays}</p>{/if}
-                {#if answer !== null && answer.break_even !== null}
-                    <Crossing other={asked.against} even={answer.break_even} {money} />
-                {/if}
-            </section>
+            <Another {asked} others={cost.others} even={answer?.break_even ?? null} {money} {at} onchange={change} />
         {/if}
     </section>
 </div>
@@ -379,52 +300,8 @@
         border-left: 4px solid var(--color-warning);
         padding-left: 0.8rem;
     }
-    .sum {
-        display: grid;
-    }
-    .sum .fig {
-        font-size: 3rem;
-        font-weight: 700;
-        line-height: 1.1;
-    }
     .stale {
         opacity: 0.5;
-    }
-    .bar {
-        display: flex;
-        gap: 3px;
-        margin: 0.75rem 0;
-    }
-    .bar i {
-        font-style: normal;
-        padding: 0.3rem 0.5rem;
-        border-radius: 0.4rem;
-        background: var(--color-base-300);
-        white-space: nowrap;
-        overflow: hidden;
-        min-height: 2.1rem;
-        font-size: 0.9rem;
-    }
-    .bar .material {
-        background: var(--color-accent);
-        color: var(--color-accent-content);
-    }
-    .bar .moulds {
-        background: var(--color-neutral);
-        color: var(--color-neutral-content);
-    }
-    .bar .hands {
-        background: var(--color-primary);
-        color: var(--color-primary-content);
-    }
-    dl {
-        display: grid;
-        grid-template-columns: 1fr auto;
-        gap: 0.3rem 1rem;
-    }
-    dd {
-        text-align: right;
-        font-weight: 700;
     }
     @media (max-width: 900px) {
         .cols {

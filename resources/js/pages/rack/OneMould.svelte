@@ -4,17 +4,18 @@
     import { bench } from '../../lib/bench.svelte';
     import { refused } from '../../lib/refused';
     import { Tell } from '../../lib/tell.svelte';
-    import { figure } from '../../lib/units';
-    import { dayAndTime, shortDate, when } from '../../lib/when';
+    import { dayAndTime, when } from '../../lib/when';
     import CodeLabel from '../../parts/CodeLabel.svelte';
     import PhotoPick from '../../parts/PhotoPick.svelte';
     import TextLine from '../../parts/TextLine.svelte';
-    import Warnings from '../../parts/Warnings.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { MouldPageView } from '../../types/server';
+    import CastIn from './CastIn.svelte';
+    import Life from './Life.svelte';
     import Look from './Look.svelte';
     import Retire from './Retire.svelte';
-    import { acts, conditions, marks, whys } from './words';
+    import Told from './Told.svelte';
+    import { acts, whys } from './words';
 
     let { mould: sent }: { mould: MouldPageView } = $props();
     const told = untrack(() => new Tell<MouldPageView>(sent, `/rack/${String(sent.id)}/facts`));
@@ -25,44 +26,6 @@
     let place = $state(untrack(() => sent.place ?? ''));
     let note = $state('');
     let photo = $state<File | undefined>(undefined);
-
-    const total = $derived(mould.life === null ? 1 : Math.max(1, mould.casts + mould.life.left.high));
-    const share = (casts: number): string => `${String((100 * casts) / total)}%`;
-    const pieces = $derived((mould.tally.good ?? 0) + (mould.tally.usable ?? 0) + (mould.tally.reject ?? 0));
-
-    function happened(fact: MouldPageView['facts'][number]): string {
-        const said = fact.payload as Record<string, unknown>;
-        const text = (key: string): string => (typeof said[key] === 'string' ? said[key] : '');
-        switch (fact.kind) {
-            case 'cared':
-                return [(acts[text('act')] ?? text('act')).toLowerCase(), text('note')].filter((t) => t !== '').join(': ');
-            case 'looked':
-                return [
-                    `looked at: ${[conditions[text('condition')] ?? '', ...((said.marks as string[] | undefined) ?? []).map((m) => marks[m] ?? m)].join(', ')}`,
-                    text('note'),
-                ]
-                    .filter((t) => t !== '')
-                    .join('. ');
-            case 'counted':
-                return `${String(said.casts)} casts were made in it before they were written down`;
-            case 'placed':
-                return `put at ${text('place')}`;
-            case 'named':
-                return `called ${text('name')}`;
-            case 'photographed':
-                return 'photographed';
-            case 'priced':
-                return `cost ${text('cost')} to make`;
-            case 'retired':
-                return [`retired, ${whys[text('why')] ?? text('why')}`, text('note')].filter((t) => t !== '').join(': ');
-            case 'returned':
-                return 'back in use';
-            case 'undone':
-                return 'the last word taken back';
-            default:
-                return text('text');
-        }
-    }
 
     async function put(): Promise<void> {
         if (place.trim() !== '' && place !== mould.place) {
@@ -100,37 +63,7 @@
         <button class="btn btn-sm" onclick={() => void told.tell('returned')}>Bring it back</button>
     </p>
 {:else if mould.life !== null}
-    <section class="life" aria-label="How many casts are left">
-        <div class="scale" aria-hidden="true">
-            <i class="used" style="width:{share(mould.casts)}"></i>
-            <i class="sure" style="left:{share(mould.casts)};width:{share(mould.life.left.low)}"></i>
-            <i
-                class="band"
-                style="left:{share(mould.casts + mould.life.left.low)};width:{share(mould.life.left.high - mould.life.left.low)}"
-            ></i>
-            <b style="left:{share(mould.casts + mould.life.left.likely)}"></b>
-            {#if mould.ahead !== null && mould.ahead > 0}<u style="left:{share(Math.min(total, mould.casts + mould.ahead))}"></u>{/if}
-        </div>
-        <p class="text-xl">
-            <span class="fig font-bold">{mould.casts}</span> casts made, likely
-            <span class="fig font-bold">{mould.life.left.likely}</span> left
-            <span class="quiet">({mould.life.left.low} to {mould.life.left.high}, four moulds in five)</span>
-        </p>
-        <p>{mould.life.advice} <span class="quiet">{mould.longer}</span></p>
-        {#if mould.ahead !== null && mould.life.chance_of_ahead !== null && mould.ahead > 0}
-            <p>
-                {mould.ahead}
-                {mould.ahead === 1 ? 'cast is' : 'casts are'} still to be made for the job; it lasts that long with a chance of
-                <b class="fig">{figure(100 * mould.life.chance_of_ahead, 'percent', 'metric', 0)} %</b>.
-            </p>
-        {/if}
-        <p class="quiet text-sm">
-            Usual for this pairing: {mould.usual} casts. {mould.life.rests_on === 0
-                ? 'No other mould of yours has told anything yet.'
-                : `${String(mould.life.rests_on)} other moulds of yours are counted in.`}
-        </p>
-        <Warnings warnings={mould.life.warnings} />
-    </section>
+    <Life {mould} />
 {/if}
 
 <Wrong says={told.trouble ?? refused('remake') ?? refused('photo')} />
@@ -174,36 +107,7 @@
             </section>
             <Look {told} />
         {/if}
-        <section aria-label="What was cast in it">
-            <h2 class="text-2xl">What was cast in it</h2>
-            {#if pieces > 0}<p>
-                    {pieces}
-                    {pieces === 1 ? 'piece' : 'pieces'}: {mould.tally.good ?? 0} good, {mould.tally.usable ?? 0} usable, {mould.tally
-                        .reject ?? 0} rejects.
-                </p>{/if}
-            <ul class="rows">
-                {#each mould.castings as cast (cast.pour_id)}
-                    <li>
-                        <span class="fig text-sm">{shortDate(cast.at_ms)}</span>
-                        <span
-                            ><a class="link inline-block leading-7" href="/pours/{cast.pour_id}/run">{cast.job}, {cast.link}</a>
-                            <small class="quiet"
-                                >{cast.base}{cast.released === null
-                                    ? ''
-                                    : cast.released
-                                      ? `, ${cast.release ?? 'released'}`
-                                      : ', no release told'}</small
-                            ></span
-                        >
-                        <span class="text-right"
-                            ><b class={cast.grade}>{cast.grade}</b>{#if cast.good + cast.usable + cast.reject > 1}<small class="quiet"
-                                    >{cast.good} good, {cast.usable} usable, {cast.reject} rejects</small
-                                >{/if}{#if cast.faults.length > 0}<small class="quiet">{cast.faults.join(', ')}</small>{/if}</span
-                        >
-                    </li>
-                {:else}<li class="quiet">Nothing yet.</li>{/each}
-            </ul>
-        </section>
+        <CastIn {mould} />
     </div>
     <div class="grid content-start gap-6">
         {#if mould.photo}<img
@@ -291,62 +195,11 @@
             href="/rack/{mould.id}"
         />
         <Retire {told} />
-        <section aria-label="What was told of it">
-            <h2 class="text-2xl">Told of it</h2>
-            {#if mould.take_back !== null}<button
-                    class="btn btn-ghost btn-sm"
-                    disabled={told.busy}
-                    onclick={() => void told.tell('undone', { of: mould.take_back })}>Take back the last</button
-                >{/if}
-            <ul class="text-sm">
-                {#each mould.facts as fact (fact.id)}<li>
-                        <span class="quiet">{when(fact.at_ms, bench.now)}</span>
-                        {happened(fact)}
-                    </li>{:else}<li class="quiet">Nothing beside its casts.</li>{/each}
-            </ul>
-        </section>
+        <Told {told} />
     </div>
 </div>
 
 <style>
-    .life {
-        display: grid;
-        gap: 0.3rem;
-        margin-top: 0.9rem;
-        max-width: 70rem;
-    }
-    .scale {
-        position: relative;
-        height: 2.2rem;
-        border-radius: 0.6rem;
-        background: var(--color-base-200);
-        overflow: hidden;
-    }
-    .scale i,
-    .scale b,
-    .scale u {
-        position: absolute;
-        inset-block: 0;
-    }
-    .used {
-        left: 0;
-        background: repeating-linear-gradient(90deg, var(--color-neutral) 0 2px, transparent 2px 7px);
-    }
-    .sure {
-        background: var(--color-success);
-    }
-    .band {
-        background: repeating-linear-gradient(45deg, var(--color-success) 0 4px, transparent 4px 8px);
-    }
-    .scale b {
-        width: 3px;
-        margin-left: -1px;
-        background: var(--color-base-content);
-    }
-    .scale u {
-        width: 3px;
-        background: var(--color-accent);
-    }
     .cols {
         display: grid;
         grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
@@ -360,13 +213,6 @@
         align-items: center;
         border-left: 4px solid var(--color-warning);
         padding-left: 0.8rem;
-    }
-    .rows li {
-        display: grid;
-        grid-template-columns: 5.5rem minmax(0, 1fr) auto;
-        gap: 0.3rem 1rem;
-        padding: 0.4rem 0;
-        border-top: 1px solid var(--color-base-300);
     }
     small {
         display: block;
@@ -391,14 +237,6 @@
         max-height: 18rem;
         border-radius: var(--radius-box);
         object-fit: contain;
-    }
-    .good,
-    .superb {
-        color: var(--color-success);
-    }
-    .spoilt,
-    .poor {
-        color: var(--color-error);
     }
     @media (max-width: 900px) {
         .cols {

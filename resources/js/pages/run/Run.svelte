@@ -23,6 +23,7 @@
     import GradeStep, { type Grading } from './GradeStep.svelte';
     import LaidStep from './LaidStep.svelte';
     import NoteDialog from './NoteDialog.svelte';
+    import { nextOf } from './next';
     import PlainStep from './PlainStep.svelte';
     import PotClock from './PotClock.svelte';
     import RescueStep from './RescueStep.svelte';
@@ -221,20 +222,6 @@
         };
     });
 
-    const next: Record<string, string> = $derived({
-        gear: run.checklist.length > 0 ? 'Next: see every contact ready.' : 'Next: stir each part in its own pot.',
-        contacts: 'Next: stir each part in its own pot.',
-        premix: 'Next: cup on the scale.',
-        tare: 'Next: weigh, line by line.',
-        weigh:
-            run.next_line === null
-                ? `Next: mix ${String(run.clock.mix_min)} min. Scrape sides, bottom and stick.`
-                : `Next: ${run.next_line}.`,
-        mix: run.degas_planned ? 'Next: draw the air out.' : run.brushed ? 'Next: lay it on.' : 'Next: pour.',
-        degas: run.brushed ? 'Next: lay it on.' : 'Next: pour.',
-        fill: run.step.batch < run.batches ? `Next: cup ${String(run.step.batch + 1)} of ${String(run.batches)}.` : 'Next: leave it alone.',
-        wait: 'Next: look at it and say how it came out.',
-    });
     const beforeWeighing = $derived(['gear', 'contacts', 'wait', 'grade', 'done', 'given_up'].includes(kind));
 </script>
 
@@ -304,7 +291,7 @@
                     onnote={() => (noting = true)}
                 />
             {/if}
-            <p class="quiet mt-3">{next[kind] ?? ''}</p>
+            <p class="quiet mt-3">{nextOf(run)}</p>
             {#if kind === 'premix' || kind === 'wait'}<Where {live} {kept} />{/if}
             {#if kind === 'fill' || kind === 'wait'}<RestOfCup {live} {kept} />{/if}
             <p><button class="link quiet" onclick={() => (givingUp = true)}>Give this pour up …</button></p>
