@@ -23,7 +23,7 @@ final readonly class LogView implements View
      * @return array{
      *     rows: list<array{
      *         id: int, at_ms: int, job_id: int, job: string, impression: string, kind: string, base: string, formula: string, formula_href: string|null,
-     *         planned_g: float|null, used_g: float|null, pieces: int, grade: string, faults: list<array{name: string, cause: string, next: string}>, note: string, colour: string
+     *         planned_g: float|null, used_g: float|null, pieces: int, grade: string, faults: list<array{name: string, cause: string, next: string}>, note: string, colour: string, cause: string|null
      *     }>,
      *     pages: array{page: int, pages: int, total: int}, more: bool, spread: array<string, int>, filter: array{q: string, grade: string, fault: string, base: string},
      *     faults: array<string, string>, bases: array<string, string>
@@ -33,9 +33,10 @@ final readonly class LogView implements View
     {
         $faults = $this->library->faults();
         $bases = $this->library->shelf()->bases;
+        $causes = $this->library->faultBook()->causes;
 
         return [
-            'rows' => array_values($this->pours->map(function (Pour $pour) use ($faults, $bases): array {
+            'rows' => array_values($this->pours->map(function (Pour $pour) use ($faults, $bases, $causes): array {
                 $base = $bases[$pour->baseCode() ?? ''] ?? null;
                 $known = array_filter(array_map(static fn (string $id): ?array => $faults[$id] ?? null, $pour->faults ?? []));
 
@@ -60,6 +61,7 @@ final readonly class LogView implements View
                     'faults' => array_map(static fn (array $fault): array => ['name' => $fault['name'], 'cause' => $fault['cause'], 'next' => $fault['next']], array_values($known)),
                     'note' => $pour->note ?? '',
                     'colour' => $base->colour ?? '#cfc4ae',
+                    'cause' => ($causes[$pour->cause ?? ''] ?? null)?->name,
                 ];
             })->all()),
             'pages' => $this->slice->toArray($this->total), 'more' => $this->isMore, 'spread' => $this->spread,

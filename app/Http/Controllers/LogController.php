@@ -43,10 +43,10 @@ final readonly class LogController
     {
         $query = ($this->query)($this->filter($request));
 
-        return Csv::download('apalos-log.csv', ['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'grade', 'faults', 'note'], $query->reorder()->with(['impression.job', 'formulaVersion.formula'])->lazyById(200)->map(static fn (Pour $pour): array => [
+        return Csv::download('apalos-log.csv', ['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'grade', 'faults', 'note', 'cause'], $query->reorder()->with(['impression.job', 'formulaVersion.formula'])->lazyById(200)->map(static fn (Pour $pour): array => [
             $pour->id, $pour->graded_at?->toIso8601String(), $pour->impression->job->name, $pour->impression->name, $pour->impression->kind->value,
             $pour->baseCode(), $pour->formulaVersion === null ? '' : "{$pour->formulaVersion->formula->name} v{$pour->formulaVersion->number}",
-            $pour->weighed_g, $pour->used_g, $pour->pieces, $pour->state === PourState::GivenUp ? LogQuery::GIVEN_UP : $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note,
+            $pour->weighed_g, $pour->used_g, $pour->pieces, $pour->state === PourState::GivenUp ? LogQuery::GIVEN_UP : $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note, $pour->cause,
         ]));
     }
 
@@ -60,7 +60,7 @@ final readonly class LogController
     {
         // They were found in this workshop; asked for it again, SQLite would look through all of its pours.
         return Pour::query()->withoutGlobalScope('workshop')->whereKey($ids)
-            ->get(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'base_code', 'state', 'graded_at', 'weighed_g', 'used_g', 'pieces', 'grade', 'faults', 'note'])->load(['impression.job', 'formulaVersion.formula'])->sortBy(static fn (Pour $pour): int => (int) array_search($pour->id, $ids, true))->values();
+            ->get(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'base_code', 'state', 'graded_at', 'weighed_g', 'used_g', 'pieces', 'grade', 'faults', 'note', 'cause'])->load(['impression.job', 'formulaVersion.formula'])->sortBy(static fn (Pour $pour): int => (int) array_search($pour->id, $ids, true))->values();
     }
 
     /** @return array{q: string, grade: string, fault: string, base: string} */

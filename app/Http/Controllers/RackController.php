@@ -19,6 +19,7 @@ use App\Facts\StepHasMoved;
 use App\Http\Reply;
 use App\Http\Rules\Picture;
 use App\Keeping\CastKeeper;
+use App\Keeping\Lives;
 use App\Keeping\Rack;
 use App\Keeping\RecordedMould;
 use App\Models\Impression;
@@ -34,6 +35,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\LazyCollection;
 use Illuminate\Support\Str;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\Response as HttpResponse;
@@ -69,12 +71,17 @@ final readonly class RackController
     }
 
     /** Every mould there ever was, in metric units, as RFC 4180 CSV in UTF-8. */
-    public function csv(): StreamedResponse
+    public function csv(Lives $lives): StreamedResponse
     {
-        return Csv::download('apalos-rack.csv', ['mould', 'name', 'job', 'rubber', 'casts_base', 'made_at', 'casts', 'likely_left', 'condition', 'marks', 'place', 'last_cast_at', 'retired_at', 'retired_why', 'cost'], Mould::query()->with('job')->orderBy('id')->lazyById(200)->map(static fn (Mould $mould): array => [
-            $mould->code(), $mould->name, $mould->job?->name, $mould->material, $mould->casting, $mould->made_at->toIso8601String(), $mould->casts, $mould->left_likely, $mould->condition?->value, implode(' ', $mould->marks ?? []), $mould->place,
-            $mould->cast_at?->toIso8601String(), $mould->retired_at?->toIso8601String(), $mould->retired_why?->value, $mould->cost,
-        ]));
+        return Csv::download('apalos-rack.csv', ['mould', 'name', 'job', 'rubber', 'casts_base', 'made_at', 'casts', 'likely_left', 'condition', 'marks', 'place', 'last_cast_at', 'retired_at', 'retired_why', 'cost'], Mould::query()->with('job')->orderBy('id')->lazyById(200)->chunk(100)->flatMap(static function (LazyCollection $moulds) use ($lives): array {
+            $moulds = $moulds->values()->all();
+            $left = $lives->of(array_filter($moulds, static fn (Mould $mould): bool => $mould->retired_at === null));
+
+            return array_map(static fn (Mould $mould): array => [
+                $mould->code(), $mould->name, $mould->job?->name, $mould->material, $mould->casting, $mould->made_at->toIso8601String(), $mould->casts, ($left[$mould->id] ?? null)?->likely, $mould->condition?->value, implode(' ', $mould->marks ?? []), $mould->place,
+                $mould->cast_at?->toIso8601String(), $mould->retired_at?->toIso8601String(), $mould->retired_why?->value, $mould->cost,
+            ], $moulds);
+        }));
     }
 
     /** Puts a mould on the rack that was made elsewhere, or before there was a log. */

@@ -1573,6 +1573,7 @@ export type LogView = {
         }[];
         note: string;
         colour: string;
+        cause: string | null;
     })[];
     pages: {
         page: number;

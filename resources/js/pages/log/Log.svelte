@@ -84,6 +84,7 @@
             <p class="grade {row.grade}">{row.grade}</p>
             <div class="min-w-0 text-sm">
                 {#each row.faults as fault (fault.name)}<p><b>{fault.name}.</b> <span class="quiet">{fault.cause}</span></p>{/each}
+                {#if row.cause !== null}<p>It was: <b>{row.cause}.</b></p>{/if}
                 {#if row.note !== ''}<p>{row.note}</p>{/if}
                 <div class="mt-1">
                     <PourAgain small pour={row.id} grams={row.used_g} what="{row.job}, {row.impression}, {shortDate(row.at_ms)}" />
