@@ -31,6 +31,7 @@ final readonly class BuildOutcome
             'ended_at' => $over ? ($recorded->build->ended_at ?? $recorded->now) : null,
         ]);
         $this->main($recorded);
+        $this->casts->over($recorded->build->id, $over);
         $this->fingers($recorded);
     }
 
@@ -54,7 +55,7 @@ final readonly class BuildOutcome
             'pieces' => $grade === null ? null : (int) $grade->number('pieces'),
             'note' => $grade?->textOrNull('note'),
         ])->save();
-        $this->casts->settle(RecordedRun::of($main->load('impression.job')));
+        $this->casts->settle(RecordedRun::of($main->load('impression.job', 'build')));
     }
 
     private function fingers(RecordedBuild $recorded): void

@@ -34,7 +34,7 @@ final readonly class RunStream implements Stream
     /** With the turn taken to write to it. */
     public static function open(Pour $pour): self
     {
-        $pour = Pour::query()->with('impression.job')->lockForUpdate()->findOrFail($pour->id);
+        $pour = Pour::query()->with('impression.job', 'build')->lockForUpdate()->findOrFail($pour->id);
         if ($pour->started_at === null) {
             throw BadInput::at('kind', Phrase::written('This pour has not begun. Start it from its sheet.'));
         }

@@ -15,6 +15,7 @@ use App\Workshop\Happened;
 use App\Workshop\RecordedRun;
 use App\Workshop\Rows;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /** After something happened in a run: what is in which mould, what came out of it, and what was done to the mould on the way. */
@@ -62,6 +63,10 @@ final readonly class CastKeeper
             // Begun before there was a rack.
             $said = array_filter([$this->rack->usual($run->pour)?->id]);
         }
+        if ($said === [] && ! $run->pour->build->plain) {
+            // A later coat lies where the first went.
+            $said = array_values(array_unique(array_map(intval(...), self::ofBuild($run->pour)->pluck('mould_id')->all())));
+        }
 
         return $said === [] ? [] : array_values(array_intersect($said, array_map(intval(...), Rows::of('moulds')->whereIn('id', $said)->pluck('id')->all())));
     }
@@ -73,13 +78,30 @@ final readonly class CastKeeper
     private function fill(Pour $pour, array $moulds, array $before): void
     {
         $isOut = $pour->state === PourState::Graded || ($pour->state === PourState::GivenUp && $pour->poured_at !== null);
-        $stands = ['cast_at' => $isOut ? $pour->graded_at?->format('Y-m-d H:i:s.v') : null, 'live' => $pour->graded_at === null];
+        // A coat that is laid stays in there until its build is over.
+        $stands = ['cast_at' => $isOut ? $pour->graded_at?->format('Y-m-d H:i:s.v') : null, 'live' => $pour->graded_at === null || $pour->state === PourState::Laid];
         Rows::of('pour_moulds')->where('pour_id', $pour->id)->whereNotIn('mould_id', $moulds)->delete();
         foreach ($moulds as $mould) {
             in_array($mould, $before, true)
                 ? Rows::of('pour_moulds')->where('pour_id', $pour->id)->where('mould_id', $mould)->update($stands)
                 : DB::table('pour_moulds')->insert(['pour_id' => $pour->id, 'mould_id' => $mould, 'workshop_id' => $pour->workshop_id, ...$stands]);
         }
+        if ($isOut && ! $pour->build->plain) {
+            // The coats came out as one cast: that of the pour that bears the grade.
+            self::ofBuild($pour)->where('pour_id', '!=', $pour->id)->delete();
+        }
+    }
+
+    /** What stands in moulds of the build of a pour. */
+    private static function ofBuild(Pour $pour): Builder
+    {
+        return Rows::of('pour_moulds')->whereIn('pour_id', Rows::of('pours')->where('build_id', $pour->build_id)->select('id'));
+    }
+
+    /** Nothing of a build that is over stands in a mould any more; what was taken back stands there again. */
+    public function over(int $build, bool $isOver): void
+    {
+        Rows::of('pour_moulds')->whereNull('cast_at')->whereIn('pour_id', Rows::of('pours')->where('build_id', $build)->where('state', '!=', PourState::GivenUp->value)->select('id'))->update(['live' => ! $isOver]);
     }
 
     /**

@@ -211,6 +211,38 @@ final class RackTest extends TestCase
         self::assertSame(ImpressionKind::Cast, $cast->kind);
     }
 
+    public function test_a_cast_in_several_coats_fills_its_mould_until_it_is_out_and_wears_it_once(): void
+    {
+        ['mould' => $link, 'cast' => $cast] = $this->chained();
+        $mould = $this->mould($link);
+        $this->post("/impressions/{$cast->id}/builds", ['kind' => 'rotated-skin', 'measured' => ['area_mm2' => 20000]])->assertRedirect();
+        $build = (int) DB::table('builds')->where('plain', false)->max('id');
+        $tell = fn (string $kind, array $payload): int => $this->tell("/builds/{$build}/facts", $kind, $payload)->assertOk()->json('last_fact_id');
+        $filled = fn (): ?int => $this->get("/rack/{$mould->id}")->inertiaProps('mould.filled.pour');
+        $tell('done', ['op' => 'release']);
+        foreach (['pass-1' => 'ur-35', 'pass-2' => 'ur-35'] as $op => $base) {
+            $this->travel(15)->minutes();
+            $this->post("/builds/{$build}/operations/{$op}/pour")->assertRedirect();
+            $pour = Pour::query()->where('build_id', $build)->where('operation', $op)->firstOrFail();
+            $pour->update(['sheet' => $this->sheet(['formula' => ['base' => $base, 'additives' => []], 'formula_name' => 'Skin'])]);
+            $this->post("/pours/{$pour->id}/run")->assertRedirect("/pours/{$pour->id}/run");
+            self::assertNotNull($filled(), $op);
+            $this->workUntil($pour->refresh(), 'done');
+            self::assertNotNull($filled(), "{$op}, laid");
+        }
+        $this->travel(40)->hours();
+        $tell('left_out', ['op' => 'look', 'why' => 'no lamp']);
+        $tell('done', ['op' => 'open', 'early' => true]);
+        $tell('graded', ['grade' => 'good', 'faults' => [], 'pieces' => 1, 'note' => '']);
+        self::assertNull($filled());
+        self::assertSame([1, 1], [$mould->refresh()->casts, DB::table('castings')->where('mould_id', $mould->id)->count()]);
+        $tell('undone', ['of' => $this->getJson("/builds/{$build}/state")->json('take_back.of')]);
+        self::assertSame(0, $mould->refresh()->casts);
+        self::assertNotNull($filled());
+        $tell('given_up', ['note' => 'dropped']);
+        self::assertNull($filled(), 'What is given up lies in no mould.');
+    }
+
     public function test_a_photo_is_a_picture_of_the_mould_and_no_other_file(): void
     {
         Storage::fake();
