@@ -164,7 +164,8 @@ final readonly class CastKeeper
     /** What a tick says was done with, without on what: `Plaster mould: warm jelly, thin, on.` is warm jelly, thin. */
     private static function what(string $text): ?string
     {
-        $said = (string) preg_replace(['/^[^:]*: /u', '/\.(\s.*)?$/us', '/, (on|flashed off)$/u'], '', $text);
+        // What the mould itself wants says no more than that it was done.
+        $said = preg_match('/^[^:]*\(M-\d+\): /u', $text) === 1 ? '' : (string) preg_replace(['/^[^:]*: /u', '/\.(\s.*)?$/us', '/, (on|flashed off)$/u'], '', $text);
 
         return $said === '' ? null : mb_substr($said, 0, 160);
     }

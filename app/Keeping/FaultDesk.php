@@ -35,7 +35,7 @@ final readonly class FaultDesk
     /**
      * @param  array<string, mixed>  $answers  to what was asked
      * @return array{
-     *     causes: list<array{id: string, name: string, share: float, because: list<Phrase>, look: Phrase, next: Phrase}>,
+     *     causes: list<array{id: string, name: string, share: float, because: list<Phrase>, against: list<Phrase>, look: Phrase, next: Phrase}>,
      *     question: array{fact: string, ask: Phrase, answers: list<array{value: float|bool|string, text: Phrase}>}|null, warnings: list<array{code: string, message: Phrase}>, asked: int
      * }
      *

@@ -29,7 +29,7 @@ final readonly class FaultFinder
         $causes = [];
         foreach ($shares as $id => $share) {
             $cause = $this->book->causes[$id];
-            $causes[] = ['id' => $id, 'name' => $cause->name, 'share' => $share, 'because' => $this->because($cause, $asked, $told), 'look' => Phrase::written($cause->look), 'next' => Phrase::written($cause->next)];
+            $causes[] = ['id' => $id, 'name' => $cause->name, 'share' => $share, ...$this->because($cause, $asked, $told), 'look' => Phrase::written($cause->look), 'next' => Phrase::written($cause->next)];
         }
         $warnings = ($causes[0]['share'] ?? 0.0) < self::UNSURE ? [new Warning('unsure', Phrase::of('fault.unsure'))] : [];
 
@@ -60,22 +60,25 @@ final readonly class FaultFinder
 
     /**
      * @param  array<string, float|bool|string>  $told
-     * @return list<Phrase> what speaks for it and against it
+     * @return array{because: list<Phrase>, against: list<Phrase>} what speaks for it, and what against
      */
     private function because(Cause $cause, FaultRequest $asked, array $told): array
     {
-        $because = [];
+        $said = ['because' => [], 'against' => []];
+        $say = static function (float $times, string $because) use (&$said): void {
+            $said[$times >= 1.0 ? 'because' : 'against'][] = Phrase::written($because);
+        };
         foreach ($asked->seen as $symptom) {
-            isset($cause->seen[$symptom]) && $because[] = Phrase::written($cause->seen[$symptom]['because']);
+            isset($cause->seen[$symptom]) && $say($cause->seen[$symptom]['times'], $cause->seen[$symptom]['because']);
         }
         foreach ($told as $fact => $value) {
             $telling = $cause->toldBy($fact, $value);
-            $telling !== null && $because[] = Phrase::written($telling->because);
+            $telling !== null && $say($telling->times, $telling->because);
         }
         if (($asked->confirmed[$cause->id] ?? 0.0) > 0.0) {
-            $because[] = Phrase::of('fault.found_here', ['times' => (int) $asked->confirmed[$cause->id]]);
+            $said['because'][] = Phrase::of('fault.found_here', ['times' => (int) $asked->confirmed[$cause->id]]);
         }
 
-        return $because;
+        return $said;
     }
 }

@@ -102,6 +102,13 @@ final class FaultFinderTest extends TestCase
         self::assertContains('fault.found_here', array_column(array_map(static fn ($p): array => ['code' => $p->code], $cause['because']), 'code'));
     }
 
+    public function test_what_speaks_against_a_cause_is_said_apart(): void
+    {
+        $late = array_values(array_filter(self::found(['seen' => ['lines'], 'facts' => ['poured_at_share' => 0.3]])->causes, static fn (array $c): bool => $c['id'] === 'poured-late'))[0];
+        self::assertSame(['It began to set while it still ran.'], array_map(static fn ($p): mixed => $p->values['text'], $late['because']));
+        self::assertSame(['It was poured with half of its pot life left.'], array_map(static fn ($p): mixed => $p->values['text'], $late['against']));
+    }
+
     public function test_each_fact_moves_its_cause_the_way_it_should(): void
     {
         foreach ([['ratio_error_pct', 0.2, 3.0, 9.0, 'off-ratio'], ['poured_at_share', 0.2, 0.8, 1.0, 'poured-late'], ['mould_casts_share', 0.1, 0.7, 1.2, 'mould-worn'], ['coat_gap_share', 0.5, 0.9, 1.5, 'coat-late'], ['lot_days_open', 10, 200, 500, 'old-lot']] as [$fact, $low, $some, $much, $cause]) {

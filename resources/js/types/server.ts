@@ -151,6 +151,7 @@ export type FaultResult = {
         name: string;
         share: number;
         because: string[];
+        against: string[];
         look: string;
         next: string;
     }[];

@@ -10,7 +10,7 @@
 
     let { live, kept }: { live: LiveRun; kept: Kept } = $props();
     type Found = {
-        causes: { id: string; name: string; share: number; because: string[]; look: string; next: string }[];
+        causes: { id: string; name: string; share: number; because: string[]; against: string[]; look: string; next: string }[];
         question: { fact: string; ask: string; answers: { value: string | number | boolean; text: string }[] } | null;
         warnings: { code: string; message: string }[];
         asked: number;
@@ -71,6 +71,9 @@
                         </p>
                         <ul class="text-sm">
                             {#each cause.because as why (why)}<li>{why}</li>{/each}
+                            {#each cause.against as why (why)}<li class="quiet">
+                                    Against it: {why.charAt(0).toLowerCase()}{why.slice(1)}
+                                </li>{/each}
                         </ul>
                         <p><b>To tell:</b> {cause.look}</p>
                         <p><b>Next time:</b> {cause.next}</p>
