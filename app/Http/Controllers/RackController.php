@@ -127,7 +127,7 @@ final readonly class RackController
     public function remake(Request $request, Mould $mould, RemakeMould $remake): RedirectResponse
     {
         try {
-            $pour = $remake($mould, $request->string('why')->toString(), CarbonImmutable::now());
+            $pour = $remake($mould, self::word($request, 'why'), CarbonImmutable::now());
         } catch (BadInput $wrong) {
             return Reply::back('remake', $wrong);
         } catch (StepHasMoved $moved) {
@@ -161,13 +161,18 @@ final readonly class RackController
 
     public function school(Request $request, Workshop $workshop): RedirectResponse
     {
-        $school = ReleaseSchool::tryFrom($request->string('school')->toString());
+        $school = ReleaseSchool::tryFrom(self::word($request, 'school'));
         if ($school === null) {
             return Reply::back('school', Phrase::written('A release goes on before every cast, only before harsh ones, or after each wash.'));
         }
         $workshop->update(['release_school' => $school->value]);
 
         return back();
+    }
+
+    private static function word(Request $request, string $key): string
+    {
+        return is_string($said = $request->input($key)) ? $said : '';
     }
 
     /** @return array<string, mixed> */

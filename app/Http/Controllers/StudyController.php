@@ -53,7 +53,7 @@ final readonly class StudyController
     /** A piece of a file on its way in. */
     public function piece(Request $request, TakeModelIn $take, string $upload): JsonResponse
     {
-        return Reply::json(['there' => $take->piece($upload, max(0, $request->integer('at')), $request->getContent())]);
+        return Reply::json(['there' => $take->piece($upload, max(0, min(1 << 40, $request->integer('at'))), $request->getContent())]);
     }
 
     public function drop(TakeModelIn $take, string $upload): JsonResponse
