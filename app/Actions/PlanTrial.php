@@ -7,7 +7,7 @@ namespace App\Actions;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
-use Apalos\Core\Trial\Verdict;
+use Apalos\Core\Trial\CupsCompared;
 use App\Models\Trial;
 use App\Workshop\ContactBook;
 use App\Workshop\Library;
@@ -29,7 +29,7 @@ final readonly class PlanTrial
         in_array($about, self::ABOUT, true) || throw BadInput::at($in->at('about'), Phrase::written('A trial is about a release, the air, a thickness, a softener, or something other.'));
         $base = $in->textOrNull('base');
         $base === null || isset($this->library->shelf()->bases[$base]) || throw BadInput::at($in->at('base'), Phrase::written("There is no base “{$base}” on the shelf."));
-        $cups = $in->number('cups', 1.0, Verdict::MOST_CUPS);
+        $cups = $in->number('cups', 1.0, CupsCompared::MOST_CUPS);
         $cups === floor($cups) || throw BadInput::at($in->at('cups'), Phrase::written('Cups come in whole ones.'));
         $surface = $in->textOrNull('surface');
         $surface === null || isset($this->contacts->knowledge()->surfaces[$surface]) || throw BadInput::at($in->at('surface'), Phrase::written('There is no such surface in the library.'));
@@ -45,7 +45,7 @@ final readonly class PlanTrial
     private function variants(Fields $in, ?string $surface): array
     {
         $variants = [];
-        foreach ($in->objects('variants', Verdict::MOST) as $variant) {
+        foreach ($in->objects('variants', CupsCompared::MOST) as $variant) {
             $variant->only('name', 'release');
             $name = mb_substr($variant->text('name'), 0, 80);
             $release = $variant->textOrNull('release');
@@ -53,7 +53,7 @@ final readonly class PlanTrial
             isset($variants[$name]) && throw BadInput::at($variant->at('name'), Phrase::written("Two variants are called “{$name}”: give each a name of its own."));
             $variants[$name] = ['name' => $name, 'release' => $release, 'surface' => $surface];
         }
-        if (count($variants) < Verdict::FEWEST) {
+        if (count($variants) < CupsCompared::FEWEST) {
             throw BadInput::at($in->at('variants'), Phrase::written('A trial compares two to six variants: name two at least.'));
         }
 

@@ -8,7 +8,7 @@ use Apalos\Core\Cost\Money;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
-use App\Keeping\Day;
+use App\Keeping\DayOnLabel;
 use App\Models\Lot;
 use App\Workshop\Library;
 use Carbon\CarbonImmutable;
@@ -29,8 +29,8 @@ final readonly class TakeLotIn
             throw BadInput::at($in->at('code'), Phrase::written('There is no such sheet in the stores. Write its sheet first, then take the kit in.'));
         }
         $asked = $base !== null && ! $base->ratio->isOnePart() ? ['A', 'B'] : ['A'];
-        $got = Day::said($in, 'got_on');
-        $opened = Day::saidOrNull($in, 'opened_on');
+        $got = DayOnLabel::said($in, 'got_on');
+        $opened = DayOnLabel::saidOrNull($in, 'opened_on');
         if ($opened !== null && $opened < $got) {
             throw BadInput::at($in->at('opened_on'), Phrase::written("That is before {$got}, when it came. Check the two days."));
         }
@@ -48,7 +48,7 @@ final readonly class TakeLotIn
 
         return DB::transaction(static function () use ($code, $got, $opened, $in, $price, $parts, $now): Lot {
             $lot = Lot::query()->create([
-                'code' => $code, 'got_on' => $got, 'opened_on' => null, 'best_before' => Day::saidOrNull($in, 'best_before'), 'price' => $price, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 2000) ?: null, 'created_at' => $now,
+                'code' => $code, 'got_on' => $got, 'opened_on' => null, 'best_before' => DayOnLabel::saidOrNull($in, 'best_before'), 'price' => $price, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 2000) ?: null, 'created_at' => $now,
             ]);
             foreach ($parts as $part => $of) {
                 $lot->parts()->create(['workshop_id' => $lot->workshop_id, 'part' => $part, ...$of, 'left_g' => $of['got_g']]);

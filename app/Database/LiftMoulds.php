@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Database;
 
 use Apalos\Core\Run\Grade;
+use Apalos\Core\Run\Outcome;
 use App\Keeping\MouldGroup;
 use App\Keeping\Rack;
 use App\Keeping\RecordedMould;
@@ -79,18 +80,14 @@ final class LiftMoulds
 
     private function one(\stdClass $pour, ?Mould $mould): void
     {
-        $outcome = match (Grade::tryFrom((string) $pour->grade)) {
-            Grade::Superb, Grade::Good => 'good',
-            Grade::Usable => 'usable',
-            default => 'reject',
-        };
+        $outcome = Outcome::of(Grade::tryFrom((string) $pour->grade));
         $faults = json_decode((string) $pour->faults, true);
-        $fault = $outcome === 'reject' && is_array($faults) && is_string($faults[0] ?? null) ? $faults[0] : null;
+        $fault = $outcome === Outcome::Reject && is_array($faults) && is_string($faults[0] ?? null) ? $faults[0] : null;
         if ($mould !== null) {
             $this->open['pour_moulds'][] = ['pour_id' => $pour->id, 'mould_id' => $mould->id, 'workshop_id' => $pour->workshop_id, 'cast_at' => $pour->graded_at, 'live' => false];
         }
         for ($i = 1, $n = min(2_000, max(1, (int) ($pour->pieces ?? 1))); $i <= $n; $i++) {
-            $this->open['castings'][] = ['workshop_id' => $pour->workshop_id, 'pour_id' => $pour->id, 'mould_id' => $mould?->id, 'number' => $i, 'outcome' => $outcome, 'fault' => $fault, 'at' => $pour->graded_at];
+            $this->open['castings'][] = ['workshop_id' => $pour->workshop_id, 'pour_id' => $pour->id, 'mould_id' => $mould?->id, 'number' => $i, 'outcome' => $outcome->value, 'fault' => $fault, 'at' => $pour->graded_at];
         }
         $this->flush(self::AT_ONCE);
     }

@@ -11,7 +11,7 @@ use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Store\Doubt;
 use Apalos\Core\Store\LotFactKind;
-use App\Keeping\Day;
+use App\Keeping\DayOnLabel;
 use App\Keeping\RecordedLot;
 use App\Models\Lot;
 use App\Models\LotPart;
@@ -62,7 +62,7 @@ final readonly class LotStream implements Stream
         }
 
         return match ($kind) {
-            LotFactKind::Opened => ['on' => Day::said($payload->only('on'), 'on', $lot->got_on)],
+            LotFactKind::Opened => ['on' => DayOnLabel::said($payload->only('on'), 'on', $lot->got_on)],
             LotFactKind::Counted => ['part' => $this->part($payload->only('part', 'left_g'))->part, 'left_g' => $payload->number('left_g')],
             LotFactKind::Took => $this->took($payload->only('part', 'grams', 'why')),
             LotFactKind::Doubted => ['what' => $payload->only('what')->choice('what', Doubt::class)->value],
@@ -70,7 +70,7 @@ final readonly class LotStream implements Stream
             LotFactKind::Priced => ['price' => Money::written($payload->only('price'), 'price')->toString()],
             LotFactKind::Ended => ['why' => mb_substr($payload->only('why')->textOrNull('why') ?? '', 0, 500)],
             LotFactKind::Returned => $lot->ended_at !== null ? [] : throw new StepHasMoved("{$lot->label()} is in use already."),
-            LotFactKind::Undone => $this->undone($payload),
+            LotFactKind::Undone => TakenBack::of($payload, $this->recorded->state->takeBack),
         };
     }
 
@@ -99,16 +99,5 @@ final readonly class LotStream implements Stream
         }
 
         return ['part' => $part->part, 'grams' => $grams, 'why' => mb_substr($in->textOrNull('why') ?? '', 0, 500)];
-    }
-
-    /** @return array{of: int} */
-    private function undone(Fields $in): array
-    {
-        $of = (int) $in->only('of')->number('of', 0.0, 1e15);
-        if ($this->recorded->state->takeBack !== $of) {
-            throw new StepHasMoved('Only the last thing told can be taken back, and something else has happened since.');
-        }
-
-        return ['of' => $of];
     }
 }

@@ -9,8 +9,8 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Keep\Act;
 use Apalos\Core\Keep\Condition;
-use Apalos\Core\Keep\Mark;
 use Apalos\Core\Keep\MouldFactKind;
+use Apalos\Core\Keep\MouldMark;
 use Apalos\Core\Keep\RetiredWhy;
 use Apalos\Core\Phrase\Phrase;
 use App\Keeping\Rack;
@@ -75,7 +75,7 @@ final readonly class MouldStream implements Stream
             MouldFactKind::Priced => ['cost' => Money::written($payload->only('cost'), 'cost')->toString()],
             MouldFactKind::Retired => $this->retired($payload->only('why', 'note')),
             MouldFactKind::Returned => $mould->retired_at !== null ? [] : throw new StepHasMoved("“{$mould->name}” is in use already."),
-            MouldFactKind::Undone => $this->undone($payload),
+            MouldFactKind::Undone => TakenBack::of($payload, $this->recorded->state->takeBack),
         };
     }
 
@@ -117,7 +117,7 @@ final readonly class MouldStream implements Stream
     private function looked(Fields $in): array
     {
         foreach ($in->strings('marks') as $i => $mark) {
-            Mark::tryFrom($mark) ?? throw BadInput::at($in->at("marks.{$i}"), Phrase::written('A mark is one of: torn key, warped, sticky.'));
+            MouldMark::tryFrom($mark) ?? throw BadInput::at($in->at("marks.{$i}"), Phrase::written('A mark is one of: torn key, warped, sticky.'));
         }
 
         return ['condition' => $in->choice('condition', Condition::class)->value, 'marks' => array_values(array_unique($in->strings('marks'))), 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 500)];
@@ -133,16 +133,5 @@ final readonly class MouldStream implements Stream
         }
 
         return ['why' => $in->choice('why', RetiredWhy::class)->value, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 500)];
-    }
-
-    /** @return array{of: int} */
-    private function undone(Fields $in): array
-    {
-        $of = (int) $in->only('of')->number('of', 0.0, 1e15);
-        if ($this->recorded->state->takeBack !== $of) {
-            throw new StepHasMoved('Only the last thing told can be taken back, and something else has happened since.');
-        }
-
-        return ['of' => $of];
     }
 }

@@ -7,6 +7,7 @@ namespace App\Facts;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Run\Outcome;
 use Apalos\Core\Run\StepKind;
 use App\Keeping\Rack;
 use App\Models\ImpressionKind;
@@ -106,7 +107,7 @@ final readonly class ToldBeside
         foreach ($in->objects('each', self::MOST_PIECES) as $piece) {
             $piece->only('outcome', 'fault');
             $outcome = $piece->text('outcome');
-            in_array($outcome, ['good', 'usable', 'reject'], true) || throw BadInput::at($piece->at('outcome'), Phrase::written('A piece is good, usable or a reject.'));
+            Outcome::tryFrom($outcome) ?? throw BadInput::at($piece->at('outcome'), Phrase::written('A piece is good, usable or a reject.'));
             $fault = $piece->textOrNull('fault');
             $fault === null || isset($this->library->faults()[$fault]) || throw BadInput::at($piece->at('fault'), Phrase::written("There is no fault “{$fault}” in the list. Choose one, or write it in the note."));
             $each[] = ['outcome' => $outcome, 'fault' => $fault];

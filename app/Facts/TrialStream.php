@@ -64,7 +64,7 @@ final readonly class TrialStream implements Stream
             TrialFactKind::Graded => $this->graded($payload->only('variant', 'cup', 'grade')),
             TrialFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
             TrialFactKind::Ended => $this->recorded->state->grades === [] ? throw BadInput::at('kind', Phrase::written('Grade a cup first: a trial that saw nothing says nothing.')) : [],
-            TrialFactKind::Undone => $this->undone($payload),
+            TrialFactKind::Undone => TakenBack::of($payload, $this->recorded->state->takeBack),
         };
     }
 
@@ -82,16 +82,5 @@ final readonly class TrialStream implements Stream
         $trial = $this->recorded->trial;
 
         return ['variant' => (int) $in->number('variant', 0.0, count($trial->variants) - 1.0), 'cup' => (int) $in->number('cup', 0.0, $trial->cups - 1.0), 'grade' => $in->choice('grade', Grade::class)->value];
-    }
-
-    /** @return array{of: int} */
-    private function undone(Fields $in): array
-    {
-        $of = (int) $in->only('of')->number('of', 0.0, 1e15);
-        if ($this->recorded->state->takeBack !== $of) {
-            throw new StepHasMoved('Only the last thing told can be taken back, and something else has happened since.');
-        }
-
-        return ['of' => $of];
     }
 }

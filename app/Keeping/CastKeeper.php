@@ -6,7 +6,7 @@ namespace App\Keeping;
 
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Keep\Act;
-use Apalos\Core\Run\Grade;
+use Apalos\Core\Run\Outcome;
 use App\Models\ImpressionKind;
 use App\Models\Mould;
 use App\Models\Pour;
@@ -135,13 +135,9 @@ final readonly class CastKeeper
         if (is_array($each) && $each !== []) {
             return array_map(static fn (mixed $one): array => ['outcome' => Fields::of(is_array($one) ? $one : [])->text('outcome'), 'fault' => Fields::of(is_array($one) ? $one : [])->textOrNull('fault')], array_values($each));
         }
-        $outcome = match ($pour->grade) {
-            Grade::Superb, Grade::Good => 'good',
-            Grade::Usable => 'usable',
-            default => 'reject',
-        };
+        $outcome = Outcome::of($pour->grade);
 
-        return array_fill(0, min(self::MOST_PIECES, max(1, $pour->pieces ?? 1)), ['outcome' => $outcome, 'fault' => $outcome === 'reject' ? ($pour->faults[0] ?? null) : null]);
+        return array_fill(0, min(self::MOST_PIECES, max(1, $pour->pieces ?? 1)), ['outcome' => $outcome->value, 'fault' => $outcome === Outcome::Reject ? ($pour->faults[0] ?? null) : null]);
     }
 
     /** What was ticked off in the run as done to the mould. */

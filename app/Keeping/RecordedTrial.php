@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Keeping;
 
 use Apalos\Core\Facts\Fact as CoreFact;
+use Apalos\Core\Trial\CupsCompared;
 use Apalos\Core\Trial\TrialFactKind;
 use Apalos\Core\Trial\TrialState;
-use Apalos\Core\Trial\Verdict;
 use Apalos\Core\Trial\VerdictResult;
 use App\Models\Trial;
 use App\Workshop\Happened;
@@ -30,7 +30,7 @@ final readonly class RecordedTrial
 
     public function verdict(): VerdictResult
     {
-        return (new Verdict)->of($this->state->scores(array_column($this->trial->variants, 'name')));
+        return (new CupsCompared)->of($this->state->scores(array_column($this->trial->variants, 'name')));
     }
 
     public function write(): void

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Fault;
 
+use Apalos\Core\Chance\Holm;
 use Apalos\Core\Chance\Hypergeometric;
 
 /**
  * What bad pours have in common: for each value of each thing known of a pour (base, lot, room, mould, hour) Fisher's exact test of
- * whether it is among the bad ones more often than chance would have it, corrected for looking at many things (Holm 1979).
+ * whether it is among the bad ones more often than chance would have it, corrected for looking at many things.
  */
 final readonly class InCommon
 {
@@ -35,11 +36,8 @@ final readonly class InCommon
         $looked = array_values(array_filter($groups, static fn (array $group): bool => $group['all'] > 0 && $group['all'] < $all));
         $telling = array_values(array_filter($looked, static fn (array $group): bool => Hypergeometric::least($group['all'], $bad, $all) < self::SURE));
         $chances = array_map(static fn (array $group): float => Hypergeometric::atLeast($group['bad'], $group['all'], $bad, $all), $telling);
-        asort($chances);
         $found = [];
-        $before = 0.0;
-        foreach (array_keys($chances) as $rank => $i) {
-            $corrected = $before = min(1.0, max($before, $chances[$i] * (count($chances) - $rank)));
+        foreach (Holm::corrected($chances) as $i => $corrected) {
             if ($corrected >= self::PERHAPS) {
                 break;
             }

@@ -11,7 +11,7 @@ use Apalos\Core\Facts\Standing;
 final readonly class MouldState
 {
     /**
-     * @param  list<Mark>  $marks
+     * @param  list<MouldMark>  $marks
      * @param  list<array{act: Act, at: float, fact: int}>  $care  in order
      * @param  array{why: RetiredWhy, at: float}|null  $retired
      * @param  int  $before  casts made in it before they were written down
@@ -45,9 +45,9 @@ final readonly class MouldState
         return new self($name, $place, $photo, $cost, $condition, $marks, $care, $retired, $before, $last);
     }
 
-    /** @return list<Mark> */
+    /** @return list<MouldMark> */
     private static function marks(mixed $said): array
     {
-        return array_values(array_filter(array_map(static fn (mixed $mark): ?Mark => is_string($mark) ? Mark::tryFrom($mark) : null, is_array($said) ? $said : [])));
+        return array_values(array_filter(array_map(static fn (mixed $mark): ?MouldMark => is_string($mark) ? MouldMark::tryFrom($mark) : null, is_array($said) ? $said : [])));
     }
 }

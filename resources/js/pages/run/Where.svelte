@@ -64,7 +64,7 @@
             {/if}
         {/if}
         {#each view.lots as of (of.code)}
-            {@const first = of.lots.find((lot) => lot.id === of.from) ?? of.lots[0]}
+            {@const first = of.lots.find((lot) => lot.id === of.from)}
             {#if first !== undefined}
                 <p>
                     {of.name} from <a class="link font-bold" href="/stores/lots/{first.id}">{first.label}</a>
@@ -84,6 +84,13 @@
                                 onclick={() => void from(of.code, lot.id)}>from {lot.label} instead</button
                             >{/each}
                     {/if}
+                </p>
+            {:else}
+                <p>
+                    {of.name} is taken from no kit.
+                    {#each of.lots.slice(0, 4) as lot (lot.id)}<button class="btn big" onclick={() => void from(of.code, lot.id)}
+                            >from {lot.label}</button
+                        >{/each}
                 </p>
             {/if}
         {/each}

@@ -11,7 +11,7 @@ use Carbon\CarbonImmutable;
 use Throwable;
 
 /** A day as it is written on a label: 2026-11-26. */
-final readonly class Day
+final readonly class DayOnLabel
 {
     /** @throws BadInput */
     public static function said(Fields $in, string $key, ?string $earliest = null): string

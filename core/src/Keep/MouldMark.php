@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Keep;
 
 /** Something wrong with a mould beside the state of its skin. */
-enum Mark: string
+enum MouldMark: string
 {
     case TornKey = 'torn_key';
     case Warped = 'warped';

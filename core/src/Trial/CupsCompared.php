@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Trial;
 
+use Apalos\Core\Chance\Holm;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
 
@@ -11,7 +12,7 @@ use Apalos\Core\Phrase\Phrase;
  * Which of some variants came out best, from equal cups graded the same way: the best mean against each of the others by an exact
  * permutation test of the difference (Fisher, Pitman 1937), corrected for as many comparisons (Holm).
  */
-final readonly class Verdict
+final readonly class CupsCompared
 {
     public const FEWEST = 2;
 
@@ -46,7 +47,7 @@ final readonly class Verdict
             }
         }
         $against = [];
-        foreach (self::holm($chances) as $name => $corrected) {
+        foreach (Holm::corrected($chances) as $name => $corrected) {
             $against[] = ['variant' => $name, 'mean' => $means[$name], 'beats' => $beats[$name], 'chance' => $chances[$name], 'corrected' => $corrected];
         }
         usort($against, static fn (array $a, array $b): int => $b['corrected'] <=> $a['corrected']);
@@ -118,21 +119,5 @@ final readonly class Verdict
         }
 
         return $sum / (count($one) * count($two));
-    }
-
-    /**
-     * @param  array<string, float>  $chances
-     * @return array<string, float>
-     */
-    private static function holm(array $chances): array
-    {
-        asort($chances);
-        $before = 0.0;
-        $corrected = [];
-        foreach (array_keys($chances) as $rank => $name) {
-            $corrected[$name] = $before = min(1.0, max($before, $chances[$name] * (count($chances) - $rank)));
-        }
-
-        return $corrected;
     }
 }

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Tests\Trial;
 
-use Apalos\Core\Trial\Verdict;
+use Apalos\Core\Trial\CupsCompared;
 use Apalos\Core\Trial\VerdictResult;
 use PHPUnit\Framework\TestCase;
 
-final class VerdictTest extends TestCase
+final class CupsComparedTest extends TestCase
 {
     /** Four good cups against four bad ones: 2 of the 70 ways to deal them set them so far apart. */
     public function test_the_chance_is_counted_out(): void
     {
-        $said = (new Verdict)->of(['drawn' => [4.0, 4.0, 4.0, 4.0], 'left alone' => [1.0, 1.0, 1.0, 1.0]]);
+        $said = (new CupsCompared)->of(['drawn' => [4.0, 4.0, 4.0, 4.0], 'left alone' => [1.0, 1.0, 1.0, 1.0]]);
         self::assertSame([VerdictResult::SURE, 'drawn'], [$said->word, $said->best]);
         self::assertEqualsWithDelta(2.0 / 70.0, $said->against[0]['chance'], 1e-12);
         self::assertSame(1.0, $said->against[0]['beats']);
@@ -33,7 +33,7 @@ final class VerdictTest extends TestCase
                 $far += (int) (abs(array_sum($first) / 4 - (array_sum($all) - array_sum($first)) / 3) >= $seen - 1e-9);
             }
         }
-        $said = (new Verdict)->of(['one' => $one, 'two' => $two]);
+        $said = (new CupsCompared)->of(['one' => $one, 'two' => $two]);
         self::assertEqualsWithDelta($far / $ways, $said->against[0]['chance'], 1e-12);
         // 4 beats all three; each 3 beats two and draws one; 2 beats one and draws one: 3 + 2·2.5 + 1.5 of 12.
         self::assertEqualsWithDelta(9.5 / 12.0, $said->against[0]['beats'], 1e-12);
@@ -41,21 +41,21 @@ final class VerdictTest extends TestCase
 
     public function test_with_two_cups_each_nobody_can_know(): void
     {
-        $said = (new Verdict)->of(['wax' => [4.0, 4.0], 'oil' => [0.0, 0.0]]);
+        $said = (new CupsCompared)->of(['wax' => [4.0, 4.0], 'oil' => [0.0, 0.0]]);
         self::assertSame(VerdictResult::CANNOT, $said->word, 'One in three at the best.');
     }
 
     public function test_alike_open_and_leaning(): void
     {
-        self::assertSame(VerdictResult::OPEN, (new Verdict)->of(['a' => [3.0], 'b' => []])->word);
-        self::assertSame(VerdictResult::SAME, (new Verdict)->of(['a' => [3.0, 2.0, 3.0, 2.0, 3.0], 'b' => [2.0, 3.0, 3.0, 2.0, 3.0]])->word);
-        self::assertSame(VerdictResult::LEANS, (new Verdict)->of(['a' => [4.0, 4.0, 4.0, 4.0, 4.0, 3.0], 'b' => [3.0, 3.0, 3.0, 3.0, 3.0, 4.0]])->word);
+        self::assertSame(VerdictResult::OPEN, (new CupsCompared)->of(['a' => [3.0], 'b' => []])->word);
+        self::assertSame(VerdictResult::SAME, (new CupsCompared)->of(['a' => [3.0, 2.0, 3.0, 2.0, 3.0], 'b' => [2.0, 3.0, 3.0, 2.0, 3.0]])->word);
+        self::assertSame(VerdictResult::LEANS, (new CupsCompared)->of(['a' => [4.0, 4.0, 4.0, 4.0, 4.0, 3.0], 'b' => [3.0, 3.0, 3.0, 3.0, 3.0, 4.0]])->word);
     }
 
     public function test_more_variants_ask_for_more(): void
     {
-        $two = (new Verdict)->of(['a' => [4.0, 4.0, 4.0, 4.0], 'b' => [1.0, 1.0, 1.0, 1.0]])->against[0];
-        $four = (new Verdict)->of(['a' => [4.0, 4.0, 4.0, 4.0], 'b' => [1.0, 1.0, 1.0, 1.0], 'c' => [1.0, 1.0, 1.0, 1.0], 'd' => [1.0, 1.0, 1.0, 1.0]])->against[0];
+        $two = (new CupsCompared)->of(['a' => [4.0, 4.0, 4.0, 4.0], 'b' => [1.0, 1.0, 1.0, 1.0]])->against[0];
+        $four = (new CupsCompared)->of(['a' => [4.0, 4.0, 4.0, 4.0], 'b' => [1.0, 1.0, 1.0, 1.0], 'c' => [1.0, 1.0, 1.0, 1.0], 'd' => [1.0, 1.0, 1.0, 1.0]])->against[0];
         self::assertSame($two['chance'], $four['chance']);
         self::assertEqualsWithDelta(3.0 * $two['chance'], $four['corrected'], 1e-12);
     }
