@@ -41,6 +41,13 @@
         const wanted = typeof grading.pieces === 'number' ? grading.pieces : 1;
         grading.each = Array.from({ length: wanted }, () => ({ outcome: usual, fault: '' }));
     }
+    // Another count keeps what was said of the pieces that are still there.
+    $effect(() => {
+        const wanted = grading.pieces;
+        if (many && typeof wanted === 'number' && grading.each.length > 0 && grading.each.length !== wanted) {
+            grading.each = Array.from({ length: wanted }, (_, i) => grading.each[i] ?? { outcome: usual, fault: '' });
+        }
+    });
     const cause = $derived(run.faults.filter((f) => grading.faults.includes(f.id)));
 </script>
 
