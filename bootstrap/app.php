@@ -8,6 +8,7 @@ use App\Http\Middleware\Doors;
 use App\Http\Middleware\HandleInertiaRequests;
 use App\Http\Middleware\WholeWords;
 use App\Http\Reply;
+use App\Models\Outdated;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -28,8 +29,9 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->convertEmptyStringsToNull(except: [static fn (): bool => true]);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
-        $exceptions->dontReport(BadInput::class);
+        $exceptions->dontReport([BadInput::class, Outdated::class]);
         $exceptions->render(Reply::refused(...));
+        $exceptions->render(static fn (Outdated $since, Request $request): Response => Reply::outdated($since, $request));
         $exceptions->render(static function (PDOException $failed, Request $request): ?Response {
             $says = CannotWrite::because($failed);
 

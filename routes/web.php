@@ -206,6 +206,7 @@ Route::post('/devices/scale/hand', [DeviceController::class, 'hand']);
 
 // What takes a moment to work out never keeps facts and the frame waiting.
 Route::middleware(FewAtOnce::class)->group(static function (): void {
+    Route::post('/pours/{pour}/sheet/ask', [PourController::class, 'ask']);
     Route::post('/day/try', [DayController::class, 'try']);
     Route::post('/day/gang', [DayController::class, 'gang']);
     Route::post('/mould', [MouldController::class, 'ask']);

@@ -15,6 +15,7 @@ use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Testing\TestResponse;
 
@@ -48,8 +49,28 @@ abstract class TestCase extends LaravelTestCase
         foreach (Route::getRoutes() as $route) {
             $route->flushController();
         }
+        $uri = $this->seen($method, $uri);
 
         return parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
+    }
+
+    /** A screen says which edition it shows; a test that says none shows the newest. */
+    private function seen(string $method, string $uri): string
+    {
+        if ($method === 'GET' || str_contains($uri, 'edition=')) {
+            return $uri;
+        }
+        $edition = match (true) {
+            preg_match('#^/pours/(\d+)(/sheet|/sheet/ask|/run)?(\?|$)#', $uri, $of) === 1 => DB::table('pours')->where('id', $of[1])->value('edition'),
+            preg_match('#^/impressions/(\d+)(/move|/take-out|/contacts/.*)?(\?|$)#', $uri, $of) === 1 => DB::table('impressions')->where('id', $of[1])->value('edition'),
+            preg_match('#^/jobs/(\d+)$#', $uri, $of) === 1 => DB::table('jobs')->where('id', $of[1])->value('edition'),
+            preg_match('#^/formulas/(\d+)$#', $uri, $of) === 1 => DB::table('formulas')->where('id', $of[1])->value('edition'),
+            $uri === '/workshop' => DB::table('workshops')->value('edition'),
+            $uri === '/stores/sheets' => DB::table('own_sheets')->max('version'),
+            default => null,
+        };
+
+        return is_numeric($edition) ? $uri.(str_contains($uri, '?') ? '&' : '?')."edition={$edition}" : $uri;
     }
 
     protected function warm(float $celsius): void

@@ -14,6 +14,7 @@ use App\Workshop\ContactBook;
 use App\Workshop\JobContacts;
 use App\Workshop\JudgedContact;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 
 /**
  * Writes down what is chosen for one contact: release, sealer, the surface as somebody says it is, or an overruling with its reason.
@@ -29,8 +30,19 @@ final readonly class ChooseForContact
      * @param  Fields  $in  any of `release`, `sealed_with`, `damp`, `latex_touched`, `hours_since_cure`, `solvent_min_ago`, `overruled` with `words`; what is not named stays
      *
      * @throws BadInput and then nothing is changed
+     * @throws \App\Models\Outdated
      */
-    public function __invoke(Impression $impression, string $key, Fields $in, CarbonImmutable $now): void
+    public function __invoke(Impression $impression, string $key, Fields $in, int $edition, CarbonImmutable $now): void
+    {
+        DB::transaction(fn () => $this->on(Impression::asShown($impression->id, $edition), $key, $in, $now), 3);
+    }
+
+    /**
+     * For who has taken the turn to write already.
+     *
+     * @throws BadInput
+     */
+    public function on(Impression $impression, string $key, Fields $in, CarbonImmutable $now): void
     {
         $in->only('release', 'sealed_with', 'damp', 'latex_touched', 'hours_since_cure', 'solvent_min_ago', 'overruled', 'words');
         $knowledge = $this->book->knowledge();

@@ -10,6 +10,7 @@ use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Sheet\SheetDoubts;
 use Apalos\Core\Sheet\SheetKind;
 use Apalos\Core\Sheet\SheetWords;
+use App\Models\Outdated;
 use App\Models\OwnSheet;
 use App\Models\Workshop;
 use App\Workshop\Library;
@@ -62,16 +63,18 @@ final readonly class KeepSheet
     /**
      * @param  array<string, mixed>  $sheet  as {@see self::read} gives it
      * @param  string|null  $changes  the house code of the sheet this is the next version of; null where it is a new one
+     * @param  int|null  $edition  the version on the screen it was changed from; null where a file says so
      * @return OwnSheet the version that says so now, made only where none did
      *
      * @throws BadInput where the code is taken, or is another than that of the sheet
+     * @throws Outdated where another version was kept since
      */
-    public function keep(array $sheet, ?string $changes): OwnSheet
+    public function keep(array $sheet, ?string $changes, ?int $edition = null): OwnSheet
     {
         $code = Fields::of($sheet)->text('code');
         $kind = SheetKind::from(Fields::of($sheet)->text('kind'));
 
-        return DB::transaction(function () use ($sheet, $code, $kind, $changes): OwnSheet {
+        return DB::transaction(function () use ($sheet, $code, $kind, $changes, $edition): OwnSheet {
             // One at a time: the next number is the last one and one more.
             Workshop::query()->whereKey($this->workshop->id)->lockForUpdate()->first(['id']);
             $now = OwnSheet::query()->where('code', $code)->orderByDesc('version')->first();
@@ -87,6 +90,9 @@ final readonly class KeepSheet
             }
             if ($now !== null && $this->same($now->sheet, $sheet)) {
                 return $now;
+            }
+            if ($now !== null && $edition !== null && $edition !== $now->version) {
+                throw Outdated::of($now);
             }
             $kept = OwnSheet::query()->create(['kind' => $kind, 'code' => $code, 'version' => ($now->version ?? 0) + 1, 'sheet' => $sheet]);
             $this->workshop->update(['shelf_mark' => (string) Str::ulid()]);

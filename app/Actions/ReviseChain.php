@@ -8,6 +8,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
 use App\Models\Impression;
 use App\Models\Job;
+use App\Models\Outdated;
 use App\Models\PourState;
 use App\Workshop\JobContacts;
 use Illuminate\Support\Facades\DB;
@@ -39,23 +40,31 @@ final readonly class ReviseChain
 
     /**
      * @param  array<string, mixed>  $said
+     * @param  int  $edition  of the link on the screen it is changed from
      *
      * @throws BadInput
+     * @throws Outdated
      */
-    public function change(Impression $impression, array $said): void
+    public function change(Impression $impression, array $said, int $edition): void
     {
-        DB::transaction(function () use ($impression, $said): void {
-            $job = $impression->job()->firstOrFail();
-            $impression->update(self::shaped($said, $job));
+        DB::transaction(function () use ($impression, $said, $edition): void {
+            $shown = Impression::asShown($impression->id, $edition);
+            $job = $shown->job()->firstOrFail();
+            $shown->update(self::shaped($said, $job));
             $this->check($job);
         });
     }
 
-    /** @throws BadInput */
-    public function move(Impression $impression, int $by): void
+    /**
+     * @return Impression as it stands now
+     *
+     * @throws BadInput
+     * @throws Outdated
+     */
+    public function move(Impression $impression, int $by, int $edition): Impression
     {
-        DB::transaction(function () use ($impression, $by): void {
-            $job = $impression->job()->firstOrFail();
+        return DB::transaction(function () use ($impression, $by, $edition): Impression {
+            $job = Impression::asShown($impression->id, $edition)->job()->firstOrFail();
             $links = array_values($job->impressions()->get()->all());
             $at = (int) array_search($impression->id, array_map(static fn (Impression $link): int => $link->id, $links), true);
             $to = max(0, min(count($links) - 1, $at + $by));
@@ -65,11 +74,21 @@ final readonly class ReviseChain
                 $link->update(['position' => $position]);
             }
             $this->check($job);
+
+            return $taken[0];
         });
     }
 
-    /** @throws BadInput when it was poured, or others take their shape from it */
-    public function remove(Impression $impression): void
+    /**
+     * @throws BadInput when it was poured, or others take their shape from it
+     * @throws Outdated
+     */
+    public function remove(Impression $impression, int $edition): void
+    {
+        DB::transaction(fn () => $this->takeOut(Impression::asShown($impression->id, $edition)));
+    }
+
+    private function takeOut(Impression $impression): void
     {
         if ($impression->pours()->whereNot('state', PourState::Draft)->exists()) {
             throw BadInput::at('impression', Phrase::written("“{$impression->name}” has been poured; what happened stays in the log. Only a link that was never poured can be taken out."));

@@ -9,10 +9,12 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Units\Celsius;
+use App\Models\Outdated;
 use App\Models\Workshop;
 use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
+use Illuminate\Support\Facades\DB;
 
 /** Changes what holds for the whole bench: its name, units, money, sound, room, scale, cups, vacuum, hands, working day and time zone. */
 final readonly class SetUpBench
@@ -21,6 +23,8 @@ final readonly class SetUpBench
     private const FEWEST_STEPS = 100.0;
 
     private const DAY_MIN = 24 * 60;
+
+    private const AT_A_TOUCH = ['units', 'muted', 'room_c', 'room_source'];
 
     private const MOST_CUPS = 12;
 
@@ -32,10 +36,22 @@ final readonly class SetUpBench
 
     /**
      * @param  Fields  $in  any of `name`, `units`, `muted`, `room_c`, `room_source`, `scale_division_g`, `scale_capacity_g`, `day_starts_min`, `day_ends_min`, `time_zone`, `currency`, `cups`, `vacuum`, `hands`
+     * @param  int|null  $edition  of what stood on the screen; what one sets at a touch, seeing what is, needs none: units, sound, the room
      *
      * @throws BadInput and then nothing is changed
+     * @throws Outdated where another screen has set something since
      */
-    public function __invoke(Fields $in, CarbonImmutable $now): void
+    public function __invoke(Fields $in, ?int $edition, CarbonImmutable $now): void
+    {
+        DB::transaction(function () use ($in, $edition, $now): void {
+            if (array_diff($in->names(), self::AT_A_TOUCH) !== []) {
+                Workshop::asShown($this->workshop->id, $edition ?? throw BadInput::at('edition', Phrase::written('Say which edition of the bench this changes (?edition=…): load the page again, and change what it shows.')));
+            }
+            $this->set($in, $now);
+        }, 3);
+    }
+
+    private function set(Fields $in, CarbonImmutable $now): void
     {
         $in->only('name', 'units', 'muted', 'room_c', 'room_source', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'time_zone', 'currency', 'cups', 'vacuum', 'hands');
         $room = self::says($in, 'room_c') ? Celsius::of($in->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)) : null;

@@ -9,10 +9,12 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Keep\Act;
 use Apalos\Core\Material\AdditiveSheet;
+use Apalos\Core\Mix\MixResult;
 use Apalos\Core\Mix\Scale;
 use Apalos\Core\Mix\Vessel;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Run\RunPlan;
 use Apalos\Core\Units\Minutes;
 use App\Keeping\CastKeeper;
@@ -22,6 +24,7 @@ use App\Keeping\Rack;
 use App\Models\FormulaVersion;
 use App\Models\Job;
 use App\Models\Mould;
+use App\Models\Outdated;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Workshop\Freezer;
@@ -37,15 +40,25 @@ final readonly class StartPour
 {
     public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer, private Phrasebook $words, private BuildOrder $order, private Rack $rack, private MouldWants $wants, private LotBook $lots) {}
 
-    /** @throws BadInput when the sheet does not add up yet */
-    public function __invoke(Pour $pour, CarbonImmutable $now): Pour
+    /**
+     * @param  int  $edition  of the sheet on the screen it is begun from
+     * @param  string|null  $stamp  of the cups that screen shows ({@see MixResult::stamp}); null where nobody looked at any
+     *
+     * @throws Outdated when another sheet, or other cups, stand there now than were shown
+     * @throws BadInput when the sheet does not add up yet
+     */
+    public function __invoke(Pour $pour, int $edition, ?string $stamp, CarbonImmutable $now): Pour
     {
-        return DB::transaction(function () use ($pour, $now): Pour {
+        return DB::transaction(function () use ($pour, $edition, $stamp, $now): Pour {
             $fresh = Pour::query()->with('impression.job', 'build')->lockForUpdate()->findOrFail($pour->id);
             if ($fresh->started_at !== null) {
                 return $fresh;
             }
+            $fresh->edition === $edition || throw Outdated::of($fresh);
             $reckoning = $this->reckoner->reckon($fresh->sheet);
+            if ($stamp !== null && $reckoning->mix !== null && $reckoning->mix->stamp() !== $stamp) {
+                throw new Outdated(Phrase::of('bench.other_cups', ['cups' => count($reckoning->mix->batches), 'mass' => Quantity::mass($reckoning->mix->mass->g)]));
+            }
             if (! $reckoning->isPourable() || $reckoning->mix === null || $reckoning->recipe === null) {
                 throw $reckoning->errors[0] ?? BadInput::at('volume', Phrase::written('The sheet is not complete yet. Fill in the volume, the formula and the plan.'));
             }

@@ -34,8 +34,9 @@ final readonly class TakeWayOut
      * @return string what was done, in words
      *
      * @throws BadInput for a way that is no longer offered
+     * @throws \App\Models\Outdated
      */
-    public function __invoke(Impression $impression, JudgedContact $contact, Fields $in, CarbonImmutable $now): string
+    public function __invoke(Impression $impression, JudgedContact $contact, Fields $in, int $edition, CarbonImmutable $now): string
     {
         $steps = array_map(static fn (Fields $step): array => ['kind' => $step->only('kind', 'id')->text('kind'), 'id' => $step->text('id')], $in->only('steps')->objects('steps'));
         $way = null;
@@ -46,11 +47,12 @@ final readonly class TakeWayOut
             throw BadInput::at('steps', Phrase::written('That is no longer a way out here. Look at what is offered now.'));
         }
 
-        return DB::transaction(function () use ($impression, $contact, $way, $now): string {
+        return DB::transaction(function () use ($impression, $contact, $way, $edition, $now): string {
+            $impression = Impression::asShown($impression->id, $edition);
             foreach ($way->steps as ['kind' => $kind, 'id' => $id]) {
                 match ($kind) {
-                    WayKind::Release => ($this->choose)($impression, $contact->touch->key, Fields::of(['release' => $id]), $now),
-                    WayKind::Seal, WayKind::Barrier => ($this->choose)($impression, $contact->touch->key, Fields::of(['sealed_with' => $id]), $now),
+                    WayKind::Release => $this->choose->on($impression, $contact->touch->key, Fields::of(['release' => $id]), $now),
+                    WayKind::Seal, WayKind::Barrier => $this->choose->on($impression, $contact->touch->key, Fields::of(['sealed_with' => $id]), $now),
                     WayKind::Base => $this->base($impression, $id),
                     WayKind::Test => $this->test($contact, $impression, $now),
                     WayKind::Wait, WayKind::Link => null,
@@ -98,7 +100,7 @@ final readonly class TakeWayOut
         [$first, $second] = [$shelf[$way->steps[0]['id']], $shelf[$way->steps[1]['id']]];
         $mould = $this->chain->insert($impression->job, ['kind' => $turn ? ImpressionKind::Copy : ImpressionKind::Mould, 'name' => $turn ? "Copy of {$first->name}" : "Mould of {$first->name}", 'material' => $first->code, 'from_id' => $source], $before?->id);
         $copy = $this->chain->insert($impression->job, ['kind' => $turn ? ImpressionKind::Mould : ImpressionKind::Copy, 'name' => $turn ? "Mould of {$second->name}" : "Copy of {$second->name}", 'material' => $second->code, 'from_id' => $mould->id], $mould->id);
-        $this->chain->change($impression->refresh(), ['from_id' => $copy->id]);
+        $this->chain->change($impression->refresh(), ['from_id' => $copy->id], $impression->edition);
     }
 
     private function said(Way $way, CarbonImmutable $now): string

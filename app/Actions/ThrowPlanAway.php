@@ -13,9 +13,11 @@ use Illuminate\Support\Facades\DB;
 /** A plan nobody will pour: gone, and for two days it can be had back. */
 final readonly class ThrowPlanAway
 {
-    public function __invoke(Pour $pour): void
+    /** @throws \App\Models\Outdated */
+    public function __invoke(Pour $pour, int $edition): void
     {
-        DB::transaction(static function () use ($pour): void {
+        DB::transaction(static function () use ($pour, $edition): void {
+            $pour = Pour::asShown($pour->id, $edition);
             Typed::query()->updateOrCreate(['screen' => self::kept($pour->id)], ['what' => ['impression_id' => $pour->impression_id, 'sheet' => $pour->sheet, ...$pour->build->plain ? [] : ['build_id' => $pour->build_id, 'operation' => $pour->operation, 'turn' => $pour->turn]]]);
             // Another screen may have begun it meanwhile: then it stays.
             Pour::query()->whereKey($pour->id)->where('state', PourState::Draft)->delete();

@@ -7,10 +7,13 @@ namespace App\Http;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
+use App\Models\Outdated;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
 use Inertia\Inertia;
-use Inertia\Response;
+use Inertia\Response as Page;
+use Symfony\Component\HttpFoundation\Response;
 
 /** Everything that leaves for a browser or a program: here, and only here, phrases become words in the units of the workshop. */
 final readonly class Reply
@@ -22,7 +25,7 @@ final readonly class Reply
     }
 
     /** @param  array<string, mixed>  $props */
-    public static function page(string $component, array $props): Response
+    public static function page(string $component, array $props): Page
     {
         /** @var array<string, mixed> $told */
         $told = self::words()->tell($props);
@@ -43,6 +46,14 @@ final readonly class Reply
     public static function refused(BadInput $wrong): JsonResponse
     {
         return new JsonResponse(self::words()->refusal($wrong), JsonResponse::HTTP_UNPROCESSABLE_ENTITY);
+    }
+
+    /** What was shown is no longer so: back to the screen, which then shows both. */
+    public static function outdated(Outdated $since, Request $request): Response
+    {
+        return $request->expectsJson() && ! $request->hasHeader('X-Inertia')
+            ? new JsonResponse(['error' => ['field' => 'edition', 'message' => self::say($since->says)]], JsonResponse::HTTP_CONFLICT)
+            : back()->withErrors(['edition' => self::say($since->says)]);
     }
 
     /** Back to the screen it came from, with what is wrong beside the field. */

@@ -16,7 +16,10 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class ColourTarget extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use HasEdition, InWorkshop, KeepsMoments;
+
+    /** What of it is a new edition when it changes. */
+    private const EDITED = ['name', 'lab'];
 
     protected $table = 'colour_targets';
 
@@ -25,5 +28,10 @@ final class ColourTarget extends Model
     protected function casts(): array
     {
         return ['lab' => 'array'];
+    }
+
+    public function calledOnScreen(): string
+    {
+        return "“{$this->name}”";
     }
 }

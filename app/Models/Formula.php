@@ -21,7 +21,10 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  */
 final class Formula extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use HasEdition, InWorkshop, KeepsMoments;
+
+    /** What of it is a new edition when it changes. */
+    private const EDITED = ['name', 'retired_at'];
 
     protected $table = 'formulas';
 
@@ -44,5 +47,10 @@ final class Formula extends Model
     public function newest(): HasOne
     {
         return $this->hasOne(FormulaVersion::class)->ofMany('number', 'max');
+    }
+
+    public function calledOnScreen(): string
+    {
+        return "“{$this->name}”";
     }
 }

@@ -33,7 +33,10 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  */
 final class Impression extends Model
 {
-    use InWorkshop, KeepsMoments, SoftDeletes;
+    use HasEdition, InWorkshop, KeepsMoments, SoftDeletes;
+
+    /** What of it is a new edition when it changes. */
+    private const EDITED = ['job_id', 'position', 'kind', 'name', 'material', 'note', 'surface', 'role', 'from_id', 'wall', 'bed', 'contacts', 'deleted_at'];
 
     protected $table = 'impressions';
 
@@ -62,5 +65,10 @@ final class Impression extends Model
     public function pours(): HasMany
     {
         return $this->hasMany(Pour::class)->orderBy('id');
+    }
+
+    public function calledOnScreen(): string
+    {
+        return "“{$this->name}”";
     }
 }

@@ -24,7 +24,10 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  */
 final class Job extends Model
 {
-    use InWorkshop, KeepsMoments, SoftDeletes;
+    use HasEdition, InWorkshop, KeepsMoments, SoftDeletes;
+
+    /** What of it is a new edition when it changes. */
+    private const EDITED = ['name', 'purpose', 'quantity', 'due_on', 'skin', 'deleted_at'];
 
     protected $table = 'jobs';
 
@@ -47,5 +50,10 @@ final class Job extends Model
     public function impressions(): HasMany
     {
         return $this->hasMany(Impression::class)->orderBy('position')->orderBy('id')->chaperone();
+    }
+
+    public function calledOnScreen(): string
+    {
+        return "“{$this->name}”";
     }
 }

@@ -35,6 +35,11 @@ final class OwnSheet extends Model
         return ['kind' => SheetKind::class, 'version' => 'integer', 'sheet' => 'array'];
     }
 
+    public function calledOnScreen(): string
+    {
+        return "the sheet “{$this->code}”";
+    }
+
     protected static function booted(): void
     {
         self::updating(static fn (): never => throw new LogicException('A sheet that was kept stays as it is; a change makes a new version.'));

@@ -48,7 +48,10 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Pour extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use HasEdition, InWorkshop, KeepsMoments;
+
+    /** What of it is a new edition when it changes. */
+    private const EDITED = ['sheet', 'state'];
 
     protected $attributes = ['base_code' => null, 'draft_of' => null, 'snapshot_id' => null, 'gel_min' => null, 'gel_room_c' => null, 'cause' => null, 'room_c' => null, 'operation' => Build::PLAIN, 'turn' => 0];
 
@@ -171,6 +174,11 @@ final class Pour extends Model
     {
         $query->select(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'operation', 'state', 'grade', 'pieces', 'used_g', 'weighed_g', 'started_at'])
             ->addSelect('plan->likely_ml as likely_ml');
+    }
+
+    public function calledOnScreen(): string
+    {
+        return 'this sheet';
     }
 
     /** The house code of the base it is, or was to be, poured with. */

@@ -38,6 +38,11 @@ use Illuminate\Support\Str;
  */
 final class Workshop extends Model
 {
+    use HasEdition;
+
+    /** What of it is a new edition when it changes. */
+    private const EDITED = ['name', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'hands', 'time_zone', 'currency', 'cups', 'vacuum', 'release_school', 'hour_rate'];
+
     protected $table = 'workshops';
 
     protected $fillable = [
@@ -129,5 +134,10 @@ final class Workshop extends Model
     public static function here(): self
     {
         return self::query()->orderBy('id')->first() ?? self::query()->create(['name' => 'Our workshop'])->refresh();
+    }
+
+    public function calledOnScreen(): string
+    {
+        return 'what holds for this bench';
     }
 }

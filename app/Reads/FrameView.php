@@ -14,7 +14,7 @@ final readonly class FrameView implements View
 
     /**
      * @return array{
-     *     workshop: array{name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float, currency: string|null, cups: list<array{ml: float, tare_g: float|null}>, vacuum: bool|null, hands: int},
+     *     workshop: array{edition: int, name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float, currency: string|null, cups: list<array{ml: float, tare_g: float|null}>, vacuum: bool|null, hands: int},
      *     thermometer: bool, scale: bool, simulated: bool, trouble: string|null,
      *     strip: array{
      *         now_ms: int,
@@ -34,6 +34,7 @@ final readonly class FrameView implements View
     {
         return [
             'workshop' => [
+                'edition' => $this->workshop->edition,
                 'name' => $this->workshop->name,
                 'units' => $this->workshop->units,
                 'room_c' => $this->roomC,

@@ -30,7 +30,7 @@ final readonly class KeptFrame
         // Asked before anything else is: what changes meanwhile is seen at the next look.
         $turn = DB::table('workshops')->where('id', $this->workshop->id)->value('turn');
         // What is planned and not begun does not stay in the past.
-        $rests = sprintf('%s/%s/%s/%d/%d', $this->workshop->mark, is_numeric($turn) ? $turn : '', $this->library->stamp(), self::EDITION, intdiv((int) $now->getTimestamp(), KeptDay::HOLDS_S));
+        $rests = sprintf('%s/%d/%s/%s/%d/%d', $this->workshop->mark, $this->workshop->edition, is_numeric($turn) ? $turn : '', $this->library->stamp(), self::EDITION, intdiv((int) $now->getTimestamp(), KeptDay::HOLDS_S));
         $kept = $this->cache->get($key = "frame:{$this->workshop->id}");
         if (! is_array($kept) || ($kept['rests'] ?? null) !== $rests) {
             app(KeptDay::class)->turn = is_numeric($turn) ? (int) $turn : null;

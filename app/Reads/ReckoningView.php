@@ -21,11 +21,11 @@ use Apalos\Core\Volume\VolumeResult;
 final readonly class ReckoningView implements View
 {
     /** @param  string|null  $hardness  what the formula will read, by the shop's pucks */
-    public function __construct(private PourReckoning $reckoning, private float $roomC, private ?string $hardness) {}
+    public function __construct(private PourReckoning $reckoning, private int $edition, private float $roomC, private ?string $hardness) {}
 
     /**
      * @return array{
-     *     pourable: bool, room_c: float,
+     *     edition: int, stamp: string, pourable: bool, room_c: float,
      *     errors: list<array{field: string, message: Phrase, missing: bool}>,
      *     warnings: list<array{code: string, message: Phrase}>,
      *     volume: VolumeShape|null, need_ml: float|null, allowance_ml: float|null,
@@ -39,6 +39,8 @@ final readonly class ReckoningView implements View
         $volume = $this->reckoning->volume;
 
         return [
+            'edition' => $this->edition,
+            'stamp' => $this->reckoning->mix?->stamp() ?? '',
             'pourable' => $this->reckoning->isPourable(),
             'room_c' => $this->roomC,
             'errors' => array_map(static fn (BadInput $e): array => ['field' => self::place($e->field), 'message' => $e->says, 'missing' => $e->isMissing], $this->reckoning->errors),

@@ -8,6 +8,7 @@ use Apalos\Core\Material\AdditiveRole;
 use Apalos\Core\Sheet\SheetForm;
 use Apalos\Core\Sheet\SheetKind;
 use Apalos\Core\Sheet\SheetWords;
+use App\Models\OwnSheet;
 use App\Workshop\Library;
 
 /**
@@ -30,7 +31,7 @@ final readonly class WriteSheetView implements View
      *             fields: list<array{at: string, ask: string, label: string, unit: string|null, of: array<string, string>}>
      *         }>}>
      *     },
-     *     kinds: list<array{kind: string, title: string, says: string}>, sheet: array<string, mixed>, from: string|null, from_name: string|null, changes: string|null,
+     *     kinds: list<array{kind: string, title: string, says: string}>, sheet: array<string, mixed>, from: string|null, from_name: string|null, changes: string|null, edition: int,
      *     named: array<string, string>, named_surfaces: array<string, string>, lists: array{families: list<string>, fresh: list<string>, surfaces: list<string>, likes: list<string>, cautions: list<string>, roles: list<string>}
      * }
      */
@@ -43,7 +44,7 @@ final readonly class WriteSheetView implements View
             'form' => $form->toArray(),
             'kinds' => array_map(fn (SheetKind $kind): array => ['kind' => $kind->value, 'title' => $this->library->sheetForm($kind)->title, 'says' => $this->library->sheetForm($kind)->says], SheetKind::cases()),
             'sheet' => $this->sheet($form),
-            'from' => $this->from, 'from_name' => is_string($name = $this->library->written($this->kind, $this->from ?? '')['name'] ?? null) ? $name : null, 'changes' => $this->changes,
+            'from' => $this->from, 'from_name' => is_string($name = $this->library->written($this->kind, $this->from ?? '')['name'] ?? null) ? $name : null, 'changes' => $this->changes, 'edition' => $this->changes === null ? 0 : (int) OwnSheet::query()->where('code', $this->changes)->max('version'),
             'named' => (new SheetReading($this->library))->words(), 'named_surfaces' => (new SheetReading($this->library))->words(true),
             'lists' => [
                 'families' => $known->families, 'fresh' => $known->fresh, 'surfaces' => $known->surfaces, 'likes' => $known->likes, 'cautions' => $known->cautions,

@@ -28,7 +28,7 @@ final class KeptDay
     private const EDITION = 2;
 
     /** What moves by less is no news, in minutes. */
-    private const NEWS_MIN = 5.0;
+    private const NEWS_MIN = 10.0;
 
     /** For so long a move is told, in seconds. */
     private const TOLD_S = 1800;
@@ -68,7 +68,9 @@ final class KeptDay
             $news = $this->moved($work, $result->starts, $kept['starts'], DayDesk::minutes($now, $midnight));
             $moved = $news === [] ? $moved : array_map(static fn (array $one): array => [...$one, 'told_ms' => (int) $now->getTimestampMs()], $news);
         }
-        $moved = array_values(array_filter($moved, static fn (array $one): bool => $one['told_ms'] > $now->getTimestampMs() - self::TOLD_S * 1000));
+        // What is given up, begun or done since has no place to be moved to.
+        $there = array_column(array_map(static fn (DayWork $one): array => ['id' => $one->operation->id, 'moves' => $one->moves], $work), 'moves', 'id');
+        $moved = array_values(array_filter($moved, static fn (array $one): bool => ($there[$one['id']] ?? false) && $one['told_ms'] > $now->getTimestampMs() - self::TOLD_S * 1000));
         $this->cache->put($key, ['turn' => $turn, 'rests' => $rests, 'midnight' => (int) $midnight->getTimestampMs(), 'starts' => $result->starts, 'because' => $because, 'moved' => $moved], self::TOLD_S * 4);
 
         return new PlannedDay($midnight, $work, $asked, $result, $because, $moved);

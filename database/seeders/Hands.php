@@ -59,7 +59,7 @@ final class Hands
      */
     public function pour(Pour $pour, CarbonImmutable $at, callable $until, array $slips = []): CarbonImmutable
     {
-        $pour = ($this->start)($pour, $at);
+        $pour = ($this->start)($pour, $pour->edition, null, $at);
         for ($i = 0; $i < 200; $i++) {
             $run = RecordedRun::of($pour);
             if ($until($run) || in_array($run->state->step->kind, [StepKind::Wait, StepKind::Grade, StepKind::Done], true)) {

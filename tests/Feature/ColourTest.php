@@ -163,7 +163,11 @@ final class ColourTest extends TestCase
     public function test_colours_are_kept_renewed_and_forgotten_and_can_come_back(): void
     {
         $this->post('/swatches/targets', ['name' => 'Forearm', 'lab' => [70, 9, 17]])->assertSessionHasNoErrors();
-        $this->post('/swatches/targets', ['name' => 'Forearm', 'lab' => [71, 9, 17]]);
+        // What is kept gives way only to who has seen it.
+        $this->post('/swatches/targets', ['name' => 'Forearm', 'lab' => [71, 9, 17]])->assertSessionHasErrors('target');
+        self::assertEquals([70, 9, 17], $this->workshop->colourTargets()->sole()->lab);
+        $this->post('/swatches/targets?edition=1', ['name' => 'Forearm', 'lab' => [71, 9, 17]])->assertSessionHasNoErrors();
+        $this->post('/swatches/targets?edition=1', ['name' => 'Forearm', 'lab' => [72, 9, 17]])->assertSessionHasErrors('edition');
         $target = $this->workshop->colourTargets()->sole();
         self::assertSame([71, 9, 17], array_map(intval(...), $target->lab));
         foreach ([['name' => '', 'lab' => [70, 9, 17]], ['name' => 'x', 'lab' => [170, 9, 17]], ['name' => 'x']] as $said) {

@@ -234,7 +234,7 @@ final class ContactsTest extends TestCase
         $this->post("/jobs/{$job->id}/impressions", ['kind' => 'copy', 'name' => 'Hard copy', 'material' => 'rf-70', 'after' => $this->link($job, 'Mould')->id])->assertSessionHas('undo');
         self::assertSame(['Sculpt', 'Mould', 'Hard copy', 'Ears'], $names());
         $copy = $this->link($job, 'Hard copy');
-        $this->post("/impressions/{$copy->id}/move", ['by' => -1])->assertSessionHas('undo', "/impressions/{$copy->id}/move?by=1");
+        $this->post("/impressions/{$copy->id}/move", ['by' => -1])->assertSessionHas('undo', "/impressions/{$copy->id}/move?by=1&edition=2");
         self::assertSame(['Sculpt', 'Hard copy', 'Mould', 'Ears'], $names());
         $this->post("/impressions/{$copy->id}/move?by=1");
 

@@ -98,7 +98,7 @@ final class FrozenTest extends TestCase
         $stale = $pour->replicate();
         $this->post("/pours/{$pour->id}/run")->assertRedirect();
         $sheet = $pour->refresh()->sheet;
-        $this->putJson("/pours/{$pour->id}/sheet", [...$stale->sheet, 'formula_name' => 'Too late'])->assertUnprocessable();
+        $this->putJson("/pours/{$pour->id}/sheet", [...$stale->sheet, 'formula_name' => 'Too late'])->assertConflict()->assertJsonPath('begun', true);
 
         self::assertSame($sheet, $pour->refresh()->sheet);
     }

@@ -108,7 +108,7 @@ final class PourSheetTest extends TestCase
     {
         $pour = $this->begun();
 
-        $this->putJson("/pours/{$pour->id}/sheet", $this->sheet())->assertUnprocessable();
+        $this->putJson("/pours/{$pour->id}/sheet", $this->sheet())->assertConflict()->assertJsonPath('begun', true);
         $this->delete("/pours/{$pour->id}")->assertSessionHasErrors('sheet');
         self::assertTrue(Pour::query()->whereKey($pour->id)->exists());
         $this->get("/pours/{$pour->id}")->assertRedirect("/pours/{$pour->id}/run");

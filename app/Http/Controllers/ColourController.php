@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use App\Http\Edition;
 use App\Http\Reply;
 use App\Models\ColourTarget;
 use App\Models\Workshop;
@@ -19,6 +20,7 @@ use App\Workshop\PlannedBatch;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Inertia\Response;
 
 /** The colour screen: pigments for a colour, chips, ladders, and the colours people want again. */
@@ -56,16 +58,36 @@ final readonly class ColourController
     public function keepTarget(Request $request): RedirectResponse
     {
         try {
-            $in = Fields::of($request->all())->only('name', 'lab');
+            $in = Fields::of([...$request->query->all(), ...$request->post()])->only('name', 'lab', 'edition');
             $said = $in->toArray()['lab'] ?? null;
             $lab = ColourAnswers::target(Fields::of(['lab' => is_array($said) ? array_map(static fn (mixed $v): mixed => is_numeric($v) ? (float) $v : $v, array_values($said)) : $said]));
             $name = mb_substr(trim($in->text('name')), 0, 120);
-            $name === '' ? throw BadInput::at('name', Phrase::written('Give the colour a name.')) : $this->workshop->colourTargets()->updateOrCreate(['name' => $name], ['lab' => $lab?->toArray()]);
+            $this->keep($name === '' ? throw BadInput::at('name', Phrase::written('Give the colour a name.')) : $name, $lab?->toArray() ?? throw BadInput::at('lab', Phrase::written('Say which colour it is.')), $request);
         } catch (BadInput $wrong) {
             return Reply::back('target', $wrong);
         }
 
         return back()->with('said', "“{$name}” is kept.");
+    }
+
+    /**
+     * A colour that is kept under that name already gives way only to who has seen it.
+     *
+     * @param  array{float, float, float}  $lab
+     */
+    private function keep(string $name, array $lab, Request $request): void
+    {
+        DB::transaction(function () use ($name, $lab, $request): void {
+            $kept = $this->workshop->colourTargets()->where('name', $name)->first();
+            if ($kept === null) {
+                $this->workshop->colourTargets()->create(['name' => $name, 'lab' => $lab]);
+            } elseif ($kept->lab != $lab) {
+                if (! $request->query->has('edition')) {
+                    throw BadInput::at('name', Phrase::of('bench.colour_is_kept', ['name' => $name, 'lab' => array_map(static fn (float $v): string => (string) round($v, 1), $kept->lab)]));
+                }
+                ColourTarget::asShown($kept->id, Edition::of($request))->update(['lab' => $lab]);
+            }
+        }, 3);
     }
 
     public function forgetTarget(ColourTarget $target): RedirectResponse

@@ -8,6 +8,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Actions\ChooseForContact;
 use App\Actions\TakeWayOut;
+use App\Http\Edition;
 use App\Http\Reply;
 use App\Models\Impression;
 use App\Workshop\ContactBook;
@@ -27,7 +28,7 @@ final readonly class ContactChoiceController
     {
         $this->contact($impression, $key);
         try {
-            $choose($impression, $key, Fields::of($request->all()), CarbonImmutable::now());
+            $choose($impression, $key, Fields::of($request->post()), Edition::of($request), CarbonImmutable::now());
         } catch (BadInput $wrong) {
             return Reply::back("contact.{$wrong->field}", $wrong);
         }
@@ -45,7 +46,7 @@ final readonly class ContactChoiceController
     public function take(Request $request, Impression $impression, string $key, TakeWayOut $take): RedirectResponse
     {
         try {
-            $said = $take($impression, $this->contact($impression, $key), Fields::of($request->all()), CarbonImmutable::now());
+            $said = $take($impression, $this->contact($impression, $key), Fields::of($request->post()), Edition::of($request), CarbonImmutable::now());
         } catch (BadInput $wrong) {
             return Reply::back('contact.way', $wrong);
         }

@@ -12,12 +12,14 @@ use App\Actions\Amount;
 use App\Actions\KeepFormula;
 use App\Actions\KeepPhoto;
 use App\Actions\PourAgain;
+use App\Http\Edition;
 use App\Http\Reply;
 use App\Http\Rules\Picture;
 use App\Models\Formula;
 use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
 use App\Models\Impression;
+use App\Models\Outdated;
 use App\Models\Workshop;
 use App\Reads\FormulaQuery;
 use App\Reads\FormulaReckoner;
@@ -122,6 +124,8 @@ final readonly class FormulaController
     /** Another name, or retired and back again. */
     public function update(Request $request, Formula $formula): RedirectResponse
     {
+        $shown = $formula->edition === Edition::of($request);
+        $shown || throw Outdated::of($formula);
         try {
             if ($request->has('name')) {
                 $name = KeepFormula::named(is_string($said = $request->input('name')) ? $said : '');

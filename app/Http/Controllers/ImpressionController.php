@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use Apalos\Core\Input\BadInput;
 use App\Actions\PlanPour;
 use App\Actions\ReviseChain;
+use App\Http\Edition;
 use App\Http\Reply;
 use App\Http\Requests\ImpressionRequest;
 use App\Models\Impression;
@@ -27,24 +28,30 @@ final readonly class ImpressionController
             $made = $this->chain->insert($job, $this->said($request), $after === 0 ? null : $after);
         });
 
-        return $made === null ? $answer : $answer->with('said', "“{$made->name}” is in the chain.")->with('undo', "/impressions/{$made->id}/take-out");
+        return $made === null ? $answer : $answer->with('said', "“{$made->name}” is in the chain.")->with('undo', "/impressions/{$made->id}/take-out?edition={$made->edition}");
     }
 
     public function update(ImpressionRequest $request, Impression $impression): RedirectResponse
     {
-        return $this->answered(fn () => $this->chain->change($impression, $this->said($request)));
+        return $this->answered(fn () => $this->chain->change($impression, $this->said($request), Edition::of($request)));
     }
 
     public function move(Request $request, Impression $impression): RedirectResponse
     {
         $by = $request->integer('by') < 0 ? -1 : 1;
 
-        return $this->answered(fn () => $this->chain->move($impression, $by), "“{$impression->name}” is moved.", "/impressions/{$impression->id}/move?by=".-$by);
+        $moved = $impression;
+
+        return $this->answered(function () use ($impression, $by, $request, &$moved): void {
+            $moved = $this->chain->move($impression, $by, Edition::of($request));
+        }, "“{$impression->name}” is moved.", static function () use (&$moved, $by): string {
+            return "/impressions/{$moved->id}/move?by=".-$by."&edition={$moved->edition}";
+        });
     }
 
-    public function destroy(Impression $impression): RedirectResponse
+    public function destroy(Request $request, Impression $impression): RedirectResponse
     {
-        return $this->answered(fn () => $this->chain->remove($impression), "“{$impression->name}” is taken out of the chain.", "/impressions/{$impression->id}/restore");
+        return $this->answered(fn () => $this->chain->remove($impression, Edition::of($request)), "“{$impression->name}” is taken out of the chain.", static fn (): string => "/impressions/{$impression->id}/restore");
     }
 
     public function restore(int $impression): RedirectResponse
@@ -72,8 +79,8 @@ final readonly class ImpressionController
         return $said;
     }
 
-    /** @param  string|null  $undo where to post to have it as it was */
-    private function answered(callable $revise, ?string $said = null, ?string $undo = null): RedirectResponse
+    /** @param  (callable(): string)|null  $undo where to post to have it as it was */
+    private function answered(callable $revise, ?string $said = null, ?callable $undo = null): RedirectResponse
     {
         try {
             $revise();
@@ -81,6 +88,6 @@ final readonly class ImpressionController
             return Reply::back($wrong->field, $wrong);
         }
 
-        return $said === null ? back() : back()->with('said', $said)->with('undo', $undo);
+        return $said === null ? back() : back()->with('said', $said)->with('undo', $undo === null ? null : $undo());
     }
 }

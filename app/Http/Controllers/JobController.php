@@ -8,6 +8,7 @@ use Apalos\Core\Build\ReadyMade;
 use Apalos\Core\Contact\Release;
 use Apalos\Core\Contact\Sealer;
 use Apalos\Core\Contact\Surface;
+use App\Http\Edition;
 use App\Http\Reply;
 use App\Http\Requests\JobRequest;
 use App\Models\Job;
@@ -66,7 +67,7 @@ final class JobController
     public function update(JobRequest $request, Job $job): RedirectResponse
     {
         $said = $request->safe()->only(['name', 'purpose', 'quantity', 'due_on', 'skin']);
-        $job->update([...$said, 'due_on' => ($said['due_on'] ?? null) ?: null]);
+        DB::transaction(static fn (): bool => Job::asShown($job->id, Edition::of($request))->update([...$said, 'due_on' => ($said['due_on'] ?? null) ?: null]));
 
         return back();
     }

@@ -10,14 +10,17 @@ use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\PourReckoning;
 use Apalos\Core\Run\RunFactKind;
 use App\Actions\Amount;
+use App\Actions\KeepPourSheet;
 use App\Actions\PourAgain;
 use App\Actions\StartPour;
 use App\Actions\ThrowPlanAway;
+use App\Http\Edition;
 use App\Http\Reply;
 use App\Models\Fact;
 use App\Models\Formula;
 use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
+use App\Models\Outdated;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Workshop;
@@ -52,28 +55,58 @@ final class PourController
 
         return Reply::page('pour/PourSheet', [
             'pour' => (new PourSheetView($pour, $library, $workshop, $formulas, $this->learnt($pour), $this->took($pour)))->toArray(),
-            'reckoning' => $this->answered($reckoner->reckon($pour->sheet), $room, $hardness),
+            'reckoning' => $this->answered($reckoner->reckon($pour->sheet), $pour->edition, $room, $hardness),
         ]);
     }
 
     /** Keeps the sheet as typed, right or wrong, and answers it. */
-    public function sheet(Request $request, Pour $pour, SheetReckoner $reckoner, RoomTemperature $room, HardnessBook $hardness): JsonResponse
+    public function sheet(Request $request, Pour $pour, KeepPourSheet $keep, SheetReckoner $reckoner, RoomTemperature $room, HardnessBook $hardness): JsonResponse
+    {
+        $sheet = self::typed($request);
+        try {
+            $reckoning = $reckoner->reckon($sheet);
+            $edition = $keep($pour, $sheet, Edition::of($request));
+        } catch (Outdated $since) {
+            return $this->clash($pour, $since, $reckoner, $room, $hardness);
+        }
+
+        return Reply::json($this->answered($reckoning, $edition, $room, $hardness));
+    }
+
+    /** Answers it as it stands on screen, in the room and the units of now, and writes nothing. */
+    public function ask(Request $request, Pour $pour, SheetReckoner $reckoner, RoomTemperature $room, HardnessBook $hardness): JsonResponse
+    {
+        $sheet = self::typed($request);
+        if ($pour->state !== PourState::Draft || $pour->edition !== Edition::of($request)) {
+            return $this->clash($pour, Outdated::of($pour), $reckoner, $room, $hardness);
+        }
+
+        return Reply::json($this->answered($reckoner->reckon($sheet), $pour->edition, $room, $hardness));
+    }
+
+    /** What stands there now, beside what was typed: the screen shows both, or goes to the run where one has begun. */
+    private function clash(Pour $pour, Outdated $since, SheetReckoner $reckoner, RoomTemperature $room, HardnessBook $hardness): JsonResponse
+    {
+        $now = $pour->fresh() ?? abort(404);
+
+        return Reply::json([
+            'error' => ['field' => 'edition', 'message' => $since->says],
+            'begun' => $now->state !== PourState::Draft,
+            'now' => ['sheet' => $now->sheet, 'reckoning' => $this->answered($reckoner->reckon($now->sheet), $now->edition, $room, $hardness)],
+        ], 409);
+    }
+
+    /** @return array<string, mixed> */
+    private static function typed(Request $request): array
     {
         /** @var array<array-key, mixed> $sheet */
         $sheet = $request->json()->all();
-        if ($pour->state !== PourState::Draft) {
-            throw BadInput::at('', Phrase::written('This pour has begun: its plan is fixed now. What happens in the cup is recorded in the run.'));
-        }
         if ($sheet === [] || array_is_list($sheet) || strlen($request->getContent()) > self::LARGEST_SHEET) {
             throw BadInput::at('', Phrase::written('The sheet must be one JSON object of 40 000 characters at most.'));
         }
-        $reckoning = $reckoner->reckon($sheet);
-        // Another screen may have begun it meanwhile: then this word comes too late and changes nothing.
-        if (Pour::query()->whereKey($pour->id)->where('state', PourState::Draft)->update(['sheet' => json_encode($sheet, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)]) === 0) {
-            throw BadInput::at('', Phrase::written('This pour has begun: its plan is fixed now. What happens in the cup is recorded in the run.'));
-        }
 
-        return Reply::json($this->answered($reckoning, $room, $hardness));
+        /** @var array<string, mixed> $sheet */
+        return $sheet;
     }
 
     /** The same formula once more, scaled to a new mass; the sheet says what it comes to. */
@@ -88,10 +121,13 @@ final class PourController
         return redirect()->to("/pours/{$sheet->id}");
     }
 
-    public function start(Pour $pour, StartPour $start): RedirectResponse
+    /** Begins what stands on the screen, and nothing else. */
+    public function start(Request $request, Pour $pour, StartPour $start): RedirectResponse
     {
         try {
-            $start($pour, CarbonImmutable::now());
+            $start($pour, Edition::of($request), is_string($stamp = $request->query('stamp')) ? $stamp : null, CarbonImmutable::now());
+        } catch (Outdated $since) {
+            return redirect()->to("/pours/{$pour->id}")->withErrors(['sheet' => Reply::say($since->says)]);
         } catch (BadInput $wrong) {
             return redirect()->to("/pours/{$pour->id}")->withErrors(['sheet' => Reply::say($wrong)]);
         }
@@ -107,21 +143,21 @@ final class PourController
         return redirect()->to("/pours/{$back->id}");
     }
 
-    public function destroy(Pour $pour, ThrowPlanAway $throw): RedirectResponse
+    public function destroy(Request $request, Pour $pour, ThrowPlanAway $throw): RedirectResponse
     {
         if ($pour->state !== PourState::Draft) {
             return back()->withErrors(['sheet' => 'This pour has begun: give it up in its run, and say what became of the grams.']);
         }
         $job = $pour->impression->job_id;
-        $throw($pour);
+        $throw($pour, Edition::of($request));
 
         return redirect()->to("/jobs/{$job}")->with('said', 'The plan is thrown away.')->with('undo', "/pours/{$pour->id}/restore");
     }
 
     /** @return array<string, mixed> */
-    private function answered(PourReckoning $reckoning, RoomTemperature $room, HardnessBook $hardness): array
+    private function answered(PourReckoning $reckoning, int $edition, RoomTemperature $room, HardnessBook $hardness): array
     {
-        return (new ReckoningView($reckoning, $room->now()->degrees, $reckoning->recipe === null ? null : $hardness->expected($reckoning->recipe)))->toArray();
+        return (new ReckoningView($reckoning, $edition, $room->now()->degrees, $reckoning->recipe === null ? null : $hardness->expected($reckoning->recipe)))->toArray();
     }
 
     /** @return array{grams: float, pours: int}|null what the last pours of this link really took */

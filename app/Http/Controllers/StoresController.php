@@ -11,6 +11,7 @@ use Apalos\Core\Sheet\SheetKind;
 use App\Actions\KeepSheet;
 use App\Actions\StockShelf;
 use App\Exchange\SheetExchange;
+use App\Http\Edition;
 use App\Http\Reply;
 use App\Reads\StoresView;
 use App\Reads\WriteSheetView;
@@ -64,7 +65,9 @@ final readonly class StoresController
             return Reply::json(['kept' => null, 'doubts' => $doubts]);
         }
 
-        return Reply::json(['kept' => $keep->keep($sheet, $in->textOrNull('changes'))->code, 'doubts' => $doubts]);
+        $changes = $in->textOrNull('changes');
+
+        return Reply::json(['kept' => $keep->keep($sheet, $changes, $changes === null ? null : Edition::of($request))->code, 'doubts' => $doubts]);
     }
 
     /** Onto the shelf, or off it. */

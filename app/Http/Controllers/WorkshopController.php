@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use Apalos\Core\Input\Fields;
 use App\Actions\SetUpBench;
+use App\Http\Edition;
 use App\Http\Reply;
 use App\Reads\KeptFrame;
 use Carbon\CarbonImmutable;
@@ -24,7 +25,7 @@ final readonly class WorkshopController
 
     public function update(Request $request, SetUpBench $setUp): JsonResponse
     {
-        $setUp(Fields::fromJson($request->getContent()), CarbonImmutable::now());
+        $setUp(Fields::fromJson($request->getContent()), $request->query->has('edition') ? Edition::of($request) : null, CarbonImmutable::now());
 
         return $this->show();
     }

@@ -14,12 +14,14 @@ use Apalos\Core\Units\Minutes;
 /**
  * What to weigh, in which batches, and how long there is for it. `null` where the sheet is silent.
  *
+ * @phpstan-import-type CupsShape from CupsInTime
+ *
  * @phpstan-type MixShape array{
  *     mass_g: float, volume_ml: float, sg: float, parts: array<string, float>,
  *     batches: list<array{mass_g: float, lines: list<array{add: string, grams: float, running: float}>}>,
  *     pot_life_min: float|null, usable_min: float|null, demould_min: float|null,
  *     ratio_error_pct: float, smallest_batch_g: float, limit: 'vessel'|'scale'|'pot_life'|null,
- *     by_volume: array{a_ml: float, b_ml: float}|null,
+ *     by_volume: array{a_ml: float, b_ml: float}|null, cups: CupsShape|null,
  *     warnings: list<array{code: string, message: Phrase}>, working: list<Phrase>
  * }
  */
@@ -31,6 +33,7 @@ final readonly class MixResult
      * @param  array{a_ml: float, b_ml: float}|null  $byVolume  where the sheet allows measuring by volume
      * @param  list<Warning>  $warnings
      * @param  list<Phrase>  $working
+     * @param  CupsInTime|null  $cups  several cups as one pour
      */
     public function __construct(
         public Grams $mass,
@@ -47,7 +50,16 @@ final readonly class MixResult
         public ?array $byVolume,
         public array $warnings,
         public array $working,
+        public ?CupsInTime $cups = null,
     ) {}
+
+    /** Differs as soon as something else is weighed: what a screen showed is what is poured, or it is asked again. */
+    public function stamp(): string
+    {
+        $lines = array_map(static fn (Batch $batch): array => array_map(static fn (Line $line): string => $line->code.'='.round($line->grams->g, 6), $batch->lines), $this->batches);
+
+        return substr(hash('sha256', json_encode($lines, JSON_THROW_ON_ERROR)), 0, 16);
+    }
 
     /** What stands in one cup, before rounding. */
     public function batchMass(): Grams
@@ -71,6 +83,7 @@ final readonly class MixResult
             'smallest_batch_g' => $this->smallestBatch->g,
             'limit' => $this->limit?->value,
             'by_volume' => $this->byVolume,
+            'cups' => $this->cups?->toArray(),
             'warnings' => Warning::all($this->warnings),
             'working' => $this->working,
         ];

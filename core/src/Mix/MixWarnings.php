@@ -27,11 +27,14 @@ final readonly class MixWarnings
 
     public function on(MixResult $result, MixRequest $request, Composition $composition): MixResult
     {
+        $cups = CupsInTime::of($request, $result);
+        $inTime = $cups?->warning($result);
         $warnings = [
             ...$this->room($request),
             ...($request->clock === null ? [] : iterator_to_array($this->clock->beyondTheRoom($request->clock, $result->batchMass()), false)),
             ...$this->scale($result, $request, $composition),
             ...$this->time($result),
+            ...($inTime === null ? [] : [$inTime]),
             ...$this->limits($request),
             ...$this->volume($request),
             ...$this->headroom($request),
@@ -39,7 +42,7 @@ final readonly class MixWarnings
 
         return new MixResult(
             $result->mass, $result->volume, $result->density, $result->parts, $result->batches, $result->potLife, $result->usable,
-            $result->demould, $result->ratioErrorPct, $result->smallestBatch, $result->limit, $result->byVolume, $warnings, $result->working,
+            $result->demould, $result->ratioErrorPct, $result->smallestBatch, $result->limit, $result->byVolume, $warnings, $result->working, $cups,
         );
     }
 

@@ -278,6 +278,7 @@ export type MixResult = {
         a_ml: number;
         b_ml: number;
     } | null;
+    cups: CupsInTime | null;
     warnings: {
         code: string;
         message: string;
@@ -1236,6 +1237,7 @@ export type FormulasView = {
 /** What every screen's frame needs: whose bench, which units, how warm, what is live today. */
 export type FrameView = {
     workshop: {
+        edition: number;
         name: string;
         units: string;
         room_c: number;
@@ -1900,6 +1902,8 @@ export type RackView = {
 
 /** A pour sheet with its answers: what could be computed, and what has to be put right before it can be poured. */
 export type ReckoningView = {
+    edition: number;
+    stamp: string;
     pourable: boolean;
     room_c: number;
     errors: {
@@ -2500,6 +2504,7 @@ export type WriteSheetView = {
     from: string | null;
     from_name: string | null;
     changes: string | null;
+    edition: number;
     named: Record<string, string>;
     named_surfaces: Record<string, string>;
     lists: {
