@@ -145,6 +145,7 @@ Route::post('/pours/{pour}/restore', [PourController::class, 'restore']);
 Route::post('/pours/{pour}/run', [PourController::class, 'start']);
 Route::post('/pours/{pour}/again', [PourController::class, 'again']);
 Route::get('/pours/{pour}/run', [RunController::class, 'show']);
+Route::post('/pours/{pour}/plan', [RunController::class, 'plan']);
 Route::post('/pours/{pour}/events', [RunController::class, 'record']);
 
 Route::get('/contacts', [ContactController::class, 'board']);

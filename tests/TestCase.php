@@ -57,7 +57,7 @@ abstract class TestCase extends LaravelTestCase
     /** A screen says which edition it shows; a test that says none shows the newest. */
     private function seen(string $method, string $uri): string
     {
-        if ($method === 'GET' || str_contains($uri, 'edition=')) {
+        if ($method === 'GET' || str_contains($uri, 'edition')) {
             return $uri;
         }
         $edition = match (true) {

@@ -13,6 +13,7 @@ use App\Models\Pour;
 use App\Models\PourState;
 use App\Workshop\Library;
 use App\Workshop\RecordedBuild;
+use App\Workshop\SheetReckoner;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -23,7 +24,7 @@ final readonly class MixOperation
 
     private const TINT_PCT = 0.5;
 
-    public function __construct(private PlanPour $sheets, private Library $library) {}
+    public function __construct(private PlanPour $sheets, private SheetReckoner $reckoner, private Library $library) {}
 
     /** @throws BadInput where there is nothing to mix */
     public function __invoke(Build $build, string $operation, CarbonImmutable $now): Pour
@@ -41,7 +42,7 @@ final readonly class MixOperation
 
             return $recorded->build->pours()->createOrFirst(
                 ['build_id' => $build->id, 'operation' => $operation, 'turn' => $turn],
-                ['impression_id' => $build->impression_id, 'sheet' => $this->sheet($recorded, $op, $op->mixing), 'state' => PourState::Draft],
+                ['impression_id' => $build->impression_id, 'sheet' => $this->reckoner->fitted($this->sheet($recorded, $op, $op->mixing))['sheet'], 'state' => PourState::Draft],
             );
         }, 3);
     }

@@ -63,6 +63,7 @@ final readonly class PlanPour
                 'pour_g_per_min' => 150,
             ],
             'formula_name' => '',
+            'cup' => $this->workshop->cups === null ? null : 'fits',
         ];
     }
 }

@@ -19,6 +19,7 @@ use App\Models\PourState;
 use App\Models\Study;
 use App\Workshop\BuildBook;
 use App\Workshop\Library;
+use App\Workshop\SheetReckoner;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -30,7 +31,7 @@ final readonly class PutStudyIn
 {
     private const ALLOWANCE_PCT = 8;
 
-    public function __construct(private PutMouldIn $mould, private PlanPour $plan, private PlanBuild $build, private BuildBook $book, private Library $library, private Phrasebook $words) {}
+    public function __construct(private PutMouldIn $mould, private PlanPour $plan, private PlanBuild $build, private BuildBook $book, private Library $library, private SheetReckoner $reckoner, private Phrasebook $words) {}
 
     /**
      * @return string what was written where
@@ -157,7 +158,8 @@ final readonly class PutStudyIn
         }
         $sheet = $pour->sheet;
         unset($sheet['carried'], $sheet['target']['mass_g']);
-        Pour::query()->whereKey($pour->id)->where('state', PourState::Draft)->update(['sheet' => json_encode([...$sheet, 'volume' => ['method' => 'mesh', 'volume_ml' => round($ml, 1), 'allowance_pct' => $allowancePct]], JSON_THROW_ON_ERROR)]);
+        $fresh = Pour::query()->whereKey($pour->id)->where('state', PourState::Draft)->lockForUpdate()->first();
+        $fresh?->update(['sheet' => $this->reckoner->fitted([...$sheet, 'volume' => ['method' => 'mesh', 'volume_ml' => round($ml, 1), 'allowance_pct' => $allowancePct]])['sheet']]);
     }
 
     private function note(Study $study, Fields $block, bool $isOnePart): string

@@ -32,6 +32,7 @@ use App\Workshop\JobContacts;
 use App\Workshop\JudgedContact;
 use App\Workshop\RoomTemperature;
 use App\Workshop\SheetReckoner;
+use App\Workshop\StandsInCup;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -71,6 +72,12 @@ final readonly class StartPour
             $vessel = $vessel === null ? null : Vessel::from($vessel);
             $base = $reckoning->recipe->base;
             $version = $this->version($fresh, $sheet->object('formula'));
+            $stands = StandsInCup::of($fresh);
+            $run = RunPlan::of(
+                $reckoning->mix, $base->ratio->isOnePart(), Minutes::of($plan->number('mix_min')),
+                Minutes::of($vessel?->degas === true ? $plan->number('degas_min') : 0.0),
+                Scale::from($plan->object('scale'))->division, $vessel, $checklist, $step !== null,
+            );
 
             $fresh->fill([
                 'formula_version_id' => $version->id,
@@ -81,11 +88,8 @@ final readonly class StartPour
                 'room_c' => $this->room->now()->degrees,
                 'snapshot_id' => $this->freezer->snapshot($reckoning->recipe, $vessel?->degas === true ? ['vacuum'] : [])->id,
                 'plan' => [
-                    'run' => RunPlan::of(
-                        $reckoning->mix, $base->ratio->isOnePart(), Minutes::of($plan->number('mix_min')),
-                        Minutes::of($vessel?->degas === true ? $plan->number('degas_min') : 0.0),
-                        Scale::from($plan->object('scale'))->division, $vessel, $checklist, $step !== null,
-                    )->toArray(),
+                    // A part of another base is another part, whatever it is called.
+                    'run' => ($stands === null ? $run : $run->goingOn($stands->base === $base->code ? $stands->cups : [], $stands->ticked))->toArray(),
                     'base' => $this->freezer->base($reckoning->recipe),
                     'names' => $reckoning->recipe->names(),
                     'colours' => $reckoning->recipe->colours(),

@@ -70,7 +70,7 @@ final readonly class RunStream implements Stream
 
     public function accepts(string $kind, Fields $payload, CarbonImmutable $now): array
     {
-        return $this->checked(Fields::of(['kind' => $kind])->choice('kind', RunFactKind::class), $payload, $this->run);
+        return $this->checked(Fields::of(['kind' => $kind])->choice('kind', RunFactKind::class), $payload, $this->run, $now);
     }
 
     public function appended(): static
@@ -86,7 +86,7 @@ final readonly class RunStream implements Stream
     }
 
     /** @return array<string, mixed> what is kept of the payload */
-    private function checked(RunFactKind $kind, Fields $in, RecordedRun $run): array
+    private function checked(RunFactKind $kind, Fields $in, RecordedRun $run, CarbonImmutable $now): array
     {
         return match ($kind) {
             RunFactKind::Begun, RunFactKind::Checked => $this->ticked($in, $run),
@@ -95,6 +95,9 @@ final readonly class RunStream implements Stream
             RunFactKind::Met => $run->state->step->kind === StepKind::Weigh && $run->state->cup()->meetsNow() ? [] : throw new StepHasMoved('The clock of this cup already runs.'),
             RunFactKind::Rescued, RunFactKind::Kept => $this->atStep($in->only('step'), $run, StepKind::Rescue),
             RunFactKind::Counted => $this->counted($in, $run),
+            RunFactKind::Swapped => $this->swapped($in->only('step'), $run),
+            RunFactKind::Earlier => $this->earlier($in, $run, $now),
+            RunFactKind::Replanned => throw BadInput::at('kind', Phrase::written('Go back to the plan from the page of the run.')),
             RunFactKind::Noted => ['text' => mb_substr($in->only('text', 'fault')->textOrNull('text') ?? '', 0, 2000), 'fault' => $this->fault($in->textOrNull('fault'), $in)],
             RunFactKind::Moulded => $this->beside->moulded($in, $run),
             RunFactKind::DrawnFrom => $this->beside->drawnFrom($in, $run),
@@ -244,6 +247,29 @@ final readonly class RunStream implements Stream
         $in->only('step', 'reading_g', 'in_line_g');
 
         return [...$this->atStep(Fields::of(['step' => $in->text('step')]), $run, StepKind::Weigh), 'reading_g' => $in->number('reading_g', -100_000.0, 1_000_000.0), 'in_line_g' => $in->numberOrNull('in_line_g', 0.0, 1_000_000.0) ?? 0.0];
+    }
+
+    /** @return array{step: string} */
+    private function swapped(Fields $in, RecordedRun $run): array
+    {
+        $step = $this->atStep($in, $run, StepKind::Weigh);
+
+        return $run->state->cup()->mayBeSwapped() ? $step : throw new StepHasMoved('Both parts are in this cup already: look at what each of them weighs, and take the last one back if it is wrong.');
+    }
+
+    /** @return array{what: string, batch: int, ago_min: float} */
+    private function earlier(Fields $in, RecordedRun $run, CarbonImmutable $now): array
+    {
+        $what = $in->only('what', 'batch', 'ago_min')->text('what');
+        $batch = (int) $in->number('batch', 1.0, 1000.0);
+        $ago = $in->number('ago_min', 0.0, 1440.0);
+        if ($run->state->earlierAt($what, $batch, $run->minutes($now) - $ago) === null) {
+            throw BadInput::at('ago_min', Phrase::written($what === 'filled'
+                ? 'It cannot have gone in then: a cup goes in after A met B in it, and no later than it was said. Give the minutes since.'
+                : 'It cannot have met then: A meets B after the run began, and no later than it was said. Give the minutes since.'));
+        }
+
+        return ['what' => $what, 'batch' => $batch, 'ago_min' => $ago];
     }
 
     private function project(RecordedRun $run): void

@@ -46,7 +46,7 @@ final readonly class DrawerView implements View
      *     swatches: list<SwatchShape>, total: int, pages: array{page: int, pages: int, total: int},
      *     filter: array{q: string, base: string, hardness: string, colour: string}, wrong: Phrase|null,
      *     cards: array{white: array{float, float, float}, black: array{float, float, float}},
-     *     bases: array<string, string>, targets: list<array{id: int, name: string, lab: array{float, float, float}}>
+     *     bases: array<string, string>, targets: list<array{id: int, edition: int, name: string, lab: array{float, float, float}}>
      * }
      */
     public function toArray(): array
@@ -55,7 +55,7 @@ final readonly class DrawerView implements View
             'swatches' => array_map($this->swatch(...), $this->answer['rows']), 'total' => $this->total, 'pages' => $this->answer['slice']->toArray($this->answer['found']), 'filter' => $this->filter, 'wrong' => $this->wrong,
             'cards' => ['white' => $this->card('white'), 'black' => $this->card('black')],
             'bases' => array_map(static fn ($base): string => $base->name, $this->library->shelf()->bases),
-            'targets' => array_values($this->workshop->colourTargets()->orderBy('name')->get()->map(static fn (ColourTarget $target): array => ['id' => $target->id, 'name' => $target->name, 'lab' => $target->lab])->all()),
+            'targets' => array_values($this->workshop->colourTargets()->orderBy('name')->get()->map(static fn (ColourTarget $target): array => ['id' => $target->id, 'edition' => $target->edition, 'name' => $target->name, 'lab' => $target->lab])->all()),
         ];
     }
 

@@ -40,7 +40,7 @@ final readonly class FormulaView implements View
 
     /**
      * @return array{
-     *     id: int, name: string, kind: 'mix'|'paint'|'trial', retired: bool, chosen: int, other: int|null,
+     *     id: int, edition: int, name: string, kind: 'mix'|'paint'|'trial', retired: bool, chosen: int, other: int|null,
      *     versions: list<VersionShape>, versions_in_all: int, comparison: ComparisonShape|null,
      *     last_batch: array{pour_id: int, at_ms: int, cups: int, lines: list<array{add: string, grams: float}>}|null,
      *     links: list<array{id: int, name: string, same_base: bool, begun: bool}>, shelf: ShelfShape
@@ -51,7 +51,7 @@ final readonly class FormulaView implements View
         $pours = $this->newest();
 
         return [
-            'id' => $this->formula->id, 'name' => $this->formula->name, 'kind' => $this->formula->kind->value, 'retired' => $this->formula->retired_at !== null,
+            'id' => $this->formula->id, 'edition' => $this->formula->edition, 'name' => $this->formula->name, 'kind' => $this->formula->kind->value, 'retired' => $this->formula->retired_at !== null,
             'chosen' => $this->chosen->id, 'other' => $this->other?->id,
             'versions' => array_values($this->formula->versions->map(fn (FormulaVersion $version): array => $this->version($version, $pours->get($version->id)?->all() ?? []))->all()),
             'versions_in_all' => $this->versionsInAll,

@@ -10,12 +10,13 @@ use App\Models\Workshop;
 /** What every screen's frame needs: whose bench, which units, how warm, what is live today. */
 final readonly class FrameView implements View
 {
-    public function __construct(private Workshop $workshop, private float $roomC, private StripView $strip) {}
+    /** @param  int  $turn  how often anything changed that a screen may show */
+    public function __construct(private Workshop $workshop, private int $turn, private float $roomC, private StripView $strip) {}
 
     /**
      * @return array{
      *     workshop: array{edition: int, name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float, currency: string|null, cups: list<array{ml: float, tare_g: float|null}>, vacuum: bool|null, hands: int},
-     *     thermometer: bool, scale: bool, simulated: bool, trouble: string|null,
+     *     turn: int, thermometer: bool, scale: bool, simulated: bool, trouble: string|null,
      *     strip: array{
      *         now_ms: int,
      *         lozenges: list<array{
@@ -50,6 +51,7 @@ final readonly class FrameView implements View
                 'vacuum' => $this->workshop->vacuum,
                 'hands' => $this->workshop->hands,
             ],
+            'turn' => $this->turn,
             'thermometer' => config()->string('devices.thermometer.address') !== '',
             'scale' => config()->string('devices.scale.address') !== '',
             'simulated' => config()->boolean('devices.simulated'),

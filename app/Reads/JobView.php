@@ -34,7 +34,7 @@ use Carbon\CarbonImmutable;
  *     result: ContactShape
  * }
  * @phpstan-type LinkShape array{
- *     id: int, kind: string, positive: bool, name: string, material: string, material_code: string|null, shore: string|null, colour: string, note: string,
+ *     id: int, edition: int, kind: string, positive: bool, name: string, material: string, material_code: string|null, shore: string|null, colour: string, note: string,
  *     status: string, pourable: bool, not_for_skin: bool,
  *     contacts: list<LinkContactShape>,
  *     surface: string|null, role: string, from_id: int|null, wall: string|null, bed: string|null,
@@ -55,7 +55,7 @@ final readonly class JobView implements View
 
     public function __construct(private Job $job, private Library $library, private JobContacts $contacts, private Lives $lives) {}
 
-    /** @return array{id: int, name: string, purpose: string, quantity: int, due_on: string|null, skin: bool, model: array{id: int, name: string}|null, cast: int, pieces_a_pour: int, moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, chain: list<LinkShape>} */
+    /** @return array{id: int, edition: int, name: string, purpose: string, quantity: int, due_on: string|null, skin: bool, model: array{id: int, name: string}|null, cast: int, pieces_a_pour: int, moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, chain: list<LinkShape>} */
     public function toArray(): array
     {
         $chain = $this->contacts->chain($this->job);
@@ -66,6 +66,7 @@ final readonly class JobView implements View
 
         return [
             'id' => $this->job->id,
+            'edition' => $this->job->edition,
             'name' => $this->job->name,
             'purpose' => $this->job->purpose ?? '',
             'quantity' => $this->job->quantity,
@@ -115,7 +116,7 @@ final readonly class JobView implements View
         $sheet = $this->library->shelf()->bases[$impression->material ?? ''] ?? null;
 
         return [
-            'id' => $impression->id,
+            'id' => $impression->id, 'edition' => $impression->edition,
             'kind' => $impression->kind->value,
             'positive' => $impression->kind->isPositive(),
             'name' => $impression->name,

@@ -39,6 +39,6 @@ final readonly class KeptFrame
         }
         /** @var array{room_c: float, drawn: DrawnStrip} $kept */
 
-        return new FrameView($this->workshop, $kept['room_c'], new StripView($kept['drawn'], (int) $now->getTimestampMs()));
+        return new FrameView($this->workshop, is_numeric($turn) ? (int) $turn : 0, $kept['room_c'], new StripView($kept['drawn'], (int) $now->getTimestampMs()));
     }
 }

@@ -8,6 +8,7 @@ use App\Models\FormulaVersion;
 use App\Models\Pour;
 use App\Models\Workshop;
 use App\Workshop\Library;
+use App\Workshop\StandsInCup;
 use App\Workshop\StudiedPiece;
 use Illuminate\Support\Collection;
 
@@ -34,17 +35,18 @@ final readonly class PourSheetView implements View
 
     /**
      * @return array{
-     *     id: int, build: array{id: int, name: string}|null, job_id: int, job: string, impression: string, kind: string, sheet: array<string, mixed>, shelf: ShelfShape,
+     *     id: int, edition: int, build: array{id: int, name: string}|null, job_id: int, job: string, impression: string, kind: string, sheet: array<string, mixed>, shelf: ShelfShape,
      *     formulas: list<array{id: int, name: string, number: int, recipe: array{base: string, additives: list<array{code: string, amount: float, basis: string, into: string}>}}>,
      *     learnt: array{pct: float, pours: int}|null, took: array{grams: float, pours: int}|null,
      *     studied: array{model: int, name: string, volume_ml: float, area_mm2: float, size_mm: array{float, float, float}, box_mm: array{float, float, float}, undercut_depth_mm: float, stretch_pct: float|null}|null,
-     *     scale: array{division_g: float, capacity_g: float}
+     *     scale: array{division_g: float, capacity_g: float}, stands: list<array{cup: int, name: string, grams: float}>
      * }
      */
     public function toArray(): array
     {
         return [
             'id' => $this->pour->id,
+            'edition' => $this->pour->edition,
             'build' => $this->pour->build->plain ? null : ['id' => $this->pour->build_id, 'name' => $this->pour->build->name],
             'job_id' => $this->pour->impression->job_id,
             'job' => $this->pour->impression->job->name,
@@ -59,6 +61,21 @@ final readonly class PourSheetView implements View
             'took' => $this->took,
             'studied' => StudiedPiece::of($this->pour->impression->job_id)?->toArray(),
             'scale' => ['division_g' => $this->workshop->scale_division_g, 'capacity_g' => $this->workshop->scale_capacity_g],
+            'stands' => $this->stands(),
         ];
+    }
+
+    /** @return list<array{cup: int, name: string, grams: float}> what was weighed before it went back to its plan */
+    private function stands(): array
+    {
+        $stands = StandsInCup::of($this->pour);
+        $in = [];
+        foreach ($stands->cups ?? [] as $cup => $poured) {
+            foreach ($poured as $code => $grams) {
+                $in[] = ['cup' => $cup, 'name' => $stands->names[$code] ?? (string) $code, 'grams' => $grams];
+            }
+        }
+
+        return $in;
     }
 }

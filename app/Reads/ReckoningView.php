@@ -20,18 +20,21 @@ use Apalos\Core\Volume\VolumeResult;
  */
 final readonly class ReckoningView implements View
 {
-    /** @param  string|null  $hardness  what the formula will read, by the shop's pucks */
-    public function __construct(private PourReckoning $reckoning, private int $edition, private float $roomC, private ?string $hardness) {}
+    /**
+     * @param  array{ml: float, tare_g: float|null}|null  $cup  the one it was reckoned in, where nobody has chosen one
+     * @param  string|null  $hardness  what the formula will read, by the shop's pucks
+     */
+    public function __construct(private PourReckoning $reckoning, private int $edition, private ?array $cup, private float $roomC, private ?string $hardness) {}
 
     /**
      * @return array{
-     *     edition: int, stamp: string, pourable: bool, room_c: float,
+     *     edition: int, stamp: string, cup: array{ml: float, tare_g: float|null}|null, pourable: bool, room_c: float,
      *     errors: list<array{field: string, message: Phrase, missing: bool}>,
      *     warnings: list<array{code: string, message: Phrase}>,
      *     volume: VolumeShape|null, need_ml: float|null, allowance_ml: float|null,
      *     mix: MixShape|null,
      *     cure: CureShape|null,
-     *     additives: list<array{pct_of_ab: float, pct_of_one_part: float, grams: float}>, hardness: string|null
+     *     additives: list<array{pct_of_ab: float, pct_of_one_part: float, grams: float}>, hardness: string|null, slower: list<string>
      * }
      */
     public function toArray(): array
@@ -40,6 +43,7 @@ final readonly class ReckoningView implements View
 
         return [
             'edition' => $this->edition,
+            'cup' => $this->cup,
             'stamp' => $this->reckoning->mix?->stamp() ?? '',
             'pourable' => $this->reckoning->isPourable(),
             'room_c' => $this->roomC,
@@ -52,6 +56,7 @@ final readonly class ReckoningView implements View
             'cure' => $this->reckoning->cure?->toArray(),
             'additives' => $this->onBothBases(),
             'hardness' => $this->hardness,
+            'slower' => $this->reckoning->slower,
         ];
     }
 

@@ -37,7 +37,8 @@ final readonly class RunView implements View
      *         extra_g: float, fits: bool, ratio_error_if_ignored_pct: float, warnings: list<array{code: string, message: Phrase}>
      *     }|null,
      *     clock: array{met_ms: int|null, pot_ends_ms: int|null, pot_life_min: float|null, mix_min: float, degas_min: float, usable_min: float|null},
-     *     second_cup: bool, degas_planned: bool,
+     *     cups: list<array{batch: int, grams: float, weighed: bool, met_ms: int|null, pot_ends_ms: int|null, filled_ms: int|null}>,
+     *     may_swap: bool, may_plan: bool, carried: bool, second_cup: bool, degas_planned: bool,
      *     wait: array{open_low_ms: int|null, open_likely_ms: int|null, open_high_ms: int|null, service_ms: int|null, gelled_ms: int|null, poured_ms: int|null, opened_ms: int|null},
      *     notes: list<array{at_ms: int, text: string, fault: string|null}>,
      *     cautions: list<array{id: string, title: string, text: Phrase}>, gear: list<string>,
@@ -86,6 +87,10 @@ final readonly class RunView implements View
                 'degas_min' => $this->run->plan->degassing->min,
                 'usable_min' => $pot?->usable->min,
             ],
+            'cups' => $this->cups(),
+            'may_swap' => $state->step->kind === StepKind::Weigh && $cup->mayBeSwapped(),
+            'may_plan' => $state->lastMetAt() === null && ! in_array($state->step->kind, [StepKind::Done, StepKind::GivenUp], true),
+            'carried' => $cup->weighings !== [] && $state->step->kind === StepKind::Tare,
             'second_cup' => array_sum($cup->planned) > $this->run->plan::SECOND_CUP_G,
             'degas_planned' => $this->run->plan->degassing->min > 0.0,
             'wait' => $this->wait(),
@@ -102,6 +107,18 @@ final readonly class RunView implements View
             'last_fact_id' => $this->run->lastFactId(),
             'take_back' => $this->takeBack(),
         ];
+    }
+
+    /** @return list<array{batch: int, grams: float, weighed: bool, met_ms: int|null, pot_ends_ms: int|null, filled_ms: int|null}> each cup with its clock */
+    private function cups(): array
+    {
+        $state = $this->run->state;
+
+        return array_map(fn (int $batch, array $planned): array => [
+            'batch' => $batch, 'grams' => array_sum($planned), 'weighed' => ($state->cups[$batch]->weighings ?? []) !== [],
+            'met_ms' => $this->ms($this->run->at(($state->cups[$batch] ?? null)?->metAt)), 'pot_ends_ms' => isset($state->cups[$batch]) ? $this->ms($this->run->potLifeEnds($this->clock, $batch)) : null,
+            'filled_ms' => $this->ms($this->run->at($state->filledAt[$batch] ?? null)),
+        ], array_map(static fn (int $i): int => $i + 1, array_keys($this->run->plan->batches)), $this->run->plan->batches);
     }
 
     private function ms(?CarbonImmutable $at): ?int

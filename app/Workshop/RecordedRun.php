@@ -87,6 +87,12 @@ final readonly class RecordedRun
         return $minutes === null ? null : $this->startedAt->addMilliseconds((int) round($minutes * 60_000.0));
     }
 
+    /** A time of day as minutes of the run. */
+    public function minutes(CarbonImmutable $at): float
+    {
+        return ((int) $at->getTimestampMs() - (int) $this->startedAt->getTimestampMs()) / 60_000.0;
+    }
+
     public function fact(int $id): ?Happened
     {
         foreach ($this->facts as $fact) {
@@ -134,10 +140,10 @@ final readonly class RecordedRun
         return $from === null ? null : $clock->from($from, $this->frozen->clock, $milestone);
     }
 
-    /** When the cup at hand stops pouring, as its clock and the room have it. */
-    public function potLifeEnds(CureClock $clock): ?CarbonImmutable
+    /** When a cup stops pouring, as its clock and the room have it; the one at hand where none is said. */
+    public function potLifeEnds(CureClock $clock, ?int $batch = null): ?CarbonImmutable
     {
-        $met = $this->at($this->state->cup()->metAt);
+        $met = $this->at(($batch === null ? $this->state->cup() : $this->state->cups[$batch])->metAt);
 
         return $met === null ? null : $clock->from($met, $this->frozen->clock, Milestone::PotLife)?->likely();
     }

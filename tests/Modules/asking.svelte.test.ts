@@ -3,8 +3,7 @@ import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { ask, type Answer } from '../../resources/js/lib/api';
 import { Asking } from '../../resources/js/lib/asking.svelte';
 import { bench } from '../../resources/js/lib/bench.svelte';
-import { LiveSheet, type Sheet } from '../../resources/js/lib/sheet.svelte';
-import type { FrameView, ReckoningView } from '../../resources/js/types/server';
+import type { FrameView } from '../../resources/js/types/server';
 
 vi.mock('@inertiajs/svelte', () => ({ router: { reload: vi.fn() } }));
 vi.mock('../../resources/js/lib/api', () => ({ ask: vi.fn() }));
@@ -107,29 +106,5 @@ describe('what is said is said in the units of the bench', () => {
         bench.frame = frame('imperial');
         flushSync();
         expect(ask).not.toHaveBeenCalled();
-    });
-});
-
-describe('a pour sheet', () => {
-    const view = (more: Partial<ReckoningView> = {}): ReckoningView =>
-        ({ errors: [], pourable: true, ...more }) as unknown as ReckoningView;
-    const sheet = (): Sheet => ({ volume: { method: 'box', allowance_pct: 5 }, target: { waste_pct: 0 } }) as unknown as Sheet;
-    function live(): LiveSheet {
-        let made: LiveSheet | undefined;
-        stop = $effect.root(() => {
-            made = new LiveSheet('/pours/9', sheet(), view());
-        });
-        flushSync();
-        return made as LiveSheet;
-    }
-
-    test('every change is kept as it is typed, also what is no number', async () => {
-        const it = live();
-        it.sheet.target.mass_g = 'lots';
-        it.changed();
-        expect(vi.mocked(ask).mock.calls[0]?.slice(0, 2)).toEqual(['PUT', '/pours/9']);
-        expect(questions()[0]).toMatchObject({ target: { mass_g: 'lots' } });
-        await answer({ ok: true, data: view({ errors: [{ field: 'target.mass_g', message: 'This needs a number.', missing: false }] }) });
-        expect([it.error('target.mass_g')?.message, it.error('volume'), it.fresh]).toEqual(['This needs a number.', null, true]);
     });
 });

@@ -62,7 +62,7 @@ final class PourController
     /** Keeps the sheet as typed, right or wrong, and answers it. */
     public function sheet(Request $request, Pour $pour, KeepPourSheet $keep, SheetReckoner $reckoner, RoomTemperature $room, HardnessBook $hardness): JsonResponse
     {
-        $sheet = self::typed($request);
+        ['sheet' => $sheet, 'cup' => $cup] = $reckoner->fitted(self::typed($request));
         try {
             $reckoning = $reckoner->reckon($sheet);
             $edition = $keep($pour, $sheet, Edition::of($request));
@@ -70,7 +70,7 @@ final class PourController
             return $this->clash($pour, $since, $reckoner, $room, $hardness);
         }
 
-        return Reply::json($this->answered($reckoning, $edition, $room, $hardness));
+        return Reply::json($this->answered($reckoning, $edition, $room, $hardness, $cup));
     }
 
     /** Answers it as it stands on screen, in the room and the units of now, and writes nothing. */
@@ -154,10 +154,13 @@ final class PourController
         return redirect()->to("/jobs/{$job}")->with('said', 'The plan is thrown away.')->with('undo', "/pours/{$pour->id}/restore");
     }
 
-    /** @return array<string, mixed> */
-    private function answered(PourReckoning $reckoning, int $edition, RoomTemperature $room, HardnessBook $hardness): array
+    /**
+     * @param  array{ml: float, tare_g: float|null}|null  $cup
+     * @return array<string, mixed>
+     */
+    private function answered(PourReckoning $reckoning, int $edition, RoomTemperature $room, HardnessBook $hardness, ?array $cup = null): array
     {
-        return (new ReckoningView($reckoning, $edition, $room->now()->degrees, $reckoning->recipe === null ? null : $hardness->expected($reckoning->recipe)))->toArray();
+        return (new ReckoningView($reckoning, $edition, $cup, $room->now()->degrees, $reckoning->recipe === null ? null : $hardness->expected($reckoning->recipe)))->toArray();
     }
 
     /** @return array{grams: float, pours: int}|null what the last pours of this link really took */

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Actions\AppendFact;
+use App\Actions\BackToPlan;
 use App\Facts\FactDiffers;
 use App\Facts\RunStream;
 use App\Facts\StepHasMoved;
@@ -36,6 +38,10 @@ final readonly class RunController
 
     public function state(Pour $pour): JsonResponse
     {
+        if ($pour->state === PourState::Draft) {
+            return Reply::json(['error' => ['field' => '', 'message' => 'This pour is a plan again: another screen went back to its sheet.']], 409);
+        }
+
         return Reply::json($this->view(RecordedRun::of($pour->load('impression.job', 'snapshot'))));
     }
 
@@ -49,6 +55,18 @@ final readonly class RunController
                 'run' => $this->view(RecordedRun::of($pour->fresh(['impression.job', 'snapshot']) ?? $pour)),
             ], 409);
         }
+    }
+
+    /** Back to the sheet, as long as nothing has met. */
+    public function plan(Pour $pour, BackToPlan $back): RedirectResponse
+    {
+        try {
+            $back($pour, CarbonImmutable::now());
+        } catch (BadInput $wrong) {
+            return redirect()->to("/pours/{$pour->id}/run")->withErrors(['plan' => Reply::say($wrong)]);
+        }
+
+        return redirect()->to("/pours/{$pour->id}");
     }
 
     /** @return array<string, mixed> */

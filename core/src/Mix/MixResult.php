@@ -14,7 +14,7 @@ use Apalos\Core\Units\Minutes;
 /**
  * What to weigh, in which batches, and how long there is for it. `null` where the sheet is silent.
  *
- * @phpstan-import-type CupsShape from CupsInTime
+ * @phpstan-import-type CupsShape from CupsResult
  *
  * @phpstan-type MixShape array{
  *     mass_g: float, volume_ml: float, sg: float, parts: array<string, float>,
@@ -33,7 +33,7 @@ final readonly class MixResult
      * @param  array{a_ml: float, b_ml: float}|null  $byVolume  where the sheet allows measuring by volume
      * @param  list<Warning>  $warnings
      * @param  list<Phrase>  $working
-     * @param  CupsInTime|null  $cups  several cups as one pour
+     * @param  CupsResult|null  $cups  several cups as one pour
      */
     public function __construct(
         public Grams $mass,
@@ -50,7 +50,7 @@ final readonly class MixResult
         public ?array $byVolume,
         public array $warnings,
         public array $working,
-        public ?CupsInTime $cups = null,
+        public ?CupsResult $cups = null,
     ) {}
 
     /** Differs as soon as something else is weighed: what a screen showed is what is poured, or it is asked again. */

@@ -27,7 +27,7 @@ final readonly class MixWarnings
 
     public function on(MixResult $result, MixRequest $request, Composition $composition): MixResult
     {
-        $cups = CupsInTime::of($request, $result);
+        $cups = CupsResult::of($request, $result);
         $inTime = $cups?->warning($result);
         $warnings = [
             ...$this->room($request),

@@ -8,7 +8,9 @@ use Apalos\Core\Cure\Clock;
 use Apalos\Core\Cure\CureModel;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Material\Shelf;
+use Apalos\Core\Mix\Limit;
 use Apalos\Core\Mix\MixPlanner;
 use Apalos\Core\Mix\MixRequest;
 use Apalos\Core\Mix\MixResult;
@@ -62,7 +64,22 @@ final readonly class PourReckoner
             : $try(fn (): MixResult => $this->mix($sheet, $recipe, $byMass ? null : $volume, $room, $clock));
         $cure = $recipe === null || $clock === null ? null : $this->clock->tell($clock, $room, $mix === null ? null : $clock->massThatCounts($mix->batchMass()));
 
-        return new PourReckoning($volume, $recipe, $mix, $cure, $errors);
+        return new PourReckoning($volume, $recipe, $mix, $cure, $errors, $recipe === null || $mix === null ? [] : self::slower($recipe, $mix, $shelf));
+    }
+
+    /** @return list<string> the quickest first */
+    private static function slower(Recipe $recipe, MixResult $mix, Shelf $shelf): array
+    {
+        if ($mix->cups === null || $mix->potLife === null || $mix->limit !== Limit::PotLife) {
+            return [];
+        }
+        $here = $recipe->base->times['pot_life_min']->min ?? null;
+        // As the room makes this one, so it makes another of its chemistry.
+        $wanted = $here === null ? INF : $mix->cups->slower->min * $here / $mix->potLife->min;
+        $slower = array_filter($shelf->bases, static fn (BaseSheet $base): bool => $base->family === $recipe->base->family && ($base->times['pot_life_min']->min ?? 0.0) >= $wanted && (! $recipe->base->isForSkin() || $base->isForSkin()));
+        uasort($slower, static fn (BaseSheet $one, BaseSheet $other): int => $one->times['pot_life_min']->min <=> $other->times['pot_life_min']->min);
+
+        return array_values(array_map(static fn (BaseSheet $base): string => $base->name, array_slice($slower, 0, 3)));
     }
 
     private function mix(Fields $sheet, Recipe $recipe, ?VolumeResult $volume, Celsius $room, ?CureModel $clock): MixResult

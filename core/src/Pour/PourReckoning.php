@@ -14,13 +14,17 @@ use Apalos\Core\Volume\VolumeResult;
 /** A pour sheet answered as far as it could be. It can be poured when `mix` is there and nothing is wrong. */
 final readonly class PourReckoning
 {
-    /** @param  list<BadInput>  $errors */
+    /**
+     * @param  list<BadInput>  $errors
+     * @param  list<string>  $slower  names of bases of the same chemistry that pour long enough for one cup of it all
+     */
     public function __construct(
         public ?VolumeResult $volume,
         public ?Recipe $recipe,
         public ?MixResult $mix,
         public ?CureResult $cure,
         public array $errors,
+        public array $slower = [],
     ) {}
 
     public function isPourable(): bool

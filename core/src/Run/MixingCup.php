@@ -41,6 +41,33 @@ final readonly class MixingCup
     }
 
     /**
+     * A cup that stands there from before the plan was changed; null where what is in it is not of this plan, or more than it.
+     *
+     * @param  array<string, float>  $poured  grams by code
+     */
+    public static function carrying(RunPlan $plan, int $batch, array $poured): ?self
+    {
+        $planned = $plan->batches[$batch - 1] ?? [];
+        $queue = $planned;
+        $weighings = [];
+        $display = 0.0;
+        foreach ($poured as $code => $grams) {
+            if (! isset($planned[$code]) || $grams > $planned[$code] + $plan->slack($planned[$code]) + 1e-9) {
+                return null;
+            }
+            $display += $grams;
+            $weighings[] = ['add' => (string) $code, 'grams' => $grams, 'display' => $display];
+            $queue[$code] = $planned[$code] - $grams;
+            if ($queue[$code] <= $plan->slack($planned[$code]) + 1e-9) {
+                unset($queue[$code]);
+            }
+        }
+        $cup = new self($plan, $planned, $poured, self::queued($queue), $weighings, $display, false, null, 1.0);
+
+        return $cup->isMet() ? null : $cup;
+    }
+
+    /**
      * @param  array<string, float>  $amounts
      * @return list<array{add: string, grams: float}>
      */
@@ -84,6 +111,65 @@ final readonly class MixingCup
             [...$this->weighings, ['add' => $line['add'], 'grams' => $grams, 'display' => $display]],
             $display, $display > $line['to'] + 1e-9, $this->metAt, $this->k,
         );
+    }
+
+    /** Whether the part at hand, or the one weighed last, may have been the other one: before they meet. */
+    public function mayBeSwapped(): bool
+    {
+        return ! $this->plan->onePart && $this->metAt === null && ! $this->isMet() && ($this->queuedPart() !== null || $this->weighedPart() !== null);
+    }
+
+    /** The other part was poured. What is in keeps its grams; what is still to come changes places. */
+    public function swapped(): self
+    {
+        $was = $this->queuedPart() ?? $this->weighedPart();
+        if ($was === null || ! $this->mayBeSwapped()) {
+            return $this;
+        }
+        $really = $was === 'A' ? 'B' : 'A';
+        if ($this->queuedPart() !== null) {
+            $queue = array_map(static fn (array $line): array => match ($line['add']) {
+                $was => [...$line, 'add' => $really],
+                $really => [...$line, 'add' => $was],
+                default => $line,
+            }, $this->queue);
+            $queue = array_map(fn (array $line): array => $line['add'] === 'A' || $line['add'] === 'B' ? [...$line, 'grams' => $this->planned[$line['add']]] : $line, $queue);
+
+            return new self($this->plan, $this->planned, $this->poured, $queue, $this->weighings, $this->display, $this->overPoured, $this->metAt, $this->k);
+        }
+        $grams = $this->poured[$was] ?? 0.0;
+        $poured = array_diff_key([...$this->poured, $really => $grams], [$was => 0]);
+        $queue = array_map(fn (array $line): array => $line['add'] === $really ? ['add' => $was, 'grams' => $this->planned[$was]] : $line, $this->queue);
+        $rest = $this->planned[$really] - $grams;
+        if ($rest > $this->plan->slack($this->planned[$really])) {
+            $queue = [['add' => $really, 'grams' => $rest], ...$queue];
+        }
+        $weighings = array_map(static fn (array $one): array => $one['add'] === $was ? [...$one, 'add' => $really] : $one, $this->weighings);
+
+        return new self($this->plan, $this->planned, $poured, $queue, $weighings, $this->display, -$rest > $this->plan->slack($this->planned[$really]) + 1e-9, $this->metAt, $this->k);
+    }
+
+    /** The part that is to be weighed now, where the other one is still to come. */
+    private function queuedPart(): ?string
+    {
+        $add = $this->queue[0]['add'] ?? '';
+        $isPart = ($add === 'A' || $add === 'B') && ! isset($this->poured['A']) && ! isset($this->poured['B']);
+
+        return $isPart ? $add : null;
+    }
+
+    /** The part that is in, where the other one is still to come. */
+    private function weighedPart(): ?string
+    {
+        $in = array_values(array_filter(['A', 'B'], fn (string $part): bool => ($this->poured[$part] ?? 0.0) > 0.0));
+
+        return count($in) === 1 ? $in[0] : null;
+    }
+
+    /** It met so early, as somebody says afterwards. */
+    public function metEarlier(float $at): self
+    {
+        return $this->metAt === null ? $this : new self($this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $this->display, $this->overPoured, $at, $this->k);
     }
 
     /** What the display shows now is what is in: it was set to zero, lifted, or carries something that is not in the cup. */

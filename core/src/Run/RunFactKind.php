@@ -25,6 +25,12 @@ enum RunFactKind: string implements FactKind
     case Kept = 'kept';
     /** The display no longer counts what is in the cup (set to zero, another cup, something beside it): from here it counts on from this reading. */
     case Counted = 'counted';
+    /** The other part was poured: in the line at hand, or in the one before it. */
+    case Swapped = 'swapped';
+    /** A met B, or a cup went in, so many minutes before anybody said so. */
+    case Earlier = 'earlier';
+    /** Back to the plan before anything met: what follows is another beginning, with what is in the cup. */
+    case Replanned = 'replanned';
     case Noted = 'noted';
     /** Which moulds it goes into. */
     case Moulded = 'moulded';

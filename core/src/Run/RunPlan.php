@@ -25,8 +25,11 @@ final readonly class RunPlan
     /**
      * @param  list<array<string, float>>  $batches  grams to weigh by code, in order, for each cup
      * @param  list<array{id: string, text: string, minutes: float}>  $checklist  what must be ready before anything is mixed
+     * @param  list<string>  $ticked  of the checklist, from before the plan was changed
      * @param  float  $tolerancePct  how far a weighing may be off before it is questioned
      * @param  bool  $endsLaid  it is over when it is where it belongs: a coat of a build, which is not opened for itself
+     * @param  bool  $ahead  every cup is weighed up to the meeting before the first of them meets: several cups are one pour
+     * @param  array<int, array<string, float>>  $carried  grams by code that stand in a cup already, from before the plan was changed
      * @param  Millilitres|null  $takes  what the cup takes with room to rise under vacuum; null where it is only stirred, or nobody said
      */
     public function __construct(
@@ -41,7 +44,26 @@ final readonly class RunPlan
         public array $checklist = [],
         public ?Millilitres $takes = null,
         public bool $endsLaid = false,
+        public bool $ahead = false,
+        public array $carried = [],
+        public array $ticked = [],
     ) {}
+
+    /**
+     * Begun once before: with what stands in its cups as far as it still fits, and what was seen ready then.
+     *
+     * @param  array<int, array<string, float>>  $cups  grams by code
+     * @param  list<string>  $ticked
+     */
+    public function goingOn(array $cups, array $ticked): self
+    {
+        $fits = array_filter($cups, fn (array $poured, int $batch): bool => MixingCup::carrying($this, $batch, $poured) !== null, ARRAY_FILTER_USE_BOTH);
+
+        return new self(
+            $this->batches, $this->onePart, $this->mixing, $this->degassing, $this->division, $this->capacity, $this->density, $this->tolerancePct, $this->checklist, $this->takes, $this->endsLaid, $this->ahead,
+            $fits, array_values(array_intersect(array_column($this->checklist, 'id'), $ticked)),
+        );
+    }
 
     /** @param  list<array{id: string, text: string, minutes: float}>  $checklist */
     public static function of(MixResult $mix, bool $onePart, Minutes $mixing, Minutes $degassing, Grams $division, ?Vessel $vessel, array $checklist = [], bool $endsLaid = false): self
@@ -55,7 +77,7 @@ final readonly class RunPlan
             return $amounts;
         }, $mix->batches);
 
-        return new self($batches, $onePart, $mixing, $degassing, $division, $vessel?->capacity, $mix->density, checklist: $checklist, takes: $vessel?->degas === true ? $vessel->takes() : null, endsLaid: $endsLaid);
+        return new self($batches, $onePart, $mixing, $degassing, $division, $vessel?->capacity, $mix->density, checklist: $checklist, takes: $vessel?->degas === true ? $vessel->takes() : null, endsLaid: $endsLaid, ahead: count($batches) > 1 && ! $onePart);
     }
 
     public static function from(Fields $in): self
@@ -82,6 +104,9 @@ final readonly class RunPlan
             array_map(static fn (Fields $item): array => ['id' => $item->text('id'), 'text' => $item->text('text'), 'minutes' => $item->numberOrNull('minutes') ?? 0.0], $in->objects('checklist', self::MOST_BATCHES)),
             ($takes = $in->positiveOrNull('takes_ml')) === null ? null : Millilitres::of($takes),
             $in->has('ends_laid') && $in->bool('ends_laid'),
+            $in->has('ahead') && $in->bool('ahead'),
+            self::readCarried($in),
+            $in->has('ticked') ? $in->strings('ticked') : [],
         );
     }
 
@@ -89,7 +114,7 @@ final readonly class RunPlan
      * @return array{
      *     batches: list<array<string, float>>, one_part: bool, mix_min: float, degas_min: float, division_g: float,
      *     capacity_ml: float|null, sg: float, tolerance_pct: float,
-     *     checklist: list<array{id: string, text: string, minutes: float}>, takes_ml: float|null, ends_laid: bool
+     *     checklist: list<array{id: string, text: string, minutes: float}>, takes_ml: float|null, ends_laid: bool, ahead: bool, carried?: array<int, array<string, float>>, ticked?: list<string>
      * }
      */
     public function toArray(): array
@@ -106,7 +131,25 @@ final readonly class RunPlan
             'checklist' => $this->checklist,
             'takes_ml' => $this->takes?->ml,
             'ends_laid' => $this->endsLaid,
+            'ahead' => $this->ahead,
+            ...($this->carried === [] ? [] : ['carried' => $this->carried]),
+            ...($this->ticked === [] ? [] : ['ticked' => $this->ticked]),
         ];
+    }
+
+    /** @return array<int, array<string, float>> */
+    private static function readCarried(Fields $in): array
+    {
+        $carried = [];
+        $cups = $in->objectOrNull('carried');
+        foreach ($cups?->names() ?? [] as $batch) {
+            $of = $cups?->object($batch);
+            foreach ($of?->names() ?? [] as $code) {
+                $carried[(int) $batch][$code] = $of?->number($code) ?? 0.0;
+            }
+        }
+
+        return $carried;
     }
 
     /** How far either way a weighing of this much may be off: the tolerance, but never less than one step of the scale. */

@@ -45,12 +45,42 @@ final readonly class RunState
     /** @param  list<Fact<RunFactKind>>  $facts in the order they were recorded */
     public static function of(RunPlan $plan, array $facts): self
     {
-        $state = new self($plan, new Step(StepKind::Gear), [1 => MixingCup::empty($plan, 1)], [], [], null, null, null, [], [], [], null, 0.0);
-        foreach (Standing::of($facts) as $fact) {
-            $state = $state->after($fact);
+        $cups = [];
+        foreach ($plan->carried as $batch => $poured) {
+            $cups[$batch] = MixingCup::carrying($plan, $batch, $poured) ?? MixingCup::empty($plan, $batch);
+        }
+        $cups += [1 => MixingCup::empty($plan, 1)];
+        ksort($cups);
+        $state = new self($plan, new Step(StepKind::Gear), $cups, [], [], null, null, null, [], $plan->ticked, [], null, 0.0);
+        $standing = Standing::of($facts);
+        $begins = self::planned($standing);
+        foreach ($standing as $i => $fact) {
+            // Of what happened before the plan was changed, only what was noted counts still.
+            $state = $i >= $begins ? $state->after($fact) : ($fact->kind === RunFactKind::Noted ? $state->noted($fact) : $state);
         }
 
         return $state;
+    }
+
+    /**
+     * Where a run begins whose plan was changed before anything met.
+     *
+     * @param  list<Fact<RunFactKind>>  $facts
+     */
+    private static function planned(array $facts): int
+    {
+        $begins = 0;
+        foreach ($facts as $i => $fact) {
+            $begins = $fact->kind === RunFactKind::Replanned ? $i + 1 : $begins;
+        }
+
+        return $begins;
+    }
+
+    /** @param  Fact<RunFactKind>  $fact */
+    private function noted(Fact $fact): self
+    {
+        return $this->with(notes: [...$this->notes, ['at' => $fact->at, 'text' => $fact->text('text') ?? '', 'fault' => $fact->text('fault')]]);
     }
 
     public function cup(): MixingCup
@@ -99,13 +129,15 @@ final readonly class RunState
             RunFactKind::Rescued => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->rescued())->weighingOn() : $this,
             RunFactKind::Kept => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->kept())->weighingOn() : $this,
             RunFactKind::Counted => $fact->text('step') === $this->step->key() && $fact->number('reading_g') !== null ? $this->withCup($this->cup()->counted($fact->number('reading_g') - ($fact->number('in_line_g') ?? 0.0))) : $this,
-            RunFactKind::Noted => $this->with(notes: [...$this->notes, ['at' => $fact->at, 'text' => $fact->text('text') ?? '', 'fault' => $fact->text('fault')]]),
+            RunFactKind::Swapped => $this->step->kind === StepKind::Weigh ? $this->swapped() : $this,
+            RunFactKind::Earlier => $this->earlier($fact),
+            RunFactKind::Noted => $this->noted($fact),
             RunFactKind::Gelled => $this->with(gelledAt: $fact->at),
             RunFactKind::Opened => $this->step->kind === StepKind::Wait ? $this->with(step: new Step(StepKind::Grade), openedAt: $fact->at) : $this,
             RunFactKind::Graded => $this->step->kind === StepKind::Grade ? $this->with(step: new Step(StepKind::Done), grade: $fact->payload) : $this,
             RunFactKind::GivenUp => in_array($this->step->kind, [StepKind::Done, StepKind::GivenUp], true) ? $this : $this->with(step: new Step(StepKind::GivenUp, $this->step->batch), givenUp: $fact->payload),
             // Told beside the steps: {@see Beside}.
-            RunFactKind::Moulded, RunFactKind::DrawnFrom, RunFactKind::Diagnosed, RunFactKind::Undone => $this,
+            RunFactKind::Moulded, RunFactKind::DrawnFrom, RunFactKind::Diagnosed, RunFactKind::Replanned, RunFactKind::Undone => $this,
         };
 
         // That A met B cannot be taken back: what is mixed keeps its clock, also when the weighing before it is done again.
@@ -126,22 +158,67 @@ final readonly class RunState
             StepKind::Gear => $this->plan->checklist === [] ? new Step(StepKind::PreMix, 1) : new Step(StepKind::Contacts),
             StepKind::Contacts => new Step(StepKind::PreMix, 1),
             StepKind::PreMix => new Step(StepKind::Tare, $step->batch),
-            StepKind::Tare => new Step(StepKind::Weigh, $step->batch, 0),
+            StepKind::Tare => new Step(StepKind::Weigh, $step->batch, count($this->cup()->weighings)),
             StepKind::Mix => $this->plan->degassing->min > 0.0 ? new Step(StepKind::Degas, $step->batch) : new Step(StepKind::Fill, $step->batch),
             StepKind::Degas => new Step(StepKind::Fill, $step->batch),
-            StepKind::Fill => $step->batch < count($this->plan->batches) ? new Step(StepKind::PreMix, $step->batch + 1) : new Step($this->plan->endsLaid ? StepKind::Done : StepKind::Wait),
+            StepKind::Fill => $step->batch < count($this->plan->batches) ? $this->nextCup($step->batch + 1) : new Step($this->plan->endsLaid ? StepKind::Done : StepKind::Wait),
             default => $step,
         };
         $cups = $this->cups;
         if ($next->batch > 0 && ! isset($cups[$next->batch])) {
             $cups[$next->batch] = MixingCup::empty($this->plan, $next->batch);
         }
+        if ($step->kind === StepKind::Tare) {
+            // Whatever stands on the scale, with what is in it, is nought from here on.
+            $cups[$step->batch] = $cups[$step->batch]->counted(0.0);
+        }
 
-        return $this->with(
+        $state = $this->with(
             step: $next,
             cups: $cups,
             filledAt: $step->kind === StepKind::Fill ? $this->filledAt + [$step->batch => $at] : $this->filledAt,
         );
+
+        return $step->kind === StepKind::Tare ? $state->weighingOn() : $state;
+    }
+
+    private function swapped(): self
+    {
+        $cup = $this->cup()->swapped();
+        $next = $this->withCup($cup);
+
+        return $cup->overPoured && $cup->rescue()->needed ? $next->with(step: new Step(StepKind::Rescue, $this->step->batch, count($cup->weighings))) : $next;
+    }
+
+    /** @param  Fact<RunFactKind>  $fact */
+    private function earlier(Fact $fact): self
+    {
+        $batch = (int) $fact->number('batch');
+        $at = $this->earlierAt($fact->text('what') ?? '', $batch, $fact->at - ($fact->number('ago_min') ?? 0.0));
+
+        return match (true) {
+            $at === null => $this,
+            $fact->text('what') === 'met' => $this->with(cups: [$batch => $this->cups[$batch]->metEarlier($at)] + $this->cups),
+            default => $this->with(filledAt: [$batch => $at] + $this->filledAt),
+        };
+    }
+
+    /**
+     * When it can have been, said as minutes of the run: a cup meets before it goes in, and goes in after it has met.
+     *
+     * @param  string  $what  `met` or `filled`
+     * @return float|null null where it has not happened, or cannot have been then
+     */
+    public function earlierAt(string $what, int $batch, float $at): ?float
+    {
+        $met = ($this->cups[$batch] ?? null)?->metAt;
+        [$is, $from] = match ($what) {
+            'met' => [$met, 0.0],
+            'filled' => [$this->filledAt[$batch] ?? null, $met ?? 0.0],
+            default => [null, 0.0],
+        };
+
+        return $is === null || $at < $from || $at > $is + 1e-6 ? null : $at;
     }
 
     /** @param  Fact<RunFactKind>  $fact */
@@ -160,10 +237,35 @@ final readonly class RunState
             : $next->weighingOn();
     }
 
-    /** To the next line of this cup, or to mixing when all is in. */
+    /** A cup that was weighed ahead goes back on the scale as it is; for another the parts are stirred first. */
+    private function nextCup(int $batch): Step
+    {
+        return new Step(isset($this->cups[$batch]) && $this->cups[$batch]->weighings !== [] ? StepKind::Tare : StepKind::PreMix, $batch);
+    }
+
+    /** Where all cups are weighed ahead: from the last line before the meeting to the next cup, and from the last cup to the first again. */
+    private function ahead(MixingCup $cup): ?self
+    {
+        if (! $this->plan->ahead || ! $cup->meetsNow()) {
+            return null;
+        }
+        $last = count($this->plan->batches);
+        $batch = max(1, $this->step->batch);
+        if ($batch < $last) {
+            return isset($this->cups[$batch + 1]) ? null : $this->with(step: new Step(StepKind::Tare, $batch + 1), cups: $this->cups + [$batch + 1 => MixingCup::empty($this->plan, $batch + 1)]);
+        }
+
+        return $this->cups[1]->metAt === null ? $this->with(step: new Step(StepKind::Tare, 1)) : null;
+    }
+
+    /** To the next line of this cup, to the next cup, or to mixing when all is in. */
     private function weighingOn(): self
     {
         $cup = $this->cup();
+        $ahead = $this->ahead($cup);
+        if ($ahead !== null) {
+            return $ahead;
+        }
 
         return $this->with(step: $cup->queue === []
             ? new Step(StepKind::Mix, $this->step->batch)

@@ -25,11 +25,12 @@ final class Bench
         private readonly float $degas = 0.0,
         private readonly bool $onePart = false,
         private readonly array $checklist = [],
+        private readonly bool $ahead = false,
     ) {}
 
     public function plan(): RunPlan
     {
-        return new RunPlan($this->batches, $this->onePart, Minutes::of(3), Minutes::of($this->degas), Grams::of(0.1), Millilitres::of(1500), Density::of(1.05), checklist: $this->checklist);
+        return new RunPlan($this->batches, $this->onePart, Minutes::of(3), Minutes::of($this->degas), Grams::of(0.1), Millilitres::of(1500), Density::of(1.05), checklist: $this->checklist, ahead: $this->ahead);
     }
 
     public function state(): RunState

@@ -1,5 +1,5 @@
 import { untrack } from 'svelte';
-import { ask, type Wrong } from './api';
+import { type Answer, ask, type Wrong } from './api';
 import { bench } from './bench.svelte';
 
 /**
@@ -40,13 +40,27 @@ export class Asking<A> {
         void this.#send();
     }
 
+    /** How it is asked. */
+    protected say(): Promise<Answer<A>> {
+        return ask<A>(this.#method, this.#url, this.#question());
+    }
+
+    /** This is the answer, without having asked. */
+    stands(answer: A): void {
+        this.#asked++;
+        clearTimeout(this.#retry);
+        this.answer = answer;
+        this.fresh = true;
+        this.trouble = null;
+    }
+
     async #send(): Promise<void> {
         if (this.#busy) {
             return;
         }
         this.#busy = true;
         const mine = this.#asked;
-        const answer = await ask<A>(this.#method, this.#url, this.#question());
+        const answer = await this.say();
         this.#busy = false;
         if (mine !== this.#asked) {
             return this.#send();

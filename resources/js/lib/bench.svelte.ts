@@ -79,10 +79,13 @@ class Bench {
         }
     }
 
-    /** Changes what holds for the whole bench; what is wrong and where, or null. */
-    async change(what: Change): Promise<Wrong | null> {
+    /**
+     * Changes what holds for the whole bench; what is wrong and where, or null. What is more than a touch, seeing what is, says on which
+     * edition it was typed.
+     */
+    async change(what: Change, edition?: number): Promise<Wrong | null> {
         const mine = ++this.#asked;
-        const answer = await ask<FrameView>('PUT', '/workshop', what);
+        const answer = await ask<FrameView>('PUT', edition === undefined ? '/workshop' : `/workshop?edition=${String(edition)}`, what);
         if (!answer.ok) {
             return answer.wrong;
         }

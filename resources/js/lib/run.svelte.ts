@@ -1,3 +1,4 @@
+import { router } from '@inertiajs/svelte';
 import type { RunView } from '../types/server';
 import { ask } from './api';
 import { bench } from './bench.svelte';
@@ -64,6 +65,9 @@ export class LiveRun {
         const answer = await ask<RunView>('GET', `/pours/${String(this.run.pour_id)}/state`);
         if (answer.ok && answer.data.last_fact_id >= this.run.last_fact_id) {
             this.take(answer.data);
+        } else if (!answer.ok && answer.status === 409) {
+            // Another screen went back to the plan.
+            router.visit(`/pours/${String(this.run.pour_id)}`, { replace: true });
         }
     }
 }

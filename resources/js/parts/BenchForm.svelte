@@ -3,10 +3,12 @@
     import { untrack } from 'svelte';
     import { bench } from '../lib/bench.svelte';
     import type { Wrong } from '../lib/api';
+    import { differences, type Said } from '../lib/clash';
     import { Typing } from '../lib/typing.svelte';
     import type { Entry, Units } from '../lib/units';
     import { deviceZone, zones } from '../lib/when';
     import Choice from './Choice.svelte';
+    import Clash from './Clash.svelte';
     import Measure from './Measure.svelte';
     import TextLine from './TextLine.svelte';
     import Refused from './Wrong.svelte';
@@ -25,21 +27,23 @@
         return hours === undefined || rest === undefined || Number.isNaN(hours + rest) ? null : hours * 60 + rest;
     };
     const shop = untrack(() => bench.frame?.workshop);
+    type Shop = NonNullable<typeof bench.frame>['workshop'];
+    const of = (there: Shop | undefined) => ({
+        name: first && there?.name === 'Our workshop' ? '' : (there?.name ?? ''),
+        currency: there?.currency ?? '',
+        division: (there?.scale_division_g ?? 0.1) as Entry,
+        capacity: (there?.scale_capacity_g ?? 3000) as Entry,
+        cups: (there?.cups ?? []).map((cup) => ({ ml: cup.ml as Entry, tare_g: cup.tare_g as Entry })),
+        vacuum: there?.vacuum === null || there === undefined ? '' : there.vacuum ? 'yes' : 'no',
+        hands: (there?.hands ?? 1) as Entry,
+        starts: clock(there?.day_starts_min ?? 420),
+        ends: clock(there?.day_ends_min ?? 1080),
+        zone: there?.time_zone ?? deviceZone(),
+    });
+    // What is typed belongs to the edition it was typed on, also when it is found again later.
     const typing = new Typing(
         untrack(() => (first ? 'first/shop' : 'bench')),
-        {
-            name: untrack(() => (first && shop?.name === 'Our workshop' ? '' : (shop?.name ?? ''))),
-            currency: shop?.currency ?? '',
-            division: (shop?.scale_division_g ?? 0.1) as Entry,
-            capacity: (shop?.scale_capacity_g ?? 3000) as Entry,
-            cups: (shop?.cups ?? []).map((cup) => ({ ml: cup.ml as Entry, tare_g: cup.tare_g as Entry })),
-            vacuum: shop?.vacuum === null || shop === undefined ? '' : shop.vacuum ? 'yes' : 'no',
-            hands: (shop?.hands ?? 1) as Entry,
-            room: (shop?.room_c ?? 20) as Entry,
-            starts: clock(shop?.day_starts_min ?? 420),
-            ends: clock(shop?.day_ends_min ?? 1080),
-            zone: shop?.time_zone ?? deviceZone(),
-        },
+        untrack(() => ({ ...of(shop), room: (shop?.room_c ?? 20) as Entry, edition: shop?.edition ?? 1 })),
     );
     const form = typing.value;
     let wrong = $state<Wrong | null>(null);
@@ -66,21 +70,62 @@
         ['imperial', 'ounces and inches'],
     ];
 
-    async function hand(event: SubmitEvent): Promise<void> {
+    const clash = $derived(wrong?.field === 'edition' ? wrong.message : null);
+    const SAID: Said[] = [
+        [/^name$/, 'The workshop is called', null],
+        [/^currency$/, 'Money', null],
+        [/^division$/, 'The scale steps by', 'mass'],
+        [/^capacity$/, 'The scale carries', 'mass'],
+        [/^cups\.(\d+)\.ml$/, 'A cup holds', 'fluid'],
+        [/^cups\.(\d+)\.tare_g$/, 'A cup weighs', 'mass'],
+        [/^vacuum$/, 'Vacuum chamber', null],
+        [/^hands$/, 'Pairs of hands', 'plain'],
+        [/^starts$/, 'The day begins', null],
+        [/^ends$/, 'The day ends', null],
+        [/^zone$/, 'Time zone', null],
+    ];
+    const differs = $derived.by(() => {
+        if (clash === null) {
+            return [];
+        }
+        const theirs = of(bench.frame?.workshop);
+        const mine = Object.fromEntries(Object.entries($state.snapshot(form)).filter(([key]) => key in theirs));
+        return differences(mine, theirs, bench.units, SAID);
+    });
+    function takeTheirs(): void {
+        Object.assign(form, of(bench.frame?.workshop), { edition: bench.frame?.workshop.edition ?? 1 });
+        wrong = null;
+    }
+    function keepMine(): void {
+        form.edition = bench.frame?.workshop.edition ?? 1;
+        void send();
+    }
+
+    function hand(event: SubmitEvent): void {
         event.preventDefault();
-        wrong = await bench.change({
-            name: form.name,
-            ...(form.currency === '' ? {} : { currency: form.currency }),
-            scale_division_g: form.division,
-            scale_capacity_g: form.capacity,
-            cups: $state.snapshot(form.cups).filter((cup) => cup.ml !== null),
-            ...(form.vacuum === '' ? {} : { vacuum: form.vacuum === 'yes' }),
-            hands: form.hands,
-            ...(first && form.room !== bench.frame?.workshop.room_c ? { room_c: form.room } : {}),
-            day_starts_min: minutes(form.starts),
-            day_ends_min: minutes(form.ends),
-            time_zone: form.zone,
-        });
+        void send();
+    }
+    async function send(): Promise<void> {
+        const refused = await bench.change(
+            {
+                name: form.name,
+                ...(form.currency === '' ? {} : { currency: form.currency }),
+                scale_division_g: form.division,
+                scale_capacity_g: form.capacity,
+                cups: $state.snapshot(form.cups).filter((cup) => cup.ml !== null),
+                ...(form.vacuum === '' ? {} : { vacuum: form.vacuum === 'yes' }),
+                hands: form.hands,
+                ...(first && form.room !== bench.frame?.workshop.room_c ? { room_c: form.room } : {}),
+                day_starts_min: minutes(form.starts),
+                day_ends_min: minutes(form.ends),
+                time_zone: form.zone,
+            },
+            form.edition,
+        );
+        if (refused?.field === 'edition') {
+            await bench.refresh();
+        }
+        wrong = refused;
         if (wrong === null) {
             typing.forget();
             onkept();
@@ -163,7 +208,12 @@
         <TextLine label="It ends" type="time" fig bind:value={form.ends} error={at('day_ends_min')} />
         <p class="quiet text-sm col-span-2">One that ends before it begins runs past midnight.</p>
     </fieldset>
-    <Refused says={wrong !== null && !fields.includes(wrong.field) && !wrong.field.startsWith('cups.') ? wrong.message : null} />
+    {#if clash !== null}<Clash says={clash} {differs} ontheirs={takeTheirs} onmine={keepMine} />{/if}
+    <Refused
+        says={wrong !== null && wrong.field !== 'edition' && !fields.includes(wrong.field) && !wrong.field.startsWith('cups.')
+            ? wrong.message
+            : null}
+    />
     <div class="flex flex-wrap gap-2">
         <button class="btn btn-primary">{keep}</button>
         {#if onleave !== undefined}<button

@@ -95,7 +95,7 @@
         document.addEventListener('visibilitychange', woke);
         // The first screen says in which time zone the bench stands; This bench changes it.
         if (bench.frame?.workshop.time_zone === null) {
-            void bench.change({ time_zone: deviceZone() });
+            void bench.change({ time_zone: deviceZone() }, bench.frame?.workshop.edition);
         }
         return () => {
             clearInterval(second);

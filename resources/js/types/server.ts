@@ -254,6 +254,18 @@ export type LifeResult = {
     }[];
 };
 
+/** Several cups as one pour, all of it weighed ahead but the meeting. Of m minutes of mixing, d in the chamber and p of pouring, one pair of hands mixes the next cup while the last one is in the chamber, where that leaves it time (d ≥ m); two pairs mix and pour side by side. A cup then follows the last after c₁ = d ≥ m ? max(d, m + p) : m + d + p, or c₂ = max(m, d, p), and from the first meeting to the last drop n cups take m + d + p + (n − 1)·c minutes; where one pair mixes on meanwhile, the second follows the first after d alone. Between the meeting of one cup and the first drop of the next lie m + d + c at most. */
+export type CupsResult = {
+    count: number;
+    total_min: number;
+    hands: number | null;
+    gap_min: number;
+    joins: 'wet' | 'tacky' | 'set';
+    all_in_ml: number;
+    slower_min: number;
+    ahead: string[];
+};
+
 /** What to weigh, in which batches, and how long there is for it. `null` where the sheet is silent. */
 export type MixResult = {
     mass_g: number;
@@ -278,7 +290,7 @@ export type MixResult = {
         a_ml: number;
         b_ml: number;
     } | null;
-    cups: CupsInTime | null;
+    cups: CupsResult | null;
     warnings: {
         code: string;
         message: string;
@@ -808,6 +820,7 @@ export type ColourView = {
     })[];
     targets: {
         id: number;
+        edition: number;
         name: string;
         lab: [number, number, number];
     }[];
@@ -1059,6 +1072,7 @@ export type DrawerView = {
     bases: Record<string, string>;
     targets: {
         id: number;
+        edition: number;
         name: string;
         lab: [number, number, number];
     }[];
@@ -1143,6 +1157,7 @@ export type FormulaAnswerView = {
 /** One formula: its versions, what came of each, one beside another, and where it can be poured. */
 export type FormulaView = {
     id: number;
+    edition: number;
     name: string;
     kind: 'mix' | 'paint' | 'trial';
     retired: boolean;
@@ -1256,6 +1271,7 @@ export type FrameView = {
         vacuum: boolean | null;
         hands: number;
     };
+    turn: number;
     thermometer: boolean;
     scale: boolean;
     simulated: boolean;
@@ -1385,6 +1401,7 @@ export type ImportView = {
 /** A job: its piece and its chain, each link with its material and where its pours stand. */
 export type JobView = {
     id: number;
+    edition: number;
     name: string;
     purpose: string;
     quantity: number;
@@ -1406,6 +1423,7 @@ export type JobView = {
     })[];
     chain: ({
         id: number;
+        edition: number;
         kind: string;
         positive: boolean;
         name: string;
@@ -1807,6 +1825,7 @@ export type PaintAnswerView = {
 /** What a pour sheet needs to be filled in: itself as typed, the shelf, earlier formulas, what earlier pours taught. */
 export type PourSheetView = {
     id: number;
+    edition: number;
     build: {
         id: number;
         name: string;
@@ -1853,6 +1872,11 @@ export type PourSheetView = {
         division_g: number;
         capacity_g: number;
     };
+    stands: {
+        cup: number;
+        name: string;
+        grams: number;
+    }[];
 };
 
 /** The rack: the moulds of the shop, that which is to be re-made first standing first. */
@@ -1904,6 +1928,10 @@ export type RackView = {
 export type ReckoningView = {
     edition: number;
     stamp: string;
+    cup: {
+        ml: number;
+        tare_g: number | null;
+    } | null;
     pourable: boolean;
     room_c: number;
     errors: {
@@ -1926,6 +1954,7 @@ export type ReckoningView = {
         grams: number;
     }[];
     hardness: string | null;
+    slower: string[];
 };
 
 /** What a study asks of materials: how they flow, how long they pour in this room, how far they stretch; and the mix the job has planned. */
@@ -2024,6 +2053,17 @@ export type RunView = {
         degas_min: number;
         usable_min: number | null;
     };
+    cups: ({
+        batch: number;
+        grams: number;
+        weighed: boolean;
+        met_ms: number | null;
+        pot_ends_ms: number | null;
+        filled_ms: number | null;
+    })[];
+    may_swap: boolean;
+    may_plan: boolean;
+    carried: boolean;
     second_cup: boolean;
     degas_planned: boolean;
     wait: {

@@ -37,7 +37,9 @@
     </ul>
     <div class="flex flex-wrap gap-1">
         <button class="btn btn-sm" aria-expanded={renaming} onclick={() => (renaming = !renaming)}>Rename</button>
-        <button class="btn btn-sm btn-ghost" onclick={() => router.put(url, { retired: !page.retired }, { preserveScroll: true })}
+        <button
+            class="btn btn-sm btn-ghost"
+            onclick={() => router.put(`${url}?edition=${String(page.edition)}`, { retired: !page.retired }, { preserveScroll: true })}
             >{page.retired ? 'Bring it back' : 'Retire it'}</button
         >
     </div>
@@ -46,7 +48,7 @@
             class="grid gap-2"
             onsubmit={(event) => {
                 event.preventDefault();
-                router.put(url, { name }, { preserveScroll: true, preserveState: 'errors' });
+                router.put(`${url}?edition=${String(page.edition)}`, { name }, { preserveScroll: true, preserveState: 'errors' });
             }}
         >
             <TextLine label="Its name" bind:value={name} maxlength={120} />

@@ -13,7 +13,13 @@
     import Overrule from './Overrule.svelte';
     import WaysOut from './WaysOut.svelte';
 
-    let { contact, linkId, linkName, words }: { contact: Contact; linkId: number; linkName: string; words: Words } = $props();
+    let {
+        contact,
+        linkId,
+        edition,
+        linkName,
+        words,
+    }: { contact: Contact; linkId: number; edition: number; linkName: string; words: Words } = $props();
 
     const result = $derived(contact.result);
     let hours = $state<number | string | null>(null);
@@ -59,9 +65,28 @@
         ),
     );
 
+    // What is chosen while the choice before is on its way goes out after it, on the edition that one made.
+    let waiting: Chosen | null = null;
+    let busy = false;
     function choose(change: Chosen): void {
+        if (busy) {
+            waiting = { ...waiting, ...change };
+            return;
+        }
+        busy = true;
         // Only what was said just now: a moment that is written down goes on ageing.
-        router.put(url, change, { preserveScroll: true, preserveState: true });
+        router.put(`${url}?edition=${String(edition)}`, change, {
+            preserveScroll: true,
+            preserveState: true,
+            onFinish: () => {
+                busy = false;
+                const next = waiting;
+                waiting = null;
+                if (next !== null) {
+                    queueMicrotask(() => choose(next));
+                }
+            },
+        });
     }
 </script>
 
@@ -118,7 +143,7 @@
     {/if}
 
     {#if contact.blocks || (result.verdict === 'test-first' && contact.overruled === null)}
-        <WaysOut {url} mark={`${result.verdict} ${result.in_short} ${contact.fresh} ${contact.release ?? ''}`} />
+        <WaysOut {url} {edition} mark={`${result.verdict} ${result.in_short} ${contact.fresh} ${contact.release ?? ''}`} />
     {/if}
     {#if result.plan.length > 0}
         <ol class="plan" aria-label="What to do">

@@ -97,7 +97,7 @@
         checked={job.skin}
         onchange={(event) =>
             router.put(
-                `/jobs/${String(job.id)}`,
+                `/jobs/${String(job.id)}?edition=${String(job.edition)}`,
                 { name: job.name, purpose: job.purpose, quantity: job.quantity, due_on: job.due_on, skin: event.currentTarget.checked },
                 { preserveScroll: true, preserveState: true },
             )}
@@ -134,6 +134,7 @@
 </section>
 
 <Wrong says={why} />
+{#if form !== 'edit'}<Wrong says={refused('edition')} />{/if}
 {#if form === 'new'}<LinkForm
         {materials}
         {words}
@@ -183,14 +184,19 @@
                 <button
                     class="btn btn-ghost"
                     aria-label="Move it earlier"
-                    onclick={() => router.post(`/impressions/${String(link.id)}/move`, { by: -1 })}>◂ earlier</button
+                    onclick={() => router.post(`/impressions/${String(link.id)}/move?edition=${String(link.edition)}`, { by: -1 })}
+                    >◂ earlier</button
                 >
                 <button
                     class="btn btn-ghost"
                     aria-label="Move it later"
-                    onclick={() => router.post(`/impressions/${String(link.id)}/move`, { by: 1 })}>later ▸</button
+                    onclick={() => router.post(`/impressions/${String(link.id)}/move?edition=${String(link.edition)}`, { by: 1 })}
+                    >later ▸</button
                 >
-                <button class="btn btn-ghost" onclick={() => router.delete(`/impressions/${String(link.id)}`)}>Take it out</button>
+                <button
+                    class="btn btn-ghost"
+                    onclick={() => router.delete(`/impressions/${String(link.id)}?edition=${String(link.edition)}`)}>Take it out</button
+                >
             </div>
             {#if building && link.pourable}{#key link.id}<BuildIt {link} {ways} onclose={() => (building = false)} />{/key}{/if}
         </div>
@@ -206,7 +212,13 @@
                             >{/each}
                     </p>
                 {/if}
-                {#key `${String(link.id)} ${contact.key}`}<ContactPanel {contact} linkId={link.id} linkName={link.name} {words} />{/key}
+                {#key `${String(link.id)} ${contact.key}`}<ContactPanel
+                        {contact}
+                        linkId={link.id}
+                        edition={link.edition}
+                        linkName={link.name}
+                        {words}
+                    />{/key}
             </div>
         {/if}
         <div class="card-paper">

@@ -4,6 +4,10 @@
     import type { Words } from '../../lib/contacts';
     import Choice from '../../parts/Choice.svelte';
     import TextLine from '../../parts/TextLine.svelte';
+    import { bench } from '../../lib/bench.svelte';
+    import { differences, type Difference, type Said } from '../../lib/clash';
+    import { refused } from '../../lib/refused';
+    import Clash from '../../parts/Clash.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { JobView } from '../../types/server';
     import MaterialPick from './MaterialPick.svelte';
@@ -37,9 +41,63 @@
         })),
     );
 
+    type Fields = ReturnType<typeof fieldsOf>;
+    function fieldsOf(of: JobView['chain'][number]) {
+        return {
+            kind: of.kind,
+            name: of.name,
+            material: of.material_code ?? (of.kind === 'original' ? of.material : ''),
+            note: of.note,
+            surface: of.surface ?? '',
+            role: of.role,
+            from_id: of.from_id,
+            wall: of.wall ?? '',
+            bed: of.bed ?? '',
+        };
+    }
+    const opened = untrack(() => (link === undefined ? null : { edition: link.edition, fields: fieldsOf(link) }));
+    const same = (one: Fields, other: Fields): boolean => JSON.stringify(one) === JSON.stringify(other);
+    // What else changed on this link, a contact that was chosen, does not touch what is typed here.
+    const edition = $derived(
+        link !== undefined && opened !== null && same(opened.fields, fieldsOf(link)) ? link.edition : (opened?.edition ?? 0),
+    );
+    const clash = $derived(link === undefined ? null : refused('edition'));
+    const called = (code: unknown): string => materials.find((m) => m.code === code)?.name ?? String(code ?? '');
+    const differs = $derived.by((): Difference[] => {
+        if (clash === null || link === undefined) {
+            return [];
+        }
+        const [mine, theirs] = [form.data() as unknown as Fields, fieldsOf(link)];
+        const said = (of: Fields): unknown => ({
+            ...of,
+            material: called(of.material),
+            from_id: others.find((o) => o.id === of.from_id)?.name ?? 'the one before',
+            surface: words.surfaces[of.surface] ?? of.surface,
+            wall: words.surfaces[of.wall] ?? of.wall,
+            bed: words.surfaces[of.bed] ?? of.bed,
+        });
+        const only = Object.fromEntries(Object.keys(theirs).map((key) => [key, mine[key as keyof Fields]])) as Fields;
+        return differences(said(only), said(theirs), bench.units, LINK);
+    });
+    const LINK: Said[] = [
+        [/^kind$/, 'What it is', null],
+        [/^name$/, 'Name', null],
+        [/^material$/, 'Material', null],
+        [/^from_id$/, 'Takes its shape from', null],
+        [/^role$/, 'To the mould it is', null],
+        [/^surface$/, 'Its surface', null],
+        [/^wall$/, 'Box walls', null],
+        [/^bed$/, 'Bed', null],
+        [/^note$/, 'Note', null],
+    ];
+
+    function send(on: number): void {
+        const at = method === 'put' ? `${url}?edition=${String(on)}` : url;
+        form.submit(method, at, { preserveScroll: true, preserveState: true, onSuccess: onclose });
+    }
     function save(event: SubmitEvent): void {
         event.preventDefault();
-        form.submit(method, url, { preserveScroll: true, onSuccess: onclose });
+        send(edition);
     }
 </script>
 
@@ -89,6 +147,7 @@
         {/if}
     </div>
     <Wrong says={form.errors.from_id} />
+    {#if clash !== null}<Clash says={clash} {differs} ontheirs={onclose} onmine={() => send(link?.edition ?? 0)} />{/if}
     <label class="grid gap-1"
         ><span class="quiet text-sm">Note</span><textarea class="textarea w-full" rows="2" bind:value={form.note}></textarea></label
     >

@@ -7,7 +7,7 @@
     import Wrong from '../../parts/Wrong.svelte';
     import type { Way } from '../../lib/contacts';
 
-    let { url, mark }: { url: string; mark: string } = $props();
+    let { url, edition, mark }: { url: string; edition: number; mark: string } = $props();
 
     let answer = $state<{ ways: Way[]; note: string | null } | null>(null);
     let more = $state(false);
@@ -31,7 +31,8 @@
         test: 'Test it',
     };
     const shown = $derived(answer === null ? [] : more ? answer.ways : answer.ways.slice(0, FEW));
-    const take = (way: Way): void => router.post(`${url}/way`, { steps: way.steps }, { preserveScroll: true, preserveState: true });
+    const take = (way: Way): void =>
+        router.post(`${url}/way?edition=${String(edition)}`, { steps: way.steps }, { preserveScroll: true, preserveState: true });
 </script>
 
 {#if answer !== null}

@@ -22,6 +22,8 @@
     const batch = $derived(mix?.batches[0] ?? null);
     const cure = $derived(live.answer.cure);
     const called = (add: string): string => (add === 'A' ? partNames.a : add === 'B' ? (partNames.b ?? 'B') : add);
+    const named = (code: string): string =>
+        batch?.lines.find((line) => line.add === called(code) || line.add === code)?.add ?? called(code);
     const step = $derived(live.sheet.plan.scale.division_g);
     const fine = $derived(typeof step === 'number' && step > 0 ? decimalsOf(step) : bench.fine);
     const limits = { vessel: 'the cup', scale: 'the scale', pot_life: 'the pot life' };
@@ -104,6 +106,21 @@
                         <dd>{limits[mix.limit]}</dd>
                     </div>{/if}
             </dl>
+            {#if mix.cups !== null}
+                <p class="mt-2 text-sm" data-testid="cups">
+                    {mix.cups.count} cups as one pour: <b class="fig">{minutes(mix.cups.total_min)}</b> from the first meeting to the last
+                    drop{mix.cups.hands === 1 ? ' with one pair of hands' : ' with two pairs of hands'}, {{
+                        wet: 'each meets the one before still wet',
+                        tacky: 'each bonds to the one before as a coat does, its line may show',
+                        set: 'the one before has set by then',
+                    }[mix.cups.joins]}. {#if mix.cups.ahead.length > 0}Weighed ahead into every cup: {mix.cups.ahead
+                            .map(named)
+                            .join(', ')}.{/if}
+                    A cup or bucket of {measure(mix.cups.all_in_ml, 'fluid', bench.units)} takes all at once{mix.limit === 'pot_life'
+                        ? `, with a base that pours for ${minutes(mix.cups.slower_min)}`
+                        : ''}{#if live.answer.slower.length > 0}: {live.answer.slower.join(', ')}{/if}.
+                </p>
+            {/if}
         {:else}
             <p class="quiet mt-2 max-w-prose">What to weigh stands here as soon as the volume and the formula are filled in.</p>
         {/if}

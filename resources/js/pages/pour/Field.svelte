@@ -4,7 +4,8 @@
     import type { Entry, Quantity } from '../../lib/units';
     import Measure from '../../parts/Measure.svelte';
 
-    let { live, path, label, kind, hint = '' }: { live: LiveSheet; path: string; label: string; kind: Quantity; hint?: string } = $props();
+    type Props = { live: LiveSheet; path: string; label: string; kind: Quantity; hint?: string; onset?: () => void };
+    let { live, path, label, kind, hint = '', onset }: Props = $props();
 
     type Branch = Record<string, unknown>;
     const keys = $derived(path.split('.'));
@@ -17,6 +18,7 @@
     function set(value: Entry): void {
         if (branch !== undefined) {
             branch[leaf] = value;
+            onset?.();
             live.changed();
         }
     }

@@ -18,6 +18,7 @@
         if (vessel !== null) {
             vessel.capacity_ml = cup.ml;
             vessel.tare_g = cup.tare_g ?? vessel.tare_g;
+            live.sheet.cup = 'hand';
             live.changed();
         }
     }
@@ -39,7 +40,7 @@
             </p>{:else if wanted !== null && fits === null}<p class="quiet text-sm">None of yours holds it all at once.</p>{/if}
     {/if}
     <div class="three">
-        <Field {live} path="plan.vessel.capacity_ml" label="Cup holds" kind="fluid" />
+        <Field {live} path="plan.vessel.capacity_ml" label="Cup holds" kind="fluid" onset={() => (live.sheet.cup = 'hand')} />
         <Field {live} path="plan.vessel.tare_g" label="Cup weighs" kind="mass" />
         <Field {live} path="plan.pour_g_per_min" label="You pour" kind="rate" />
     </div>

@@ -6,6 +6,7 @@
     import { refused } from '../../lib/refused';
     import { measure } from '../../lib/units';
     import { LiveSheet, type Sheet } from '../../lib/sheet.svelte';
+    import Clash from '../../parts/Clash.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { PourSheetView, ReckoningView } from '../../types/server';
     import Answer from './Answer.svelte';
@@ -23,7 +24,26 @@
         const room = bench.frame?.workshop.room_c;
         if (room !== undefined && room !== answeredAt) {
             answeredAt = room;
-            untrack(() => live.changed());
+            untrack(() => live.look());
+        }
+    });
+    // Somebody else may have changed or begun it while this page lay in a history, or a tablet in a drawer.
+    let turn = untrack(() => bench.frame?.turn);
+    $effect(() => {
+        if (bench.frame?.turn !== undefined && bench.frame.turn !== turn) {
+            turn = bench.frame.turn;
+            untrack(() => live.fresh && live.look());
+        }
+    });
+    $effect(() => {
+        if (live.begun) {
+            router.visit(`/pours/${String(pour.id)}/run`, { replace: true });
+        }
+    });
+    // What was begun, refused and sent back stands here with another edition.
+    $effect(() => {
+        if (pour.edition > untrack(() => live.edition)) {
+            untrack(() => live.look());
         }
     });
     const why = $derived(refused('sheet'));
@@ -35,13 +55,30 @@
         }
         starting = true;
         if (await live.settled()) {
-            router.post(`/pours/${String(pour.id)}/run`, {}, { onFinish: () => (starting = false) });
+            router.post(
+                `/pours/${String(pour.id)}/run?edition=${String(live.edition)}&stamp=${live.answer.stamp}`,
+                {},
+                { onFinish: () => (starting = false), onError: () => live.look() },
+            );
         } else {
             starting = false;
         }
     }
 
-    onMount(() => screenKeys([{ press: 's', does: 'Start the pour', run: () => void start() }]));
+    onMount(() => {
+        live.look();
+        const back = (): void => {
+            if (document.visibilityState === 'visible') {
+                live.look();
+            }
+        };
+        document.addEventListener('visibilitychange', back);
+        const keys = screenKeys([{ press: 's', does: 'Start the pour', run: () => void start() }]);
+        return () => {
+            document.removeEventListener('visibilitychange', back);
+            keys();
+        };
+    });
 </script>
 
 <svelte:head><title>Pour sheet: {pour.job} · Apalos</title></svelte:head>
@@ -53,6 +90,13 @@
             <a class="link" href="/builds/{pour.build.id}">its build</a>{/if}
     </p>
 </div>
+
+{#if pour.stands.length > 0}<p class="mt-1 max-w-prose">
+        <b>In the cup already:</b>
+        {pour.stands
+            .map((one) => `${measure(one.grams, 'mass', bench.units, bench.fine)} ${one.name}${one.cup > 1 ? ` in cup ${String(one.cup)}` : ''}`)
+            .join(', ')}. The run goes on with it where it still fits this plan; what does not is weighed anew.
+    </p>{/if}
 
 <div class="sheet">
     <section aria-labelledby="part-volume">
@@ -76,19 +120,28 @@
             partNames={{ a: base?.part_a ?? 'A', b: base?.part_b ?? null }}
         >
             <Wrong says={why} />
-            <button class="in-sheet btn btn-primary big w-full" disabled={!live.answer.pourable || starting} onclick={start}
-                >Gear on, start the pour <kbd class="kbd kbd-sm text-base-content">s</kbd></button
+            {#if live.clash !== null}<Clash {...live.clash} ontheirs={() => live.takeTheirs()} onmine={() => live.keepMine()} />{/if}
+            <button
+                class="in-sheet btn btn-primary big w-full"
+                disabled={!live.answer.pourable || starting || live.clash !== null}
+                onclick={start}>Gear on, start the pour <kbd class="kbd kbd-sm text-base-content">s</kbd></button
             >
         </Answer>
     </section>
 </div>
-<p class="mt-6"><button class="link quiet" onclick={() => router.delete(`/pours/${String(pour.id)}`)}>Throw this plan away</button></p>
+<p class="mt-6">
+    <button class="link quiet" onclick={() => router.delete(`/pours/${String(pour.id)}?edition=${String(live.edition)}`)}
+        >Throw this plan away</button
+    >
+</p>
 <div class="thumb">
     <p aria-hidden="true">
         {#if live.answer.mix !== null}<b class="fig">{measure(live.answer.mix.mass_g, 'mass', bench.units)}</b> in
             {live.answer.mix.batches.length === 1 ? 'one cup' : `${String(live.answer.mix.batches.length)} cups`}{:else}Not complete yet{/if}
     </p>
-    <button class="btn btn-primary big" disabled={!live.answer.pourable || starting} onclick={start}>Gear on, start the pour</button>
+    <button class="btn btn-primary big" disabled={!live.answer.pourable || starting || live.clash !== null} onclick={start}
+        >Gear on, start the pour</button
+    >
 </div>
 
 <style>

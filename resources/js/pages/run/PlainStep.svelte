@@ -23,7 +23,17 @@
         that goes from one pot into the other ruins both.
     </p>
 {:else if kind === 'tare'}
-    <h1 class="text-4xl">Empty cup on the scale</h1>
+    <h1 class="text-4xl">
+        {run.carried
+            ? `Cup${run.batches > 1 ? ` ${String(run.step.batch)}` : ''} on the scale, with what is in it`
+            : `Empty cup${run.batches > 1 ? ` ${String(run.step.batch)}` : ''} on the scale`}
+    </h1>
+    {#if run.carried}<p class="mt-3 text-lg">
+            In it: {run.cup.fills
+                .filter((fill) => fill.poured_g > 0)
+                .map((fill) => `${measure(fill.poured_g, 'mass', bench.units, decimalsOf(run.division_g))} ${fill.name}`)
+                .join(', ')}.
+        </p>{/if}
     <p class="mt-3 max-w-prose text-lg">
         {scaled ? 'It is tared when you go on.' : 'Tare the scale with the cup on it.'}
         {run.cup.capacity_ml === null ? '' : `A cup of ${measure(run.cup.capacity_ml, 'volume', bench.units)} or more.`}

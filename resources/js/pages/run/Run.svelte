@@ -1,4 +1,6 @@
 <script lang="ts">
+    import { router } from '@inertiajs/svelte';
+    import { refused } from '../../lib/refused';
     import { Typing } from '../../lib/typing.svelte';
     import { onMount, untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
@@ -16,6 +18,8 @@
     import Aside from '../../parts/Aside.svelte';
     import ScaleTrouble from '../../parts/ScaleTrouble.svelte';
     import Actions from './Actions.svelte';
+    import CupClocks from './CupClocks.svelte';
+    import Earlier from './Earlier.svelte';
     import ContactsStep from './ContactsStep.svelte';
     import DoneStep from './DoneStep.svelte';
     import GiveUp from './GiveUp.svelte';
@@ -294,7 +298,14 @@
             <p class="quiet mt-3">{nextOf(run)}</p>
             {#if kind === 'premix' || kind === 'wait'}<Where {live} {kept} />{/if}
             {#if kind === 'fill' || kind === 'wait'}<RestOfCup {live} {kept} />{/if}
-            <p><button class="link quiet" onclick={() => (givingUp = true)}>Give this pour up …</button></p>
+            {#if kind === 'mix' || kind === 'degas' || kind === 'fill' || kind === 'wait' || kind === 'premix'}<Earlier {live} />{/if}
+            <p class="flex flex-wrap gap-x-6">
+                {#if run.may_plan}<button class="link quiet" onclick={() => router.post(`/pours/${String(run.pour_id)}/plan`)}
+                        >Back to the plan{run.weighed_g > 0 ? ', with what is in the cup' : ''}</button
+                    >{/if}
+                <button class="link quiet" onclick={() => (givingUp = true)}>Give this pour up …</button>
+            </p>
+            <Wrong says={refused('plan')} />
         {:else if run.take_back !== null}
             <p class="mt-4">
                 <button class="btn btn-ghost btn-sm" onclick={() => void live.takeBack()}
@@ -322,7 +333,7 @@
             </ul>
         {/if}
     </div>
-    {#if !beforeWeighing}<div class="right"><PotClock {run} /></div>{/if}
+    {#if !beforeWeighing}<div class="right"><PotClock {run} /><CupClocks {run} /></div>{/if}
 </div>
 
 <GiveUp bind:open={givingUp} {live} />

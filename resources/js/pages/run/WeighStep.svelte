@@ -92,6 +92,11 @@
     </form>
 {/if}
 
+{#if live.run.may_swap}
+    <button type="button" class="link quiet mt-2 mr-6 text-sm" onclick={() => void live.record('swapped', { step: live.run.step.key })}
+        >I poured the other part</button
+    >
+{/if}
 {#if live.scale.speaks}
     <button type="button" class="link quiet mt-2 text-sm" onclick={() => (typing = !typing)}
         >{typing ? 'Let the scale say it' : 'Type the reading instead'}</button

@@ -4,16 +4,21 @@
     import { tick, untrack } from 'svelte';
     import { ask, type Wrong } from '../../lib/api';
     import { Typing } from '../../lib/typing.svelte';
+    import { bench } from '../../lib/bench.svelte';
+    import { differences, type Said } from '../../lib/clash';
+    import Clash from '../../parts/Clash.svelte';
     import Refused from '../../parts/Wrong.svelte';
     import type { WriteSheetView } from '../../types/server';
     import SheetEntry from './SheetEntry.svelte';
 
     let { write }: { write: WriteSheetView } = $props();
+    const EDITION = '(edition)';
     type Doubt = { code: string; field: string; message: string };
 
     const typing = new Typing<Record<string, unknown>>(
         untrack(() => `sheet/${write.form.kind}/${write.changes ?? write.from ?? 'new'}`),
-        untrack(() => ({ ...write.sheet })),
+        // What is typed belongs to the version it was typed on, also when it is found again later.
+        untrack(() => ({ ...write.sheet, [EDITION]: write.edition })),
     );
     const sheet = typing.value;
     let wrong = $state<Wrong | null>(null);
@@ -36,11 +41,31 @@
             : null,
     );
 
+    const clash = $derived(wrong?.field === 'edition' ? wrong.message : null);
+    const names = $derived(
+        write.form.groups.flatMap((group) =>
+            group.fields.map((field): Said => [new RegExp(`^${field.at.replace('.', '\\.')}$`), field.label, null]),
+        ),
+    );
+    const differs = $derived(clash === null ? [] : differences(without($state.snapshot(sheet)), without(write.sheet), bench.units, names));
+    function without(of: Record<string, unknown>): Record<string, unknown> {
+        return Object.fromEntries(Object.entries(of).filter(([at]) => at !== EDITION));
+    }
+    function takeTheirs(): void {
+        Object.assign(sheet, write.sheet, { [EDITION]: write.edition });
+        typing.forget();
+        wrong = null;
+    }
+    function keepMine(): void {
+        sheet[EDITION] = write.edition;
+        void keep(false);
+    }
+
     /** Nested as the sheet is kept. */
     function nested(): Record<string, unknown> {
         const whole: Record<string, unknown> = {};
         for (const [at, value] of Object.entries($state.snapshot(sheet))) {
-            if (value === null || value === '') {
+            if (value === null || value === '' || at === EDITION) {
                 continue;
             }
             const [part = '', name] = at.split('.');
@@ -55,7 +80,7 @@
 
     async function keep(sure: boolean): Promise<void> {
         busy = true;
-        const answer = await ask<{ kept: string | null; doubts: Doubt[] }>('POST', '/stores/sheets', {
+        const answer = await ask<{ kept: string | null; doubts: Doubt[] }>('POST', `/stores/sheets?edition=${String(sheet[EDITION])}`, {
             kind: write.form.kind,
             sheet: nested(),
             changes: write.changes,
@@ -68,6 +93,10 @@
             typing.forget();
             router.visit(`/stores/${answer.data.kept}`);
             return;
+        }
+        if (!answer.ok && answer.wrong.field === 'edition') {
+            // What stands there now is shown beside what was typed.
+            router.reload({ only: ['write'] });
         }
         await tick();
         document.querySelector('[role=alert]')?.scrollIntoView({ block: 'center', behavior: 'smooth' });
@@ -128,7 +157,7 @@
             {/each}
         </fieldset>
     {/each}
-    <Refused says={elsewhere} />
+    {#if clash !== null}<Clash says={clash} {differs} ontheirs={takeTheirs} onmine={keepMine} />{:else}<Refused says={elsewhere} />{/if}
     {#if doubts.length > 0}
         <div class="card-paper grid gap-2" role="group" aria-label="Look again">
             <p class="text-lg font-bold">Two figures of this sheet contradict each other.</p>

@@ -45,6 +45,15 @@
         wanted = next;
         onchange();
     }
+    /** A name that is taken gives way only to who has seen its colour. */
+    const taken = $derived(targets.find((t) => t.name === name.trim()));
+    function keep(over: string): void {
+        router.post(
+            `/swatches/targets${over}`,
+            { name, lab: lab as number[] },
+            { preserveState: true, preserveScroll: true, onSuccess: () => (name = '') },
+        );
+    }
     const axes = ['L', 'a', 'b'] as const;
 </script>
 
@@ -107,18 +116,19 @@
             class="pick"
             onsubmit={(event) => {
                 event.preventDefault();
-                router.post(
-                    '/swatches/targets',
-                    { name, lab: lab as number[] },
-                    { preserveState: true, preserveScroll: true, onSuccess: () => (name = '') },
-                );
+                keep('');
             }}
         >
             <TextLine label="Keep this colour as" bind:value={name} maxlength={120} />
             <button class="btn" disabled={name.trim() === ''}>Keep</button>
         </form>
     {/if}
-    <Wrong says={refused('target')} />
+    <Wrong says={refused('target') ?? refused('edition')} />
+    {#if taken !== undefined && (refused('target') ?? refused('edition')) !== null}<button
+            type="button"
+            class="btn justify-self-start"
+            onclick={() => keep(`?edition=${String(taken.edition)}`)}>Put it in the place of “{taken.name}”</button
+        >{/if}
 </div>
 
 <style>

@@ -16,11 +16,12 @@ use Apalos\Core\Units\Minutes;
  * Several cups as one pour, all of it weighed ahead but the meeting. Of m minutes of mixing, d in the chamber and p of pouring, one pair of
  * hands mixes the next cup while the last one is in the chamber, where that leaves it time (d ≥ m); two pairs mix and pour side by side. A
  * cup then follows the last after c₁ = d ≥ m ? max(d, m + p) : m + d + p, or c₂ = max(m, d, p), and from the first meeting to the last
- * drop n cups take m + d + p + (n − 1)·c minutes. Between the meeting of one cup and the first drop of the next lie m + d + c.
+ * drop n cups take m + d + p + (n − 1)·c minutes; where one pair mixes on meanwhile, the second follows the first after d alone. Between
+ * the meeting of one cup and the first drop of the next lie m + d + c at most.
  *
- * @phpstan-type CupsShape array{count: int, total_min: float, hands: 1|2|null, gap_min: float, joins: 'wet'|'tacky'|'set', all_in_ml: float, slower_min: float, ahead: list<string>}
+ * @phpstan-type CupsShape array{count: int, total_min: float, hands: int|null, gap_min: float, joins: 'wet'|'tacky'|'set', all_in_ml: float, slower_min: float, ahead: list<string>}
  */
-final readonly class CupsInTime
+final readonly class CupsResult
 {
     /** @param  list<string>  $ahead  codes of what is weighed into each cup before the first of them meets */
     private function __construct(
@@ -50,7 +51,9 @@ final readonly class CupsInTime
         }
         [$mix, $air, $pour] = [$request->mixing->min, $request->degassing->min, $result->batchMass()->g / $rate];
         $after = [1 => $air >= $mix ? max($air, $mix + $pour) : $mix + $air + $pour, 2 => max($mix, $air, $pour)];
-        $total = array_map(static fn (float $cycle): float => $mix + $air + $pour + ($count - 1) * $cycle, $after);
+        $first = [1 => $air >= $mix ? $air : $after[1], 2 => $after[2]];
+        $total = array_map(static fn (float $cycle, float $second): float => $mix + $air + $pour + $second + ($count - 2) * $cycle, $after, $first);
+        $total = [1 => $total[0], 2 => $total[1]];
         $inTime = BatchLimit::POURABLE_SHARE * $result->potLife->min;
         $hands = match (true) {
             $total[1] <= $inTime => 1,
@@ -110,7 +113,7 @@ final readonly class CupsInTime
     public function toArray(): array
     {
         return [
-            'count' => $this->count, 'total_min' => $this->total->min, 'hands' => $this->hands === null ? null : ($this->hands === 1 ? 1 : 2), 'gap_min' => $this->gap->min, 'joins' => $this->joins->value,
+            'count' => $this->count, 'total_min' => $this->total->min, 'hands' => $this->hands, 'gap_min' => $this->gap->min, 'joins' => $this->joins->value,
             'all_in_ml' => $this->allIn->ml, 'slower_min' => $this->slower->min, 'ahead' => $this->ahead,
         ];
     }
