@@ -64,7 +64,7 @@ Route::post('/rack/{mould}/photo', [RackController::class, 'photo']);
 Route::get('/rack/{mould}/photo', [RackController::class, 'picture']);
 Route::post('/rack/{mould}/remake', [RackController::class, 'remake']);
 Route::post('/impressions/{impression}/mould', [RackController::class, 'adopt']);
-Route::put('/impressions/{impression}/gone', [RackController::class, 'gone']);
+Route::match(['put', 'post'], '/impressions/{impression}/gone', [RackController::class, 'gone']);
 
 Route::get('/stores/kits.csv', [LotController::class, 'csv']);
 Route::post('/stores/lots', [LotController::class, 'store']);
@@ -151,6 +151,7 @@ Route::post('/pours/{pour}/events', [RunController::class, 'record']);
 Route::get('/contacts', [ContactController::class, 'board']);
 Route::post('/contacts/patches', [ContactController::class, 'plan']);
 Route::post('/contacts/patches/{patch}', [ContactController::class, 'read'])->whereNumber('patch');
+Route::post('/contacts/patches/{patch}/undo', [ContactController::class, 'unread'])->whereNumber('patch');
 Route::get('/contacts/patches/{patch}/photo', [ContactController::class, 'photo'])->whereNumber('patch');
 Route::get('/contacts.{format}', [ContactController::class, 'export'])->whereIn('format', ['yaml', 'json']);
 Route::delete('/contacts/rules/{rule}', [ContactController::class, 'forget'])->whereNumber('rule');
@@ -179,6 +180,7 @@ Route::get('/swatches/{swatch}/photo', [SwatchController::class, 'photo'])->wher
 Route::put('/swatches/readings/{reading}', [SwatchController::class, 'leaveOut'])->whereNumber('reading');
 Route::get('/exchange/{what}', [ExchangeController::class, 'out']);
 Route::post('/exchange', [ExchangeController::class, 'in']);
+Route::post('/exchange/imports/{import}/undo', [ExchangeController::class, 'undo'])->whereNumber('import');
 Route::post('/exchange/imports/{import}/stop', [ExchangeController::class, 'stop'])->whereNumber('import');
 
 Route::get('/formulas', [FormulaController::class, 'index']);

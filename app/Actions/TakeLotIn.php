@@ -9,6 +9,8 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use App\Keeping\DayOnLabel;
+use App\Keeping\RecordedLot;
+use App\Models\Fact;
 use App\Models\Lot;
 use App\Workshop\Library;
 use Carbon\CarbonImmutable;
@@ -53,10 +55,11 @@ final readonly class TakeLotIn
             foreach ($parts as $part => $of) {
                 $lot->parts()->create(['workshop_id' => $lot->workshop_id, 'part' => $part, ...$of, 'left_g' => $of['got_g']]);
             }
-            if ($opened !== null) {
-                \App\Models\Fact::query()->create(['stream' => \App\Keeping\RecordedLot::STREAM, 'stream_id' => $lot->id, 'key' => 'opened', 'kind' => 'opened', 'at' => $now, 'payload' => ['on' => $opened]]);
-                \App\Keeping\RecordedLot::of($lot->load('parts'))->write();
+            // What it came with is told as anything is: taken back, a later word leaves this.
+            foreach (array_filter(['opened' => $opened === null ? null : ['on' => $opened], 'priced' => $price === null ? null : ['price' => $price]]) as $kind => $payload) {
+                Fact::query()->create(['stream' => RecordedLot::STREAM, 'stream_id' => $lot->id, 'key' => "first-{$kind}", 'kind' => $kind, 'at' => $now, 'payload' => [...$payload, 'first' => true]]);
             }
+            RecordedLot::of($lot->load('parts'))->write();
 
             return $lot;
         }, 3);

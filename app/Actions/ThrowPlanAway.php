@@ -34,10 +34,10 @@ final readonly class ThrowPlanAway
             }
             $kept->delete();
 
-            // A build may have been thrown away, or have a sheet in its place, since.
-            $place = isset($kept->what['build_id']) && (Build::query()->whereKey($kept->what['build_id'])->doesntExist() || Pour::query()->where('build_id', $kept->what['build_id'])->where('operation', $kept->what['operation'])->where('turn', $kept->what['turn'])->exists());
+            // A build may have been thrown away, or have a sheet in its place, since: then it comes back beside it, as a sheet of its own.
+            $isTaken = isset($kept->what['build_id']) && (Build::query()->whereKey($kept->what['build_id'])->doesntExist() || Pour::query()->where('build_id', $kept->what['build_id'])->where('operation', $kept->what['operation'])->where('turn', $kept->what['turn'])->exists());
 
-            return $place ? null : Pour::query()->create([...$kept->what, 'state' => PourState::Draft]);
+            return Pour::query()->create([...$isTaken ? array_diff_key($kept->what, ['build_id' => 0, 'operation' => 0, 'turn' => 0]) : $kept->what, 'state' => PourState::Draft]);
         }, 3);
     }
 

@@ -6,6 +6,8 @@ namespace App\Exchange;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
+use App\Models\Workshop;
+use Carbon\CarbonImmutable;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** RFC 4180 CSV in UTF-8, out and in. */
@@ -63,9 +65,10 @@ final readonly class Csv
         return $rows;
     }
 
-    /** Keeps a spreadsheet from taking a note for a formula. */
+    /** Keeps a spreadsheet from taking a note for a formula; a moment is told by the clock on the wall of the shop, with its offset. */
     private static function harmless(mixed $cell): string
     {
+        $cell = $cell instanceof CarbonImmutable ? $cell->setTimezone(app(Workshop::class)->zone())->toIso8601String() : $cell;
         $text = is_bool($cell) ? ($cell ? 'yes' : 'no') : (is_scalar($cell) ? (string) $cell : '');
 
         return ! is_numeric($text) && preg_match('/^[=+\-@\t\r]/', $text) === 1 ? "'".$text : $text;

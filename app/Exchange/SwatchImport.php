@@ -10,6 +10,7 @@ use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Tint\Lab;
 use App\Actions\KeepFormula;
 use App\Actions\ReadSwatch;
+use App\Models\Formula;
 use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
 use App\Models\Swatch;
@@ -36,8 +37,11 @@ final class SwatchImport
     /** @var array<string, FormulaVersion> by the name it had in the file */
     private array $versions = [];
 
-    /** @var array<string, list<int>> what this file brought, by what it is */
+    /** @var array<string, list<mixed>> numbers of what this file brought, by what it is, and what it changed as it was before */
     private array $made = [];
+
+    /** @var array<int, true> readings that some line of this file is */
+    private array $found = [];
 
     /** @var array<int, true> swatches that are new or were read anew */
     private array $touched = [];
@@ -87,7 +91,7 @@ final class SwatchImport
             $between(count($entries), count($entries));
             DB::transaction($this->told(...));
         } catch (Throwable $stopped) {
-            $this->undo();
+            $this->takeOut($this->made);
             throw $stopped;
         }
 
@@ -101,7 +105,7 @@ final class SwatchImport
         if ($in->has('version') && $in->number('version') > SwatchExport::VERSION) {
             throw BadInput::at('version', Phrase::written('This file was written by a newer version. Bring this bench up to date first.'));
         }
-        [$this->versions, $this->touched, $this->made] = [[], [], []];
+        [$this->versions, $this->touched, $this->made, $this->found] = [[], [], [], []];
         $this->new = ['formulas' => 0, 'swatches' => 0, 'readings' => 0, 'targets' => 0];
 
         return [
@@ -117,22 +121,47 @@ final class SwatchImport
         $this->cards->take(...array_keys($this->touched));
     }
 
-    /** Takes out what this file brought, but for versions that were poured meanwhile. */
-    private function undo(): void
+    /** @return array<string, list<mixed>> what this file brought and changed, so that it can be taken out again */
+    public function made(): array
     {
-        DB::transaction(function (): void {
-            foreach (array_chunk($this->made['readings'] ?? [], 500) as $ids) {
-                SwatchReading::query()->whereKey($ids)->delete();
+        return $this->made;
+    }
+
+    /**
+     * Takes out what a file brought, but for versions that were poured meanwhile, and puts back what it changed.
+     *
+     * @param  array<string, list<mixed>>  $made
+     */
+    public function takeOut(array $made): void
+    {
+        DB::transaction(function () use ($made): void {
+            $ids = static fn (string $of): array => array_chunk(array_filter($made[$of] ?? [], is_int(...)), 500);
+            $touched = [];
+            foreach ($ids('readings') as $some) {
+                $touched = [...$touched, ...SwatchReading::query()->whereKey($some)->pluck('swatch_id')->all()];
+                SwatchReading::query()->whereKey($some)->delete();
             }
-            foreach (array_chunk($this->made['swatches'] ?? [], 500) as $ids) {
-                Swatch::query()->whereKey($ids)->forceDelete();
+            foreach ($ids('swatches') as $some) {
+                // One that was read here meanwhile is no longer the file's alone.
+                $touched = [...$touched, ...$some];
+                Swatch::query()->whereKey($some)->whereDoesntHave('readings')->forceDelete();
             }
-            foreach (array_chunk(array_reverse($this->made['versions'] ?? []), 500) as $ids) {
-                FormulaVersion::query()->whereKey($ids)->whereDoesntHave('pours')->whereDoesntHave('swatches')->delete();
+            $formulas = [];
+            foreach (array_chunk(array_reverse(array_merge([], ...$ids('versions'))), 500) as $some) {
+                $formulas = [...$formulas, ...FormulaVersion::query()->whereKey($some)->pluck('formula_id')->all()];
+                FormulaVersion::query()->whereKey($some)->whereDoesntHave('pours')->whereDoesntHave('swatches')->delete();
             }
-            $this->workshop->colourTargets()->whereKey($this->made['targets'] ?? [])->delete();
-            $this->workshop->formulas()->whereDoesntHave('versions')->delete();
-            $this->told();
+            foreach ($ids('retired') as $some) {
+                $this->workshop->formulas()->whereKey($some)->get()->each(static fn (Formula $formula): bool => $formula->update(['retired_at' => null]));
+            }
+            foreach ($ids('targets') as $some) {
+                $this->workshop->colourTargets()->whereKey($some)->delete();
+            }
+            foreach ($made['colours'] ?? [] as $was) {
+                is_array($was) && $this->workshop->colourTargets()->whereKey($was['id'] ?? 0)->first()?->update(['lab' => $was['lab'] ?? []]);
+            }
+            $this->workshop->formulas()->whereKey(array_unique($formulas))->whereDoesntHave('versions')->delete();
+            $this->cards->take(...array_values(array_unique(array_map(intval(...), $touched))));
         });
     }
 
@@ -162,7 +191,10 @@ final class SwatchImport
             }
         }
         if ($in->has('retired') && $in->bool('retired')) {
-            $this->workshop->formulas()->where('name', $name)->whereNull('retired_at')->update(['retired_at' => CarbonImmutable::now()]);
+            foreach ($this->workshop->formulas()->where('name', $name)->whereNull('retired_at')->get() as $retired) {
+                $retired->update(['retired_at' => CarbonImmutable::now()]);
+                $this->made['retired'][] = $retired->id;
+            }
         }
     }
 
@@ -193,14 +225,18 @@ final class SwatchImport
         $leftOut = $in->has('left_out') && $in->bool('left_out');
         $at = Moment::in($in, 'at');
         $said = Fields::of([...array_diff_key($in->toArray(), ['left_out' => 0, 'at' => 0]), ...($at === null ? [] : ['at' => $at->toIso8601ZuluString('millisecond')])], $in->at(''));
-        $known = $swatch->readings->contains(static fn (SwatchReading $r): bool => $at !== null && $r->at->eq($at) && $r->kind === $in->text('kind') && $r->backing === $in->textOrNull('backing'));
-        if ($known) {
+        // Two at once both stay; each of the file is one of those that are here, as long as there are any that say the same.
+        $same = $swatch->readings->first(fn (SwatchReading $r): bool => ! isset($this->found[$r->id]) && ($at === null || $r->at->eq($at)) && $this->says($r, $in));
+        if ($same !== null) {
+            $this->found[$same->id] = true;
+
             return;
         }
         ($this->read)($swatch, $said, $now);
         $made = $swatch->readings()->reorder()->latest('id')->first();
         if ($made !== null) {
             $this->made['readings'][] = $made->id;
+            $this->found[$made->id] = true;
             $leftOut && $made->update(['left_out' => true]);
         }
         $swatch->load('readings');
@@ -208,10 +244,25 @@ final class SwatchImport
         $this->new['readings']++;
     }
 
+    private function says(SwatchReading $reading, Fields $in): bool
+    {
+        $near = static fn (mixed $one, mixed $other): bool => (is_array($one) && is_array($other) && count($one) === count($other) && array_filter(array_map(static fn (mixed $a, mixed $b): float => is_numeric($a) && is_numeric($b) ? abs((float) $a - (float) $b) : INF, $one, $other), static fn (float $off): bool => $off > 1e-6) === []) || ($one === null && $other === null);
+        $said = $in->toArray();
+
+        return $reading->kind === $in->text('kind') && ($reading->kind === 'hardness'
+            ? $reading->scale === $in->textOrNull('scale') && $near($reading->readings, $said['readings'] ?? null)
+            : $reading->backing === $in->textOrNull('backing') && $near($reading->lab, $said['lab'] ?? null));
+    }
+
     private function target(Fields $in): void
     {
         $in->only('name', 'lab');
-        $target = $this->workshop->colourTargets()->updateOrCreate(['name' => mb_substr($in->text('name'), 0, 120)], ['lab' => Lab::from($in, 'lab')->toArray()]);
+        [$name, $lab] = [mb_substr($in->text('name'), 0, 120), Lab::from($in, 'lab')->toArray()];
+        $there = $this->workshop->colourTargets()->where('name', $name)->first();
+        if ($there !== null && $there->lab != $lab) {
+            $this->made['colours'][] = ['id' => $there->id, 'lab' => $there->lab];
+        }
+        $target = $this->workshop->colourTargets()->updateOrCreate(['name' => $name], ['lab' => $lab]);
         if ($target->wasRecentlyCreated) {
             $this->made['targets'][] = $target->id;
             $this->new['targets']++;

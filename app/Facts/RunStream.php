@@ -10,7 +10,6 @@ use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Run\Fate;
 use Apalos\Core\Run\Grade;
-use Apalos\Core\Run\Outcome;
 use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\StepKind;
 use Apalos\Core\Units\Minutes;
@@ -192,7 +191,7 @@ final readonly class RunStream implements Stream
             'grade' => $in->choice('grade', Grade::class)->value,
             'faults' => $in->strings('faults'),
             'used_g' => $used,
-            'pieces' => $each === null ? (int) ($in->numberOrNull('pieces', 0.0, 100_000.0) ?? 1.0) : count(array_filter($each, static fn (array $piece): bool => $piece['outcome'] !== Outcome::Reject->value)),
+            'pieces' => $each === null ? (int) ($in->numberOrNull('pieces', 0.0, 100_000.0) ?? 1.0) : count($each),
             ...($each === null ? [] : ['each' => $each]),
             'note' => $in->textOrNull('note') ?? '',
             // Where nobody said what was left, all that was weighed passes for used, and teaches nothing.

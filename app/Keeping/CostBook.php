@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Keeping;
 
 use Apalos\Core\Cost\Costing;
+use Apalos\Core\Cost\Money;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Models\FormulaVersion;
@@ -24,7 +25,7 @@ use App\Workshop\Rows;
  * a maker may change before it is answered. Prices nobody knows stay empty.
  *
  * @phpstan-type Asked array{
- *     currency: string, casts: int, reject_pct: float, materials: list<array{code: string, name: string, used_g: float, waste_pct: float, on_hand_g: float, kit: array{price: string, mass_g: float|null}, from: string|null}>,
+ *     currency: string, casts: int, done?: int, reject_pct: float, materials: list<array{code: string, name: string, used_g: float, waste_pct: float, on_hand_g: float, kit: array{price: string, mass_g: float|null}, from: string|null}>,
  *     moulds: list<array{id: int|null, name: string, cost: string, life_casts: int}>, labour: list<array{what: string, min: float, hour_rate: string}>, other: list<array{name: string, price: string}>
  * }
  */
@@ -34,6 +35,12 @@ final readonly class CostBook
     private const NEWEST = 20;
 
     private const USUAL_MIN = 30.0;
+
+    private const FEW_PIECES = 5;
+
+    private const USUAL_REJECTS = 0.1;
+
+    private const MOST_REJECTS_PCT = 80.0;
 
     /** To open, clean and grade. */
     private const AFTER_MIN = 10.0;
@@ -48,7 +55,7 @@ final readonly class CostBook
         $pours = $casts->flatMap(static fn (Impression $link) => Pour::query()->where('impression_id', $link->id)->where('state', PourState::Graded)->orderByDesc('opened_at')->limit(self::NEWEST)->get());
         $tallied = self::tally($job->id);
         $perPour = $tallied['pours'] > 0 ? max(1.0, $tallied['pieces'] / $tallied['pours']) : 1.0;
-        $rejects = $tallied['pieces'] > 0 ? round(100.0 * $tallied['rejects'] / $tallied['pieces'], 1) : 0.0;
+        $rejects = self::rejectPct($tallied['pieces'], $tallied['rejects']);
         $pieces = (int) max(1.0, ceil($job->quantity / max(0.01, 1.0 - $rejects / 100.0) - 1e-9));
         $grams = $this->perPiece($pours->all(), $perPour);
         if ($grams === []) {
@@ -58,7 +65,8 @@ final readonly class CostBook
         $filled = (int) ceil($pieces / $perPour);
 
         return [
-            ...$this->asked($pieces, min(99.0, $rejects), array_map(static fn (float $g): float => $g * $pieces, $grams)),
+            ...$this->asked($pieces, $rejects, array_map(static fn (float $g): float => $g * $pieces, $grams)),
+            'done' => min($pieces, $tallied['pieces']),
             'moulds' => $this->moulds($job, $perPour),
             'labour' => [['what' => 'weighing, pouring, opening', 'min' => round($filled * $this->handsMin($pours->all()), 0), 'hour_rate' => $this->workshop->hour_rate ?? '']],
         ];
@@ -223,13 +231,42 @@ final readonly class CostBook
     /** @return list<array{id: int|null, name: string, cost: string, life_casts: int}> the moulds its casts come out of */
     private function moulds(Job $job, float $perPour): array
     {
-        $moulds = Mould::query()->where('job_id', $job->id)->whereNull('retired_at')->orderByDesc('id')->limit(5)->get();
+        $moulds = Mould::query()->where('job_id', $job->id)->whereNull('retired_at')->orderByDesc('id')->limit(self::NEWEST)->get();
         $lives = $this->lives->of($moulds->all());
+        $lines = [];
+        // Of moulds that stand for each other a piece comes out of one: together they cost and last what all of them do.
+        foreach ($moulds->groupBy(static fn (Mould $mould): string => $mould->impression_id === null ? "own {$mould->id}" : "link {$mould->impression_id}") as $alike) {
+            $costs = array_values(array_filter($alike->map(fn (Mould $mould): ?string => $this->worth($mould))->all(), static fn (?string $cost): bool => $cost !== null));
+            $cost = null;
+            foreach ($costs as $one) {
+                $cost = ($cost ?? Money::none())->plus(Money::written(Fields::of(['cost' => $one]), 'cost'));
+            }
+            $first = $alike->first();
+            $count = $alike->count();
+            $lines[] = [
+                'id' => $count === 1 ? ($first->id ?? null) : null, 'name' => $count === 1 ? ($first->name ?? '') : ($first->name ?? '').", {$count} alike",
+                // Where one of them has no price it is worth what the others are.
+                'cost' => $cost === null ? '' : $cost->times($count)->over(count($costs))->cents()->toString(),
+                // A life is counted in pours, a job in pieces.
+                'life_casts' => (int) max(1.0, round($alike->sum(static fn (Mould $mould): float => $mould->casts + $lives[$mould->id]->likely) * $perPour)),
+            ];
+        }
 
-        return array_map(fn (Mould $mould): array => [
-            // A life is counted in pours, a job in pieces.
-            'id' => $mould->id, 'name' => $mould->name, 'cost' => $this->worth($mould) ?? '', 'life_casts' => (int) max(1.0, round(($mould->casts + $lives[$mould->id]->likely) * $perPour)),
-        ], array_values($moulds->all()));
+        return $lines;
+    }
+
+    /**
+     * How many of a hundred come out bad. Until five came out, one in ten stands in for those that are missing: one that is spoilt is not
+     * all that ever come; and who spoils four of five does not go on casting.
+     */
+    private static function rejectPct(int $pieces, int $rejects): float
+    {
+        if ($pieces === 0) {
+            return 0.0;
+        }
+        $missing = max(0, self::FEW_PIECES - $pieces);
+
+        return round(min(self::MOST_REJECTS_PCT, 100.0 * ($rejects + self::USUAL_REJECTS * $missing) / ($pieces + $missing)), 1);
     }
 
     /** @param  array<int, Pour>  $pours */

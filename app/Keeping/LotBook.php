@@ -4,11 +4,7 @@ declare(strict_types=1);
 
 namespace App\Keeping;
 
-use Apalos\Core\Store\Drawing;
-use Apalos\Core\Store\Held;
-use Apalos\Core\Units\Grams;
 use App\Models\Lot;
-use App\Models\LotPart;
 use App\Workshop\RecordedRun;
 use App\Workshop\Rows;
 use Carbon\CarbonImmutable;
@@ -46,7 +42,10 @@ final readonly class LotBook
         return $chosen;
     }
 
-    /** Writes down what a run has taken by now; where it is given up with everything back in its tubs, nothing. */
+    /**
+     * Writes down what a run has taken by now, each weighing at its own moment; where it is given up with everything back in its tubs,
+     * nothing.
+     */
     public function draw(RecordedRun $run): void
     {
         $pour = $run->pour;
@@ -55,25 +54,17 @@ final readonly class LotBook
         if ($planned === [] && $run->beside->lots === []) {
             return;
         }
-        $had = Rows::of('lot_draws')->where('pour_id', $pour->id)->get(['lot_id', 'code', 'part', 'grams', 'at']);
+        $had = Rows::of('lot_draws')->where('pour_id', $pour->id)->orderBy('id')->get(['lot_id', 'code', 'part', 'grams', 'at']);
         $order = self::order($planned, $run->beside->lots);
         $lots = array_values(array_unique(array_merge(...array_values($order), ...[array_map(intval(...), $had->whereNotNull('lot_id')->pluck('lot_id')->all())])));
-        $needed = ($run->state->givenUp['fate'] ?? null) === 'back' ? [] : $this->needed($run, $lots);
-        if (self::asBefore($had, $needed, $order)) {
-            return;
-        }
         // Two runs may take from one tub: they take turns.
-        $held = Lot::query()->with('parts')->whereKey($lots)->orderBy('id')->lockForUpdate()->get()->keyBy('id');
-        Rows::of('lot_draws')->where('pour_id', $pour->id)->delete();
-        $held->each(fn (Lot $lot) => RecordedLot::of($lot)->write());
-        $at = $run->facts === [] ? CarbonImmutable::now() : $run->facts[count($run->facts) - 1]->at();
+        $held = Lot::query()->with('parts')->whereKey($lots)->orderBy('id')->lockForUpdate()->get();
+        $weighed = ($run->state->givenUp['fate'] ?? null) === 'back' ? [] : $this->weighed($run, $held);
+        $book = LotsAtOnce::of($held, $pour->id);
         $rows = [];
-        foreach ($needed as [$code, $part, $grams]) {
-            $from = array_values(array_filter(array_map(static fn (int $id): ?Held => self::held($held->get($id), $part), $order[$code] ?? [])));
-            $drawn = Drawing::of(Grams::of($grams), $from);
-            $since = $had->first(static fn (object $row): bool => $row->code === $code && $row->part === $part)->at ?? null;
-            $moment = is_string($since) ? $since : $at->format('Y-m-d H:i:s.v');
-            $row = static fn (?int $lot, float $g): array => ['workshop_id' => $pour->workshop_id, 'lot_id' => $lot, 'pour_id' => $pour->id, 'code' => $code, 'part' => $part, 'grams' => $g, 'at' => $moment];
+        foreach ($weighed as [$code, $part, $grams, $at]) {
+            $drawn = $book->stock->draw($part, $grams, $at->getTimestampMs() / 60_000.0, $order[$code] ?? []);
+            $row = static fn (?int $lot, float $g): array => ['workshop_id' => $pour->workshop_id, 'lot_id' => $lot, 'pour_id' => $pour->id, 'code' => $code, 'part' => $part, 'grams' => round($g, 3), 'at' => $at->format('Y-m-d H:i:s.v')];
             foreach ($drawn->taken as $lot => $taken) {
                 $rows[] = $row($lot, $taken->g);
             }
@@ -81,37 +72,43 @@ final readonly class LotBook
                 $rows[] = $row(null, $drawn->short->g);
             }
         }
+        if (self::asBefore($had, $rows)) {
+            return;
+        }
+        Rows::of('lot_draws')->where('pour_id', $pour->id)->delete();
         DB::table('lot_draws')->insert($rows);
-        $held->each(fn (Lot $lot) => RecordedLot::of($lot)->write());
+        $book->drawnAnew($rows);
+        $book->write(array_values(array_unique(array_filter([...$had->pluck('lot_id')->map(intval(...))->all(), ...array_column($rows, 'lot_id')]))));
     }
 
     /**
-     * Grams weighed so far of what is kept in lots: a part no kit has, such as the water of a plaster, is not missed.
+     * What was weighed so far of what is kept in lots, in the order of its moments: a part no kit has, such as the water of a plaster, is
+     * not missed.
      *
-     * @param  list<int>  $lots
-     * @return list<array{string, string, float}> code, part, grams
+     * @param  Collection<int, Lot>  $lots
+     * @return list<array{string, string, float, CarbonImmutable}> code, part, grams, when
      */
-    private function needed(RecordedRun $run, array $lots): array
+    private function weighed(RecordedRun $run, Collection $lots): array
     {
-        $kept = array_flip(Rows::of('lot_parts')->join('lots', 'lots.id', '=', 'lot_parts.lot_id')->whereIn('lots.id', $lots)->get(['lots.code', 'lot_parts.part'])->map(static fn (\stdClass $row): string => "{$row->code}/{$row->part}")->all());
-        $sums = [];
+        $kept = [];
+        foreach ($lots as $lot) {
+            foreach ($lot->parts as $part) {
+                $kept["{$lot->code}/{$part->part}"] = true;
+            }
+        }
+        $weighed = [];
         foreach ($run->state->cups as $cup) {
-            foreach ($cup->poured as $name => $grams) {
-                $isBase = $name === 'A' || $name === 'B';
-                $code = $isBase ? $run->frozen->code : (string) $name;
-                $key = $code.'/'.($isBase ? $name : 'A');
-                $sums[$key] = ($sums[$key] ?? 0.0) + $grams;
+            foreach ($cup->weighings as $one) {
+                $isBase = $one['add'] === 'A' || $one['add'] === 'B';
+                [$code, $part] = [$isBase ? $run->frozen->code : $one['add'], $isBase ? $one['add'] : 'A'];
+                if ($one['grams'] > 0.0005 && isset($kept["{$code}/{$part}"])) {
+                    $weighed[] = [$code, $part, $one['grams'], $run->at($one['at']) ?? CarbonImmutable::now()];
+                }
             }
         }
-        $needed = [];
-        foreach ($sums as $key => $grams) {
-            [$code, $part] = explode('/', $key);
-            if ($grams > 0.0 && isset($kept[$key])) {
-                $needed[] = [$code, $part, $grams];
-            }
-        }
+        usort($weighed, static fn (array $one, array $other): int => $one[3] <=> $other[3]);
 
-        return $needed;
+        return $weighed;
     }
 
     /**
@@ -132,26 +129,13 @@ final readonly class LotBook
      * Whether what is written down already says just that.
      *
      * @param  \Illuminate\Support\Collection<int, \stdClass>  $had
-     * @param  list<array{string, string, float}>  $needed
-     * @param  array<string, list<int>>  $order
+     * @param  list<array{workshop_id: int, lot_id: int|null, pour_id: int, code: string, part: string, grams: float, at: string}>  $rows
      */
-    private static function asBefore(\Illuminate\Support\Collection $had, array $needed, array $order): bool
+    private static function asBefore(\Illuminate\Support\Collection $had, array $rows): bool
     {
-        $sum = static fn (string $code, string $part): float => (float) $had->where('code', $code)->where('part', $part)->sum('grams');
-        foreach ($needed as [$code, $part, $grams]) {
-            $first = $had->where('code', $code)->where('part', $part)->whereNotNull('lot_id')->first();
-            if (abs($sum($code, $part) - $grams) > 0.0005 || ($first !== null && (int) $first->lot_id !== ($order[$code][0] ?? 0))) {
-                return false;
-            }
-        }
+        $told = static fn (mixed $lot, string $code, string $part, mixed $grams, string $at): string => sprintf('%d/%s/%s/%.3f/%s', is_numeric($lot) ? $lot : 0, $code, $part, is_numeric($grams) ? $grams : 0.0, $at);
+        $was = $had->map(static fn (\stdClass $row): string => $told($row->lot_id, (string) $row->code, (string) $row->part, $row->grams, (string) $row->at))->all();
 
-        return abs((float) $had->sum('grams') - array_sum(array_column($needed, 2))) < 0.0005;
-    }
-
-    private static function held(?Lot $lot, string $part): ?Held
-    {
-        $of = $lot?->parts->first(static fn (LotPart $one): bool => $one->part === $part);
-
-        return $lot === null || $of === null ? null : new Held($lot->id, Grams::of($of->left_g));
+        return array_values($was) === array_map(static fn (array $row): string => $told($row['lot_id'], $row['code'], $row['part'], $row['grams'], $row['at']), $rows);
     }
 }

@@ -7,6 +7,7 @@ namespace App\Keeping;
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Run\MixingCup;
 use App\Models\Mould;
+use App\Models\Workshop;
 use App\Workshop\CureClock;
 use App\Workshop\RecordedRun;
 use App\Workshop\Rows;
@@ -62,7 +63,7 @@ final readonly class PourFacts
     /** @return array<string, bool|float|null> of the worst lot it drew from */
     private function lot(RecordedRun $run): array
     {
-        $on = ($run->pour->started_at ?? CarbonImmutable::now())->format('Y-m-d');
+        $on = ($run->pour->started_at ?? CarbonImmutable::now())->setTimezone(app(Workshop::class)->zone())->format('Y-m-d');
         $lots = Rows::of('lot_draws')->join('lots', 'lots.id', '=', 'lot_draws.lot_id')->where('pour_id', $run->pour->id)->get(['opened_on', 'best_before']);
         $days = $lots->map(static fn (\stdClass $lot): float => $lot->opened_on === null ? 0.0 : max(0.0, CarbonImmutable::parse((string) $lot->opened_on)->diffInDays(CarbonImmutable::parse($on))));
         $dated = $lots->whereNotNull('best_before');

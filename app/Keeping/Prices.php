@@ -8,7 +8,7 @@ use App\Models\Kit;
 use App\Workshop\Library;
 use App\Workshop\Rows;
 
-/** What things cost in this shop: a kit of each code, as it was bought last, or as somebody said. */
+/** What things cost in this shop: a kit of each code, as it was bought last, or as somebody said since. */
 final readonly class Prices
 {
     public function __construct(private Library $library) {}
@@ -19,18 +19,19 @@ final readonly class Prices
      */
     public function of(array $codes): array
     {
-        $kits = [];
+        $kits = $said = [];
         if ($codes === []) {
             return $kits;
         }
         foreach (Kit::query()->whereIn('code', $codes)->whereNotNull('price')->whereNotNull('mass_g')->get() as $kit) {
             $kits[$kit->code] = ['price' => (string) $kit->price, 'mass_g' => (float) $kit->mass_g, 'from' => 'kit'];
+            $said[$kit->code] = $kit->priced_at?->format('Y-m-d H:i:s.v') ?? '';
         }
-        // A kit that was bought says more than a list.
+        // What somebody said holds until a kit comes that was bought for another price.
         $bought = Rows::of('lots')->join('lot_parts', 'lot_parts.lot_id', '=', 'lots.id')->whereIn('lots.code', $codes)->whereNotNull('lots.price')
-            ->groupBy('lots.id', 'lots.code', 'lots.price', 'lots.got_on')->orderBy('lots.got_on')->orderBy('lots.id')->selectRaw('lots.id, lots.code, lots.price, sum(lot_parts.got_g) as mass_g')->get();
+            ->groupBy('lots.id', 'lots.code', 'lots.price', 'lots.got_on', 'lots.created_at')->orderBy('lots.got_on')->orderBy('lots.id')->selectRaw('lots.id, lots.code, lots.price, lots.created_at, sum(lot_parts.got_g) as mass_g')->get();
         foreach ($bought as $row) {
-            if ((float) $row->mass_g > 0.0) {
+            if ((float) $row->mass_g > 0.0 && (string) $row->created_at > ($said[(string) $row->code] ?? '')) {
                 $kits[(string) $row->code] = ['price' => (string) $row->price, 'mass_g' => (float) $row->mass_g, 'from' => "L-{$row->id}"];
             }
         }

@@ -55,7 +55,7 @@ final readonly class Rack
 
     private function isUsed(Mould $mould): bool
     {
-        return Rows::of('facts')->where('stream', RecordedMould::STREAM)->where('stream_id', $mould->id)->exists() || Rows::of('pour_moulds')->where('mould_id', $mould->id)->exists();
+        return Rows::of('facts')->where('stream', RecordedMould::STREAM)->where('stream_id', $mould->id)->where('key', '!=', Mould::FIRST)->exists() || Rows::of('pour_moulds')->where('mould_id', $mould->id)->exists();
     }
 
     /** A mould that is there in truth, and of which the log knows no pour. */

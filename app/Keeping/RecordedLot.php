@@ -9,40 +9,71 @@ use Apalos\Core\Store\LotFactKind;
 use Apalos\Core\Store\LotState;
 use App\Models\Lot;
 use App\Models\LotPart;
+use App\Models\Workshop;
 use App\Workshop\Happened;
-use App\Workshop\Rows;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
 
 /** A lot as recorded: its facts, what runs drew from it, and what is left. */
 final readonly class RecordedLot
 {
     public const STREAM = 'lot';
 
-    /** @param  list<Happened>  $facts */
-    private function __construct(public Lot $lot, public LotState $state, public array $facts) {}
+    /**
+     * @param  list<Happened>  $facts
+     * @param  list<CoreFact<LotFactKind>>  $told  the same, as the core reads them; minutes of the calendar
+     */
+    private function __construct(public Lot $lot, public LotState $state, public array $facts, public array $told) {}
 
     public static function of(Lot $lot): self
     {
-        $facts = Happened::in(self::STREAM, [$lot->id])[$lot->id];
+        return self::all([$lot])[$lot->id];
+    }
 
-        return new self($lot, LotState::of(array_map(static fn (Happened $fact): CoreFact => new CoreFact($fact->id, LotFactKind::from($fact->kind), $fact->atMs / 60_000.0, $fact->payload), $facts)), $facts);
+    /**
+     * @param  iterable<Lot>  $lots
+     * @return array<int, self> by number; their facts are asked for together
+     */
+    public static function all(iterable $lots): array
+    {
+        $by = [];
+        foreach ($lots as $lot) {
+            $by[$lot->id] = $lot;
+        }
+        $facts = Happened::in(self::STREAM, array_keys($by));
+
+        return array_map(static function (Lot $lot) use ($facts): self {
+            $told = array_map(static fn (Happened $fact): CoreFact => new CoreFact($fact->id, LotFactKind::from($fact->kind), $fact->atMs / 60_000.0, $fact->payload), $facts[$lot->id]);
+
+            return new self($lot, LotState::of($told), $facts[$lot->id], $told);
+        }, $by);
     }
 
     /** Writes down what lists need to know of it. */
     public function write(): void
     {
-        $drawn = Rows::of('lot_draws')->where('lot_id', $this->lot->id)->orderBy('at')->get(['part', 'grams', 'at']);
+        LotsAtOnce::of(new Collection([$this->lot->loadMissing('parts')]))->write();
+    }
+
+    /** @param  list<array{part: string, g: float, at: float}>  $drawn  from it by runs, in order */
+    public function writeDown(array $drawn): void
+    {
         foreach ($this->lot->parts as $part) {
-            $mine = $drawn->where('part', $part->part)->map(static fn (\stdClass $row): array => ['g' => (float) $row->grams, 'at' => CarbonImmutable::parse((string) $row->at, 'UTC')->getTimestampMs() / 60_000.0])->values()->all();
-            $part->update(['left_g' => round($this->state->left($part->part, $part->got_g, array_values($mine)), 3)]);
+            $mine = array_values(array_filter($drawn, static fn (array $one): bool => $one['part'] === $part->part));
+            $part->fill(['left_g' => round($this->state->left($part->part, $part->got_g, $mine), 3)])->save();
         }
-        $first = $drawn->first();
-        $this->lot->update([
-            // What is drawn from is open.
-            'opened_on' => $this->state->openedOn ?? ($first === null ? null : substr((string) $first->at, 0, 10)),
-            'trouble' => $this->state->doubt, 'price' => $this->state->price ?? $this->lot->price,
-            'ended_at' => $this->state->endedAt === null ? null : CarbonImmutable::createFromTimestampMs((int) round($this->state->endedAt * 60_000.0), 'UTC'),
-        ]);
+        $first = $drawn === [] ? null : min(array_column($drawn, 'at'));
+        $this->lot->fill([
+            // What is drawn from is open, since the day it was by the clock on the wall.
+            'opened_on' => $this->state->openedOn ?? ($first === null ? null : self::moment($first)->setTimezone(app(Workshop::class)->zone())->format('Y-m-d')),
+            'trouble' => $this->state->doubt, 'price' => $this->state->price,
+            'ended_at' => $this->state->endedAt === null ? null : self::moment($this->state->endedAt),
+        ])->save();
+    }
+
+    private static function moment(float $minutes): CarbonImmutable
+    {
+        return CarbonImmutable::createFromTimestampMs((int) round($minutes * 60_000.0), 'UTC');
     }
 
     /** How much of it is left, of the part of which there is least against what was got: a base needs both. */

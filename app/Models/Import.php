@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $total
  * @property array{formulas: int, swatches: int, readings: int, targets: int}|null $new
  * @property string|null $wrong
+ * @property array<string, list<mixed>>|null $made what it brought and changed; null once that was taken out again
  */
 final class Import extends Model
 {
@@ -34,12 +35,12 @@ final class Import extends Model
 
     protected $table = 'imports';
 
-    protected $fillable = ['workshop_id', 'file', 'state', 'done', 'total', 'new', 'wrong'];
+    protected $fillable = ['workshop_id', 'file', 'state', 'done', 'total', 'new', 'wrong', 'made'];
 
-    protected $attributes = ['state' => self::WAITING, 'done' => 0, 'total' => 0, 'new' => null, 'wrong' => null];
+    protected $attributes = ['state' => self::WAITING, 'done' => 0, 'total' => 0, 'new' => null, 'wrong' => null, 'made' => null];
 
     protected function casts(): array
     {
-        return ['done' => 'integer', 'total' => 'integer', 'new' => 'array'];
+        return ['done' => 'integer', 'total' => 'integer', 'new' => 'array', 'made' => 'array'];
     }
 }

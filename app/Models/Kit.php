@@ -15,19 +15,22 @@ use Illuminate\Database\Eloquent\Model;
  * @property string|null $price
  * @property float|null $mass_g
  * @property float|null $reorder_g
+ * @property \Carbon\CarbonImmutable|null $priced_at when somebody said so
  */
 final class Kit extends Model
 {
-    use InWorkshop;
+    use InWorkshop, KeepsMoments;
 
     public $timestamps = false;
 
     protected $table = 'kits';
 
-    protected $fillable = ['workshop_id', 'code', 'price', 'mass_g', 'reorder_g'];
+    protected $fillable = ['workshop_id', 'code', 'price', 'mass_g', 'reorder_g', 'priced_at'];
+
+    protected $dateFormat = 'Y-m-d H:i:s.v';
 
     protected function casts(): array
     {
-        return ['mass_g' => 'float', 'reorder_g' => 'float'];
+        return ['mass_g' => 'float', 'reorder_g' => 'float', 'priced_at' => 'immutable_datetime'];
     }
 }

@@ -45,6 +45,9 @@ final class Mould extends Model
 {
     use InWorkshop, KeepsMoments;
 
+    /** The fact that says what it was to begin with. */
+    public const FIRST = 'first-named';
+
     public $timestamps = false;
 
     protected $table = 'moulds';
@@ -57,6 +60,14 @@ final class Mould extends Model
     ];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    protected static function booted(): void
+    {
+        // What it was called to begin with is told as anything is: another name that is taken back leaves this.
+        self::created(static function (self $mould): void {
+            Fact::query()->create(['workshop_id' => $mould->workshop_id, 'stream' => 'mould', 'stream_id' => $mould->id, 'key' => self::FIRST, 'kind' => 'named', 'at' => $mould->made_at, 'payload' => ['name' => $mould->name, 'first' => true]]);
+        });
+    }
 
     protected function casts(): array
     {

@@ -31,7 +31,17 @@ final class TestPatch extends Model
 
     protected $fillable = ['workshop_id', 'fresh', 'surface', 'base', 'place', 'put_on_at', 'due_at', 'passed', 'read_at', 'note', 'photo'];
 
+    protected $attributes = ['passed' => null, 'read_at' => null, 'note' => null, 'photo' => null];
+
     protected $dateFormat = 'Y-m-d H:i:s.v';
+
+    protected static function booted(): void
+    {
+        // One that comes read already, out of a file or a trial, was read as any other.
+        self::created(static function (self $patch): void {
+            $patch->passed === null || Fact::query()->create(['workshop_id' => $patch->workshop_id, 'stream' => 'patch', 'stream_id' => $patch->id, 'key' => 'first-read', 'kind' => 'read', 'at' => $patch->read_at ?? $patch->put_on_at, 'payload' => ['passed' => $patch->passed, 'note' => $patch->note, 'photo' => $patch->photo]]);
+        });
+    }
 
     protected function casts(): array
     {

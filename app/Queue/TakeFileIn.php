@@ -39,7 +39,7 @@ final class TakeFileIn implements ShouldQueue
                     throw new Cancelled;
                 }
             });
-            $import->update(['state' => Import::DONE, 'new' => $new]);
+            $import->update(['state' => Import::DONE, 'new' => $new, 'made' => $take->made()]);
         } catch (Cancelled) {
             $import->update(['state' => Import::CANCELLED]);
         } catch (BadInput $wrong) {

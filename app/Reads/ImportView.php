@@ -11,7 +11,7 @@ final readonly class ImportView implements View
 {
     public function __construct(private Import $import) {}
 
-    /** @return array{id: int, state: 'waiting'|'running'|'done'|'refused'|'cancelled', done: int, total: int, says: string} */
+    /** @return array{id: int, state: 'waiting'|'running'|'done'|'refused'|'cancelled', done: int, total: int, says: string, undo: string|null} */
     public function toArray(): array
     {
         /** @var 'waiting'|'running'|'done'|'refused'|'cancelled' $state */
@@ -19,6 +19,7 @@ final readonly class ImportView implements View
 
         return [
             'id' => $this->import->id, 'state' => $state, 'done' => $this->import->done, 'total' => $this->import->total,
+            'undo' => $state === Import::DONE && ($this->import->made ?? []) !== [] ? "/exchange/imports/{$this->import->id}/undo" : null,
             'says' => match ($state) {
                 Import::WAITING => 'The file waits for its turn.',
                 Import::RUNNING => 'The file is being taken in.',

@@ -6,6 +6,7 @@ namespace App\Reads;
 
 use App\Models\Pour;
 use App\Models\PourState;
+use App\Workshop\GoodPieces;
 use App\Workshop\Library;
 use Illuminate\Support\Collection;
 
@@ -23,7 +24,7 @@ final readonly class LogView implements View
      * @return array{
      *     rows: list<array{
      *         id: int, at_ms: int, job_id: int, job: string, impression: string, kind: string, base: string, formula: string, formula_href: string|null,
-     *         planned_g: float|null, used_g: float|null, pieces: int, grade: string, faults: list<array{name: string, cause: string, next: string}>, note: string, colour: string, cause: string|null
+     *         planned_g: float|null, used_g: float|null, pieces: int, good: int, grade: string, faults: list<array{name: string, cause: string, next: string}>, note: string, colour: string, cause: string|null
      *     }>,
      *     pages: array{page: int, pages: int, total: int}, more: bool, spread: array<string, int>, filter: array{q: string, grade: string, fault: string, base: string},
      *     faults: array<string, string>, bases: array<string, string>
@@ -35,8 +36,10 @@ final readonly class LogView implements View
         $bases = $this->library->shelf()->bases;
         $causes = $this->library->faultBook()->causes;
 
+        $good = GoodPieces::ofPours(array_values($this->pours->map(static fn (Pour $pour): int => $pour->id)->all()));
+
         return [
-            'rows' => array_values($this->pours->map(function (Pour $pour) use ($faults, $bases, $causes): array {
+            'rows' => array_values($this->pours->map(function (Pour $pour) use ($faults, $bases, $causes, $good): array {
                 $base = $bases[$pour->baseCode() ?? ''] ?? null;
                 $known = array_filter(array_map(static fn (string $id): ?array => $faults[$id] ?? null, $pour->faults ?? []));
 
@@ -53,6 +56,7 @@ final readonly class LogView implements View
                     'planned_g' => $pour->weighed_g,
                     'used_g' => $pour->used_g,
                     'pieces' => $pour->state === PourState::Graded ? ($pour->pieces ?? 1) : 0,
+                    'good' => $good[$pour->id] ?? 0,
                     'grade' => match ($pour->state) {
                         PourState::GivenUp => LogQuery::GIVEN_UP,
                         PourState::Laid => LogQuery::LAID,

@@ -66,7 +66,7 @@ final readonly class MouldPageView implements View
             'life' => $life?->toArray(), 'ahead' => $ahead, 'longer' => $pairing->longer, 'usual' => $pairing->median,
             'wants' => $mould->retired_at !== null || $mould->casting === null ? [] : array_map(static fn (CareRule $rule): array => ['id' => $rule->id, 'act' => $rule->act?->value, 'text' => Phrase::written($rule->text), 'why' => Phrase::written($rule->why), 'certain' => $rule->isCertain()], $this->wants->of($mould, $mould->casting, CarbonImmutable::now())),
             'castings' => $this->castings($mould),
-            'facts' => array_map(static fn (Happened $fact): array => ['id' => $fact->id, 'kind' => $fact->kind, 'at_ms' => $fact->atMs, 'payload' => $fact->payload], array_slice(array_reverse($this->recorded->facts), 0, self::FACTS_SHOWN)),
+            'facts' => array_map(static fn (Happened $fact): array => ['id' => $fact->id, 'kind' => $fact->kind, 'at_ms' => $fact->atMs, 'payload' => $fact->payload], array_slice(array_values(array_filter(array_reverse($this->recorded->facts), static fn (Happened $fact): bool => $fact->key !== Mould::FIRST)), 0, self::FACTS_SHOWN)),
             'take_back' => $this->recorded->state->takeBack, 'filled' => $filled === null ? null : ['pour' => $filled['pour'], 'job' => $filled['job'], 'link' => $filled['link']],
             'cost' => $mould->cost, 'worth' => $this->costs->worth($mould), 'retired_ms' => $mould->retired_at === null ? null : (int) $mould->retired_at->getTimestampMs(), 'retired_why' => $mould->retired_why?->value,
         ];

@@ -37,7 +37,7 @@ final readonly class RubbersView implements View
         $sheet = $base->sheet();
 
         return [
-            'code' => $base->code, 'name' => $base->name, 'sg' => self::density($base),
+            'code' => $base->code, 'name' => $base->name, 'sg' => $base->density()->gPerMl,
             'viscosity_pas' => $sheet->numberOrNull('viscosity_pas'), 'pot_life_min' => ($this->book->times($base)[Milestone::PotLife->value] ?? null)?->min,
             'elongation_pct' => $sheet->numberOrNull('elongation_pct'), 'tear_n_mm' => $sheet->numberOrNull('tear_n_mm'), 'shore' => $base->shore(),
             'soft' => ($sheet->numberOrNull('elongation_pct') ?? 0.0) >= 100.0,
@@ -73,10 +73,5 @@ final readonly class RubbersView implements View
     private function link(ImpressionKind $kind): ?Impression
     {
         return $this->job?->impressions()->where('kind', $kind)->first();
-    }
-
-    private static function density(BaseSheet $base): float
-    {
-        return $base->sgMixed->gPerMl ?? (($base->sgA->gPerMl ?? 1.1) + ($base->sgB->gPerMl ?? $base->sgA->gPerMl ?? 1.1)) / 2.0;
     }
 }

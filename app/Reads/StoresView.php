@@ -7,6 +7,8 @@ namespace App\Reads;
 use Apalos\Core\Sheet\SheetField;
 use Apalos\Core\Sheet\SheetKind;
 use App\Keeping\Prices;
+use App\Keeping\RecordedKit;
+use App\Keeping\StockUse;
 use App\Models\Kit;
 use App\Models\Lot;
 use App\Models\OwnSheet;
@@ -33,7 +35,7 @@ final readonly class StoresView implements View
 
     private const MOST_LOTS = 30;
 
-    public function __construct(private Library $library, private OwnShelf $own, private RoomTemperature $room, private CureClock $clock, private Workshop $workshop, private Prices $prices, private ?string $open) {}
+    public function __construct(private Library $library, private OwnShelf $own, private RoomTemperature $room, private CureClock $clock, private Workshop $workshop, private Prices $prices, private StockUse $use, private ?string $open) {}
 
     /**
      * @return array{
@@ -42,7 +44,7 @@ final readonly class StoresView implements View
      *     base: BaseSheetShape|null, additive: AdditiveSheetShape|null,
      *     other: array{kind: string, code: string, name: string, lines: list<SheetLine>}|null,
      *     own: array{version: int, versions: list<array{version: int, at_ms: int, changed: list<string>}>, left_open: list<array{label: string, open: string}>}|null,
-     *     lots: list<LotLine>, kit: array{price: string|null, mass_g: float|null, reorder_g: float|null}, part_names: array<string, string>, on_hand: array<string, float>, reorder: list<array{code: string, name: string, left_g: float, reorder_g: float}>, today: string
+     *     lots: list<LotLine>, kit: array{price: string|null, mass_g: float|null, reorder_g: float|null, take_back: int|null}, part_names: array<string, string>, on_hand: array<string, float>, reorder: list<array{code: string, name: string, left_g: float, reorder_g: float, usual: bool}>, today: string
      * }
      */
     public function toArray(): array
@@ -70,7 +72,7 @@ final readonly class StoresView implements View
      * The lots of the sheet that is open, and what has run low of any.
      *
      * @param  list<ListedSheet>  $list
-     * @return array{lots: list<LotLine>, kit: array{price: string|null, mass_g: float|null, reorder_g: float|null}, on_hand: array<string, float>, reorder: list<array{code: string, name: string, left_g: float, reorder_g: float}>, today: string}
+     * @return array{lots: list<LotLine>, kit: array{price: string|null, mass_g: float|null, reorder_g: float|null, take_back: int|null}, on_hand: array<string, float>, reorder: list<array{code: string, name: string, left_g: float, reorder_g: float, usual: bool}>, today: string}
      */
     private function held(array $list, ?string $code): array
     {
@@ -79,12 +81,15 @@ final readonly class StoresView implements View
         $left = $this->prices->onHand(array_map(strval(...), array_keys($names)));
         $kits = Kit::query()->get()->keyBy('code');
         $lots = $code === null ? [] : Lot::query()->with('parts')->where('code', $code)->orderByRaw('case when ended_at is null then 0 else 1 end')->orderByDesc('got_on')->orderByDesc('id')->limit(self::MOST_LOTS)->get()->all();
-        $low = $kits->filter(static fn (Kit $kit): bool => $kit->reorder_g !== null && ($left[$kit->code] ?? 0.0) < $kit->reorder_g && isset($names[$kit->code]));
+        // Where nobody has set a line it is what a pour of it usually takes.
+        $set = $kits->whereNotNull('reorder_g')->pluck('reorder_g', 'code')->map(floatval(...))->all();
+        $lines = array_intersect_key([...$this->use->perPour(), ...$set], $names);
+        $low = array_filter($lines, static fn (float $line, string $code): bool => ($left[$code] ?? 0.0) < $line, ARRAY_FILTER_USE_BOTH);
         $kit = $kits->get($code ?? '');
 
         return [
-            'lots' => array_values(array_map(static fn (Lot $lot): array => (new LotLineView($lot, $today))->toArray(), $lots)), 'kit' => ['price' => $kit?->price, 'mass_g' => $kit?->mass_g, 'reorder_g' => $kit?->reorder_g], 'on_hand' => $left,
-            'reorder' => array_values($low->map(static fn (Kit $kit): array => ['code' => $kit->code, 'name' => $names[$kit->code] ?? $kit->code, 'left_g' => $left[$kit->code] ?? 0.0, 'reorder_g' => (float) $kit->reorder_g])->all()), 'today' => $today,
+            'lots' => array_values(array_map(static fn (Lot $lot): array => (new LotLineView($lot, $today))->toArray(), $lots)), 'kit' => ['price' => $kit?->price, 'mass_g' => $kit?->mass_g, 'reorder_g' => $kit?->reorder_g, 'take_back' => $kit === null ? null : RecordedKit::of($kit)->state->takeBack], 'on_hand' => $left,
+            'reorder' => array_map(static fn (string $code, float $line): array => ['code' => $code, 'name' => $names[$code] ?? $code, 'left_g' => $left[$code] ?? 0.0, 'reorder_g' => $line, 'usual' => ! isset($set[$code])], array_map(strval(...), array_keys($low)), $low), 'today' => $today,
         ];
     }
 

@@ -12,34 +12,36 @@ use Illuminate\Support\Collection;
 /** How far each link of some jobs has come, counted by the database: how it stands, how many are done, how many pieces came of it. */
 final readonly class PouredSoFar
 {
-    /** @param  array<int, array{last: PourState, last_grade: string|null, done: int, pieces: int, all: int}>  $links */
-    private function __construct(private array $links) {}
+    /**
+     * @param  array<int, array{last: PourState, last_grade: string|null, done: int, all: int}>  $links
+     * @param  array<int, int>  $good  pieces by link
+     */
+    private function __construct(private array $links, private array $good) {}
 
     /** @param  Collection<int, int>  $links  their ids */
     public static function of(Collection $links): self
     {
         $sofar = [];
         $rows = Pour::query()->whereIn('impression_id', $links->all())->groupBy('impression_id', 'state', 'grade')
-            ->selectRaw('impression_id, state, grade, count(*) as pours, sum(coalesce(pieces, 1)) as pieces, max(id) as newest')->orderBy('newest')->toBase()->get();
+            ->selectRaw('impression_id, state, grade, count(*) as pours, max(id) as newest')->orderBy('newest')->toBase()->get();
         foreach ($rows as $row) {
-            $so = $sofar[(int) $row->impression_id] ?? ['last' => PourState::Draft, 'last_grade' => null, 'done' => 0, 'pieces' => 0, 'all' => 0];
+            $so = $sofar[(int) $row->impression_id] ?? ['last' => PourState::Draft, 'last_grade' => null, 'done' => 0, 'all' => 0];
             $state = PourState::from((string) $row->state);
             $grade = \Apalos\Core\Run\Grade::tryFrom((string) $row->grade);
             $sofar[(int) $row->impression_id] = [
                 'last' => $state, 'last_grade' => $grade?->value,
                 'done' => $so['done'] + ($state === PourState::Graded ? (int) $row->pours : 0),
-                'pieces' => $so['pieces'] + ($grade?->counts() === true ? (int) $row->pieces : 0),
                 'all' => $so['all'] + (int) $row->pours,
             ];
         }
 
-        return new self($sofar);
+        return new self($sofar, GoodPieces::of(array_values(array_map(intval(...), $links->all()))));
     }
 
     /** Good pieces that came of it. */
     public function pieces(int $link): int
     {
-        return $this->links[$link]['pieces'] ?? 0;
+        return $this->good[$link] ?? 0;
     }
 
     /** How often it was poured, and is going to be. */

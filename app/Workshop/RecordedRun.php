@@ -140,6 +140,15 @@ final readonly class RecordedRun
         return $from === null ? null : $clock->from($from, $this->frozen->clock, $milestone);
     }
 
+    /** The cup that went in last: what is left over is left in that one; the one at hand where none has. */
+    public function lastFilled(): ?int
+    {
+        $filled = $this->state->filledAt;
+        arsort($filled);
+
+        return array_key_first($filled);
+    }
+
     /** When a cup stops pouring, as its clock and the room have it; the one at hand where none is said. */
     public function potLifeEnds(CureClock $clock, ?int $batch = null): ?CarbonImmutable
     {

@@ -2,11 +2,12 @@
 
 declare(strict_types=1);
 
+use App\Database\LiftFirstWords;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
 
-/** What is changed says on which edition. */
+/** What is changed says on which edition; what a thing was to begin with is told as any later word is. */
 return new class extends Migration
 {
     private const EDITED = ['pours', 'jobs', 'impressions', 'formulas', 'colour_targets', 'workshops'];
@@ -16,6 +17,10 @@ return new class extends Migration
         foreach (self::EDITED as $table) {
             Schema::table($table, static fn (Blueprint $of) => $of->unsignedInteger('edition')->default(1));
         }
+        Schema::table('kits', static fn (Blueprint $kits) => $kits->dateTime('priced_at', 3)->nullable());
+        Schema::table('imports', static fn (Blueprint $imports) => $imports->json('made')->nullable());
+        Schema::table('lot_draws', static fn (Blueprint $draws) => $draws->index(['workshop_id', 'id']));
+        LiftFirstWords::lift();
     }
 
     public function down(): void
@@ -23,5 +28,8 @@ return new class extends Migration
         foreach (self::EDITED as $table) {
             Schema::table($table, static fn (Blueprint $of) => $of->dropColumn('edition'));
         }
+        Schema::table('kits', static fn (Blueprint $kits) => $kits->dropColumn('priced_at'));
+        Schema::table('imports', static fn (Blueprint $imports) => $imports->dropColumn('made'));
+        Schema::table('lot_draws', static fn (Blueprint $draws) => $draws->dropIndex(['workshop_id', 'id']));
     }
 };

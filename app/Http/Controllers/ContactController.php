@@ -8,10 +8,13 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
+use App\Actions\AppendFact;
 use App\Actions\KeepPhoto;
 use App\Actions\OwnRules;
 use App\Exchange\ContactExport;
 use App\Exchange\ContactImport;
+use App\Facts\PatchStream;
+use App\Facts\StepHasMoved;
 use App\Http\Reply;
 use App\Http\Rules\Picture;
 use App\Models\OwnRule;
@@ -27,6 +30,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\Response as HttpResponse;
 
@@ -78,7 +82,7 @@ final readonly class ContactController
         return back();
     }
 
-    public function read(Request $request, TestPatch $patch, KeepPhoto $keep): RedirectResponse
+    public function read(Request $request, TestPatch $patch, KeepPhoto $keep, AppendFact $append): RedirectResponse
     {
         $said = $request->validate(
             ['passed' => ['required', 'boolean'], 'sure' => ['nullable', 'boolean'], 'note' => ['nullable', 'string', 'max:2000'], 'photo' => ['nullable', new Picture]],
@@ -90,14 +94,23 @@ final readonly class ContactController
 
             return Reply::back("patch-{$patch->id}", Phrase::of('bench.patch_early', ['so_far' => Quantity::duration(max(0.0, $patch->put_on_at->diffInMinutes($now))), 'whole' => $whole]));
         }
-        $before = $patch->photo;
-        $patch->update([
-            'passed' => $request->boolean('passed'), 'note' => ($said['note'] ?? null) ?: null, 'read_at' => $now,
-            'photo' => $keep($request->file('photo'), 'patches') ?? $before,
-        ]);
-        $patch->photo === $before || KeepPhoto::forget($before);
+        $photo = $keep($request->file('photo'), 'patches') ?? $patch->photo;
+        $reading = ['passed' => $request->boolean('passed'), 'note' => ($said['note'] ?? null) ?: null, 'photo' => $photo];
+        $read = $append(static fn (): PatchStream => PatchStream::open($patch), Fields::of(['key' => (string) Str::ulid(), 'kind' => 'read', 'payload' => $reading]), $now);
 
-        return back();
+        return back()->with('said', $reading['passed'] ? 'The patch passed: what it tested is allowed.' : 'The patch failed: what it tested stays as it is.')->with('undo', "/contacts/patches/{$patch->id}/undo?of={$read->recorded->takeBack()}");
+    }
+
+    /** What was read is taken back: the patch is as it was read before, or waits to be read. */
+    public function unread(Request $request, TestPatch $patch, AppendFact $append): RedirectResponse
+    {
+        try {
+            $append(static fn (): PatchStream => PatchStream::open($patch), Fields::of(['key' => (string) Str::ulid(), 'kind' => 'undone', 'payload' => ['of' => (int) $request->query('of', '0')]]), CarbonImmutable::now());
+        } catch (StepHasMoved $moved) {
+            return back()->withErrors(["patch-{$patch->id}" => $moved->getMessage()]);
+        }
+
+        return back()->with('said', $patch->refresh()->passed === null ? 'It waits to be read again.' : 'It is as it was read before.');
     }
 
     public function photo(TestPatch $patch): HttpResponse

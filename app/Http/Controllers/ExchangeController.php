@@ -57,7 +57,9 @@ final readonly class ExchangeController
             return back()->withErrors(['file' => Reply::refusal($wrong)]);
         }
 
-        return back()->with('said', ImportView::said($new));
+        $kept = Import::query()->create(['file' => '', 'state' => Import::DONE, 'new' => $new, 'made' => $import->made()]);
+
+        return back()->with('said', ImportView::said($new))->with('undo', $import->made() === [] ? null : "/exchange/imports/{$kept->id}/undo");
     }
 
     /** How far a large file is. */
@@ -71,6 +73,18 @@ final readonly class ExchangeController
         Import::query()->whereKey($import->id)->whereIn('state', [Import::WAITING, Import::RUNNING])->update(['state' => Import::CANCELLED]);
 
         return $this->import($import->refresh());
+    }
+
+    /** All of it goes out again, but for what was used meanwhile. */
+    public function undo(Import $import, SwatchImport $take): RedirectResponse
+    {
+        if ($import->made === null) {
+            return back()->withErrors(['file' => 'What that file brought was taken out already.']);
+        }
+        $take->takeOut($import->made);
+        $import->update(['made' => null]);
+
+        return back()->with('said', 'What that file brought is out again; what was poured or read with it since stays.');
     }
 
     private function later(Request $request, string $text): RedirectResponse

@@ -54,7 +54,7 @@ final readonly class KeptController
     {
         $run = $this->run($pour);
         $left = Grams::of(Fields::fromJson($request->getContent())->only('left_g')->positive('left_g'));
-        $ends = $run->potLifeEnds($clock);
+        $ends = $run->potLifeEnds($clock, $run->lastFilled());
         $remain = $ends === null ? 0.0 : max(0.0, CarbonImmutable::now()->diffInSeconds($ends) / 60.0);
         $waiting = array_values(WaitingThing::query()->orderBy('id')->limit(self::MOST_WAITING)->get()->map(static fn (WaitingThing $thing): array => ['name' => $thing->name, 'ml' => $thing->ml])->all());
         $ml = $left->volumeAt($run->plan->density);

@@ -11,6 +11,7 @@ use App\Models\PourState;
 use App\Reads\LogQuery;
 use App\Reads\LogView;
 use App\Reads\Slice;
+use App\Workshop\GoodPieces;
 use App\Workshop\Library;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
@@ -43,10 +44,10 @@ final readonly class LogController
     {
         $query = ($this->query)($this->filter($request));
 
-        return Csv::download('apalos-log.csv', ['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'grade', 'faults', 'note', 'cause'], $query->reorder()->with(['impression.job', 'formulaVersion.formula'])->lazyById(200)->map(static fn (Pour $pour): array => [
-            $pour->id, $pour->graded_at?->toIso8601String(), $pour->impression->job->name, $pour->impression->name, $pour->impression->kind->value,
+        return Csv::download('apalos-log.csv', ['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'good', 'grade', 'faults', 'note', 'cause'], $query->reorder()->select('pours.*')->selectSub(GoodPieces::countedBeside(), 'good')->with(['impression.job', 'formulaVersion.formula'])->lazyById(200)->map(static fn (Pour $pour): array => [
+            $pour->id, $pour->graded_at, $pour->impression->job->name, $pour->impression->name, $pour->impression->kind->value,
             $pour->baseCode(), $pour->formulaVersion === null ? '' : "{$pour->formulaVersion->formula->name} v{$pour->formulaVersion->number}",
-            $pour->weighed_g, $pour->used_g, $pour->pieces, $pour->state === PourState::GivenUp ? LogQuery::GIVEN_UP : $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note, $pour->cause,
+            $pour->weighed_g, $pour->used_g, $pour->pieces, $pour->state === PourState::Graded ? $pour->getAttribute('good') : null, $pour->state === PourState::GivenUp ? LogQuery::GIVEN_UP : $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note, $pour->cause,
         ]));
     }
 

@@ -4,19 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use Apalos\Core\Cost\Money;
-use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Phrase\Phrase;
 use App\Actions\AppendFact;
+use App\Actions\SayOfKit;
 use App\Actions\TakeLotIn;
 use App\Exchange\Csv;
 use App\Facts\FactDiffers;
 use App\Facts\LotStream;
 use App\Facts\StepHasMoved;
 use App\Http\Reply;
+use App\Keeping\RecordedKit;
 use App\Keeping\RecordedLot;
-use App\Models\Kit;
 use App\Models\Lot;
 use App\Models\LotPart;
 use App\Reads\LotView;
@@ -44,7 +42,7 @@ final readonly class LotController
     public function csv(): StreamedResponse
     {
         return Csv::download('apalos-kits.csv', ['kit', 'sheet', 'part', 'maker_number', 'got_on', 'opened_on', 'best_before', 'got_g', 'left_g', 'price', 'trouble', 'ended_at'], LotPart::query()->with('lot')->orderBy('id')->lazyById(200)->map(static fn (LotPart $part): array => [
-            $part->lot->label(), $part->lot->code, $part->part, $part->maker_number, $part->lot->got_on, $part->lot->opened_on, $part->lot->best_before, $part->got_g, $part->left_g, $part->lot->price, $part->lot->trouble?->value, $part->lot->ended_at?->toIso8601String(),
+            $part->lot->label(), $part->lot->code, $part->part, $part->maker_number, $part->lot->got_on, $part->lot->opened_on, $part->lot->best_before, $part->got_g, $part->left_g, $part->lot->price, $part->lot->trouble?->value, $part->lot->ended_at,
         ]));
     }
 
@@ -65,18 +63,16 @@ final readonly class LotController
     }
 
     /** What a kit of a sheet costs, what it weighs, and at how much left the next is ordered. */
-    public function kit(Request $request, Library $library, string $code): JsonResponse
+    public function kit(Request $request, Library $library, SayOfKit $say, string $code): JsonResponse
     {
         abort_if(! isset($library->shelf()->bases[$code]) && ! isset($library->shelf()->additives[$code]), 404);
-        $in = Fields::fromJson($request->getContent())->only('price', 'mass_g', 'reorder_g');
-        $price = ($in->toArray()['price'] ?? '') === '' || ! $in->has('price') ? null : Money::written($in, 'price')->toString();
-        $mass = $in->positiveOrNull('mass_g');
-        if ($price !== null && $mass === null) {
-            throw BadInput::at('mass_g', Phrase::written('Say how many grams that price is for.'));
+        try {
+            $kit = $say($code, Fields::fromJson($request->getContent()), CarbonImmutable::now());
+        } catch (StepHasMoved $moved) {
+            return Reply::json(['error' => ['field' => 'of', 'message' => $moved->getMessage()]], 409);
         }
-        $kit = Kit::query()->updateOrCreate(['code' => $code], ['price' => $price, 'mass_g' => $mass, 'reorder_g' => $in->numberOrNull('reorder_g')]);
 
-        return Reply::json(['price' => $kit->price, 'mass_g' => $kit->mass_g, 'reorder_g' => $kit->reorder_g]);
+        return Reply::json(['price' => $kit->price, 'mass_g' => $kit->mass_g, 'reorder_g' => $kit->reorder_g, 'take_back' => RecordedKit::of($kit)->state->takeBack]);
     }
 
     /** @return array<string, mixed> */

@@ -78,8 +78,8 @@ final readonly class RackController
             $left = $lives->of(array_filter($moulds, static fn (Mould $mould): bool => $mould->retired_at === null));
 
             return array_map(static fn (Mould $mould): array => [
-                $mould->code(), $mould->name, $mould->job?->name, $mould->material, $mould->casting, $mould->made_at->toIso8601String(), $mould->casts, ($left[$mould->id] ?? null)?->likely, $mould->condition?->value, implode(' ', $mould->marks ?? []), $mould->place,
-                $mould->cast_at?->toIso8601String(), $mould->retired_at?->toIso8601String(), $mould->retired_why?->value, $mould->cost,
+                $mould->code(), $mould->name, $mould->job?->name, $mould->material, $mould->casting, $mould->made_at, $mould->casts, ($left[$mould->id] ?? null)?->likely, $mould->condition?->value, implode(' ', $mould->marks ?? []), $mould->place,
+                $mould->cast_at, $mould->retired_at, $mould->retired_why?->value, $mould->cost,
             ], $moulds);
         }));
     }
@@ -154,9 +154,12 @@ final readonly class RackController
     /** Whether an original still exists: what is gone is re-made from no more. */
     public function gone(Request $request, Impression $impression): RedirectResponse
     {
-        $impression->update(['gone_at' => $request->boolean('gone') ? CarbonImmutable::now() : null]);
+        $was = $impression->gone_at;
+        // Gone a second time it went when it went first; taken back, it is as it was.
+        $back = is_string($moment = $request->query('went')) ? rescue(static fn (): CarbonImmutable => CarbonImmutable::parse($moment), null, false) : null;
+        $impression->update(['gone_at' => $request->boolean('gone') ? ($back ?? $was ?? CarbonImmutable::now()) : null]);
 
-        return back()->with('said', $impression->gone_at === null ? "“{$impression->name}” is there." : "“{$impression->name}” is gone: no mould is re-made from it any more.");
+        return back()->with('undo', "/impressions/{$impression->id}/gone?".http_build_query($was === null ? ['gone' => 0] : ['gone' => 1, 'went' => $was->toIso8601ZuluString('millisecond')]))->with('said', $impression->gone_at === null ? "“{$impression->name}” is there." : "“{$impression->name}” is gone: no mould is re-made from it any more.");
     }
 
     public function school(Request $request, Workshop $workshop): RedirectResponse

@@ -112,7 +112,7 @@ final readonly class ReadyMade
         unset($numbers['how']);
         $mould = (new BrushedMould)->plan(BrushedMouldRequest::from(Fields::of([
             ...$numbers, 'area_mm2' => $measured->area, 'flange_mm2' => $measured->flange, 'fill_ml' => $measured->fill, 'thickness_mm' => $measured->wall ?? $numbers['thickness_mm'] ?? null,
-            'sg' => $base->sgMixed->gPerMl ?? $base->sgA->gPerMl ?? 1.1, 'times' => array_map(static fn (Minutes $minutes): float => $minutes->min, $times), 'jacket' => null,
+            'sg' => $base->density()->gPerMl, 'times' => array_map(static fn (Minutes $minutes): float => $minutes->min, $times), 'jacket' => null,
         ])));
         $operations = [];
         if ($keys !== null && $mould->keys !== null) {

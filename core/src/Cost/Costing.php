@@ -11,7 +11,7 @@ use Apalos\Core\Result\Warning;
 
 /**
  * What a piece costs: each line is price/mass × used × (1 + waste), rounded to the cent; moulds wear by the cast; whole kits are bought
- * beyond what is on hand. A piece bears those that came out bad.
+ * beyond what is on hand, for what is still to be cast (`casts` less `done`). A piece bears those that came out bad.
  */
 final class Costing
 {
@@ -26,18 +26,20 @@ final class Costing
      */
     public function ask(Fields $in): array
     {
-        $in->only('currency', 'casts', 'reject_pct', 'materials', 'moulds', 'labour', 'other', 'against');
+        $in->only('currency', 'casts', 'done', 'reject_pct', 'materials', 'moulds', 'labour', 'other', 'against');
         $currency = $in->text('currency');
         if (preg_match('/^[A-Z]{3}$/', $currency) !== 1) {
             throw BadInput::at($in->at('currency'), Phrase::of('cost.no_currency'));
         }
         $casts = $in->number('casts', 1.0, self::MOST_CASTS);
         $rejects = $in->numberOrNull('reject_pct', 0.0, 99.0) ?? 0.0;
+        // What is cast already was bought already.
+        $toCome = 1.0 - ($in->numberOrNull('done', 0.0, $casts) ?? 0.0) / $casts;
         $lines = $materials = [];
         $cash = Money::none();
         $stuff = Money::none();
         foreach ($in->objects('materials') as $material) {
-            [$line, $cost, $paid] = $this->material($material);
+            [$line, $cost, $paid] = $this->material($material, $toCome);
             $lines[] = $line;
             $materials[] = $cost;
             $stuff = $stuff->plus($cost);
@@ -59,8 +61,11 @@ final class Costing
         ];
     }
 
-    /** @return array{array{name: string, cost: string, kits: int, cash: string}, Money, Money} */
-    private function material(Fields $in): array
+    /**
+     * @param  float  $toCome  the share of it that is still to be used
+     * @return array{array{name: string, cost: string, kits: int, cash: string}, Money, Money}
+     */
+    private function material(Fields $in, float $toCome): array
     {
         $in->only('name', 'used_g', 'waste_pct', 'on_hand_g', 'kit');
         $kit = $in->object('kit')->only('price', 'mass_g');
@@ -68,7 +73,7 @@ final class Costing
         $mass = $kit->positive('mass_g');
         $needed = $in->number('used_g') * (1.0 + ($in->numberOrNull('waste_pct', 0.0, 500.0) ?? 0.0) / 100.0);
         $cost = $price->times($needed)->over($mass)->cents();
-        $kits = (int) max(0.0, ceil(($needed - ($in->numberOrNull('on_hand_g') ?? 0.0)) / $mass - 1e-9));
+        $kits = (int) max(0.0, ceil(($needed * $toCome - ($in->numberOrNull('on_hand_g') ?? 0.0)) / $mass - 1e-9));
         $paid = $price->times($kits);
 
         return [['name' => $in->text('name'), 'cost' => $cost->toString(), 'kits' => $kits, 'cash' => $paid->toString()], $cost, $paid];

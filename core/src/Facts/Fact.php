@@ -36,6 +36,12 @@ final readonly class Fact
         return is_int($value) || is_float($value) ? (float) $value : null;
     }
 
+    /** What it was to begin with: not told by anybody, and nothing to take back. */
+    public function isFirst(): bool
+    {
+        return ($this->payload['first'] ?? false) === true;
+    }
+
     /** The number of the fact it takes back. */
     public function undoes(): ?int
     {

@@ -27,7 +27,7 @@ final readonly class MouldState
     {
         [$name, $place, $photo, $cost, $condition, $marks, $care, $retired, $before, $last] = [null, null, null, null, null, [], [], null, 0, null];
         foreach (Standing::of($facts) as $fact) {
-            $last = $fact->id;
+            $last = $fact->isFirst() ? $last : $fact->id;
             match ($fact->kind) {
                 MouldFactKind::Named => $name = $fact->text('name'),
                 MouldFactKind::Placed => $place = $fact->text('place'),

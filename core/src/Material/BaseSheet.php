@@ -10,6 +10,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Base;
 use Apalos\Core\Mix\Basis;
+use Apalos\Core\Mix\Composition;
 use Apalos\Core\Mix\Ratio;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Celsius;
@@ -19,6 +20,8 @@ use Apalos\Core\Units\Minutes;
 /** The sheet of a base: rubber, resin, plaster, latex, vinyl. Densities g/ml, times min at the reference temperature. */
 final readonly class BaseSheet
 {
+    private const USUAL_SG = 1.1;
+
     /**
      * @param  array{a: string, b?: string}  $partNames  what the maker calls the two parts
      * @param  array<string, Minutes>  $times
@@ -96,6 +99,16 @@ final readonly class BaseSheet
     public function sheet(): Fields
     {
         return Fields::of($this->written, $this->code);
+    }
+
+    /** Of A and B together, as everything reckons with it: as its sheet has it, else their volumes added; a usual one where it is silent. */
+    public function density(): Density
+    {
+        try {
+            return Composition::of($this->forMixing(), [])->density;
+        } catch (BadInput) {
+            return Density::of(self::USUAL_SG);
+        }
     }
 
     /** Its sheet does not say; what is reckoned with stands in for it. */

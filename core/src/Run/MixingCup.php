@@ -19,7 +19,7 @@ final readonly class MixingCup
      * @param  array<string, float>  $planned  grams by code, in order of weighing
      * @param  array<string, float>  $poured  grams by code
      * @param  list<array{add: string, grams: float}>  $queue  still to be weighed
-     * @param  list<array{add: string, grams: float, display: float}>  $weighings  done, in order
+     * @param  list<array{add: string, grams: float, display: float, at: float}>  $weighings  done, in order, with the minute of the run
      */
     private function __construct(
         private RunPlan $plan,
@@ -56,7 +56,7 @@ final readonly class MixingCup
                 return null;
             }
             $display += $grams;
-            $weighings[] = ['add' => (string) $code, 'grams' => $grams, 'display' => $display];
+            $weighings[] = ['add' => (string) $code, 'grams' => $grams, 'display' => $display, 'at' => 0.0];
             $queue[$code] = $planned[$code] - $grams;
             if ($queue[$code] <= $plan->slack($planned[$code]) + 1e-9) {
                 unset($queue[$code]);
@@ -96,7 +96,7 @@ final readonly class MixingCup
     }
 
     /** The next line is in: the display now reads this. */
-    public function weighed(float $display): self
+    public function weighed(float $display, float $at): self
     {
         $line = $this->current();
         if ($line === null) {
@@ -108,7 +108,7 @@ final readonly class MixingCup
 
         return new self(
             $this->plan, $this->planned, $poured, array_slice($this->queue, 1),
-            [...$this->weighings, ['add' => $line['add'], 'grams' => $grams, 'display' => $display]],
+            [...$this->weighings, ['add' => $line['add'], 'grams' => $grams, 'display' => $display, 'at' => $at]],
             $display, $display > $line['to'] + 1e-9, $this->metAt, $this->k,
         );
     }

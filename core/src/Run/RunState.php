@@ -228,7 +228,7 @@ final readonly class RunState
         if ($display === null || $this->step->kind !== StepKind::Weigh) {
             return $this;
         }
-        $cup = $this->cup()->weighed($display);
+        $cup = $this->cup()->weighed($display, $fact->at);
         $cup = $cup->isMet() ? $cup->met($fact->at) : $cup;
         $next = $this->withCup($cup);
 

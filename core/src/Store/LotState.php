@@ -22,7 +22,7 @@ final readonly class LotState
     {
         [$opened, $counted, $took, $doubt, $price, $ended, $last] = [null, [], [], null, null, null, null];
         foreach (Standing::of($facts) as $fact) {
-            $last = $fact->id;
+            $last = $fact->isFirst() ? $last : $fact->id;
             if ($fact->kind === LotFactKind::Counted) {
                 // From here it counts from what was weighed.
                 $took = array_values(array_filter($took, static fn (array $one): bool => $one['part'] !== $fact->text('part')));

@@ -40,6 +40,7 @@
 {#if at !== null}
     <div class="mt-2 flex flex-wrap items-center gap-3" role="status">
         <p class:text-error={at.state === 'refused'}>{at.says}</p>
+        {#if at.undo !== null}<button class="btn min-h-11" onclick={() => at?.undo && router.post(at.undo)}>Take it out again</button>{/if}
         {#if !ends}
             <progress class="progress w-48" max={Math.max(1, at.total)} value={at.done} aria-label="How much of the file is in"></progress>
             <span class="fig">{at.done} of {at.total}</span>

@@ -1396,6 +1396,7 @@ export type ImportView = {
     done: number;
     total: number;
     says: string;
+    undo: string | null;
 };
 
 /** A job: its piece and its chain, each link with its material and where its pours stand. */
@@ -1586,6 +1587,7 @@ export type LogView = {
         planned_g: number | null;
         used_g: number | null;
         pieces: number;
+        good: number;
         grade: string;
         faults: {
             name: string;
@@ -2258,6 +2260,7 @@ export type StoresView = {
         price: string | null;
         mass_g: number | null;
         reorder_g: number | null;
+        take_back: number | null;
     };
     part_names: Record<string, string>;
     on_hand: Record<string, number>;
@@ -2266,6 +2269,7 @@ export type StoresView = {
         name: string;
         left_g: number;
         reorder_g: number;
+        usual: boolean;
     }[];
     today: string;
 };

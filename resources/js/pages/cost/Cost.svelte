@@ -18,6 +18,7 @@
     type Asked = {
         currency: string;
         casts: Entry;
+        done?: Entry;
         reject_pct: Entry;
         materials: Material[];
         moulds: { id: number | null; name: string; cost: string; life_casts: Entry }[];
@@ -96,6 +97,13 @@
         {#if isPiece}
             <div class="three">
                 <Measure label="Pieces cast" kind="plain" bind:value={asked.casts} error={at('casts')} onchange={change} />
+                {#if asked.done !== undefined}<Measure
+                        label="Cast already"
+                        kind="plain"
+                        bind:value={asked.done}
+                        error={at('done')}
+                        onchange={change}
+                    />{/if}
                 <Measure label="Of them rejects" kind="percent" bind:value={asked.reject_pct} error={at('reject_pct')} onchange={change} />
                 <TextLine label="Money" fig maxlength={3} bind:value={asked.currency} error={at('currency')} />
             </div>
@@ -159,7 +167,7 @@
         {#if asked.moulds.length > 0}
             <section aria-label="Moulds">
                 <h2 class="text-2xl">Moulds</h2>
-                {#each asked.moulds as mould (mould.id)}
+                {#each asked.moulds as mould (mould.name)}
                     {@const n = index(asked.moulds, mould, (m) => m.cost !== '')}
                     <div class="line" class:open={mould.cost === ''}>
                         <p class="font-bold">

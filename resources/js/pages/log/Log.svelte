@@ -67,7 +67,9 @@
             <div class="min-w-0">
                 <p>
                     <a class="link inline-block leading-7 font-bold" href="/pours/{row.id}/run">{row.job} · {row.impression}</a
-                    >{#if row.kind === 'cast' && row.pieces !== 1}<span class="fig ml-2">× {row.pieces}</span>{/if}
+                    >{#if row.kind === 'cast' && row.pieces !== 1}<span class="fig ml-2"
+                            >× {row.pieces}{row.good < row.pieces ? `, ${String(row.good)} good` : ''}</span
+                        >{/if}
                 </p>
                 <p class="quiet text-sm">
                     {#if row.formula_href !== null}<a class="link inline-block leading-7" href={row.formula_href}>{row.formula}</a

@@ -94,7 +94,10 @@
 {#if pour.stands.length > 0}<p class="mt-1 max-w-prose">
         <b>In the cup already:</b>
         {pour.stands
-            .map((one) => `${measure(one.grams, 'mass', bench.units, bench.fine)} ${one.name}${one.cup > 1 ? ` in cup ${String(one.cup)}` : ''}`)
+            .map(
+                (one) =>
+                    `${measure(one.grams, 'mass', bench.units, bench.fine)} ${one.name}${one.cup > 1 ? ` in cup ${String(one.cup)}` : ''}`,
+            )
             .join(', ')}. The run goes on with it where it still fits this plan; what does not is weighed anew.
     </p>{/if}
 

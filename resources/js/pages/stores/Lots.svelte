@@ -74,14 +74,16 @@
         }
     }
 
-    async function keep(): Promise<void> {
-        const answer = await ask('PUT', `/stores/${code}/kit`, { price: price === '' ? null : price, mass_g: mass, reorder_g: reorder });
+    async function say(what: Record<string, unknown>): Promise<void> {
+        const answer = await ask<StoresView['kit']>('PUT', `/stores/${code}/kit`, what);
         trouble = answer.ok ? null : answer.wrong;
         kept = answer.ok;
         if (answer.ok) {
+            [price, mass, reorder] = [answer.data.price ?? '', answer.data.mass_g, answer.data.reorder_g];
             router.reload();
         }
     }
+    const keep = (): Promise<void> => say({ price: price === '' ? null : price, mass_g: mass, reorder_g: reorder });
 </script>
 
 <section class="mt-6" aria-label="On hand">
@@ -167,9 +169,15 @@
             <Measure label="Order the next under" kind="mass" bind:value={reorder} error={at('reorder_g')} />
             <p class="self-end">
                 <button class="btn">Keep</button>
+                {#if stores.kit.take_back !== null}<button
+                        type="button"
+                        class="btn btn-ghost"
+                        onclick={() => void say({ of: stores.kit.take_back })}>Take back the last</button
+                    >{/if}
                 {#if kept}<span role="status">kept</span>{/if}
             </p>
         </form>
+        <Wrong says={at('of')} />
     </details>
 </section>
 

@@ -74,7 +74,9 @@
                 class="link inline-block leading-7"
                 href="/stores/{low.code}">{low.name}</a
             >
-            ({measure(low.left_g, 'mass', bench.units, 0)} left){/each}
+            ({measure(low.left_g, 'mass', bench.units, 0)} left{low.usual
+                ? `, a pour takes about ${measure(low.reorder_g, 'mass', bench.units, 0)}`
+                : ''}){/each}
     </p>
 {/if}
 <div class="stores">

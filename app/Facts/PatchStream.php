@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Facts;
+
+use Apalos\Core\Contact\PatchFactKind;
+use Apalos\Core\Input\Fields;
+use App\Models\TestPatch;
+use App\Workshop\RecordedPatch;
+use Carbon\CarbonImmutable;
+
+/** A test patch: what was read off it. Read again, the last word counts; taken back, the one before it. */
+final readonly class PatchStream implements Stream
+{
+    private function __construct(public RecordedPatch $recorded) {}
+
+    /** With the turn taken to write to it. */
+    public static function open(TestPatch $patch): self
+    {
+        return new self(RecordedPatch::of(TestPatch::query()->lockForUpdate()->findOrFail($patch->id)));
+    }
+
+    public static function name(): string
+    {
+        return RecordedPatch::STREAM;
+    }
+
+    public static function believedHours(): int
+    {
+        return 48;
+    }
+
+    public function id(): int
+    {
+        return $this->recorded->patch->id;
+    }
+
+    public function beganAt(): CarbonImmutable
+    {
+        return $this->recorded->patch->put_on_at;
+    }
+
+    public function facts(): array
+    {
+        return $this->recorded->facts;
+    }
+
+    public function accepts(string $kind, Fields $payload, CarbonImmutable $now): array
+    {
+        return match (Fields::of(['kind' => $kind])->choice('kind', PatchFactKind::class)) {
+            PatchFactKind::Read => ['passed' => $payload->only('passed', 'note', 'photo')->bool('passed'), 'note' => $payload->textOrNull('note'), 'photo' => $payload->textOrNull('photo')],
+            PatchFactKind::Undone => TakenBack::of($payload, $this->recorded->takeBack()),
+        };
+    }
+
+    public function appended(): static
+    {
+        $recorded = RecordedPatch::of($this->recorded->patch);
+        $recorded->write();
+
+        return new self($recorded);
+    }
+}
