@@ -15,20 +15,20 @@ final readonly class KeepPourSheet
     /**
      * @param  array<string, mixed>  $sheet
      * @param  int  $edition  of the sheet it was typed on
-     * @return int its edition now
+     * @return Pour as it stands now
      *
      * @throws Outdated when another screen has changed it since, or begun it: then this word comes too late and changes nothing
      */
-    public function __invoke(Pour $pour, array $sheet, int $edition): int
+    public function __invoke(Pour $pour, array $sheet, int $edition): Pour
     {
-        return DB::transaction(static function () use ($pour, $sheet, $edition): int {
+        return DB::transaction(static function () use ($pour, $sheet, $edition): Pour {
             $shown = Pour::asShown($pour->id, $edition);
             if ($shown->state !== PourState::Draft) {
                 throw Outdated::of($shown);
             }
             $shown->update(['sheet' => $sheet]);
 
-            return $shown->edition;
+            return $shown;
         }, 3);
     }
 }

@@ -4,19 +4,25 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use Apalos\Core\Cure\ReadyResult;
+use App\Models\Pour;
 use App\Models\Workshop;
 use App\Workshop\PlannedDay;
 use Carbon\CarbonImmutable;
 use Sabre\VObject\Component\VCalendar;
 
-/** The plan as iCalendar (RFC 5545): every operation that still needs hands, with its window and a call ten minutes before. */
+/**
+ * The plan as iCalendar (RFC 5545): every operation that still needs hands, with its window and a call ten minutes before; and when what
+ * cures is ready.
+ */
 final readonly class DayCalendar
 {
     private const CALL_MIN = 10;
 
     public function __construct(private Workshop $workshop) {}
 
-    public function of(PlannedDay $day): string
+    /** @param  list<array{pour: Pour, ready: ReadyResult}>  $curing  what is on its way to being ready */
+    public function of(PlannedDay $day, array $curing = []): string
     {
         $calendar = new VCalendar(['PRODID' => '-//Apalos//Day//EN', 'X-WR-CALNAME' => $this->workshop->name, 'REFRESH-INTERVAL;VALUE=DURATION' => 'PT15M', 'X-PUBLISHED-TTL' => 'PT15M', 'METHOD' => 'PUBLISH']);
         foreach ($day->work as $work) {
@@ -38,6 +44,24 @@ final readonly class DayCalendar
             $calendar->add($event);
         }
 
+        foreach ($curing as $one) {
+            $this->ready($calendar, $one['pour'], $one['ready']);
+        }
+
         return $calendar->serialize();
+    }
+
+    /**
+     * A moment at which something can be used, beside the day it is wanted by.
+     */
+    private function ready(VCalendar $calendar, Pour $pour, ReadyResult $ready): void
+    {
+        $at = (new \DateTimeImmutable('@'.intdiv((int) $ready->readyMs, 1000)))->setTimezone(new \DateTimeZone('UTC'));
+        $calendar->add('VEVENT', [
+            'UID' => "ready-{$pour->id}@apalos.{$this->workshop->id}", 'SUMMARY' => ($ready->isFull ? 'Fully cured: ' : 'Ready for service: ')."{$pour->impression->job->name} · {$pour->impression->name}",
+            'DTSTAMP' => new \DateTimeImmutable('now', new \DateTimeZone('UTC')), 'DTSTART' => $at, 'DTEND' => $at, 'TRANSP' => 'TRANSPARENT',
+            'DESCRIPTION' => $ready->wantedOn === null ? '' : "Wanted by {$ready->wantedOn}".($ready->lateDays() > 0 ? ": {$ready->lateDays()} ".($ready->lateDays() === 1 ? 'day' : 'days').' late' : ''),
+            'URL' => url("/pours/{$pour->id}/run"),
+        ]);
     }
 }

@@ -21,6 +21,7 @@ use App\Workshop\JobContacts;
 use App\Workshop\JudgedContact;
 use App\Workshop\Library;
 use App\Workshop\PouredSoFar;
+use App\Workshop\Readiness;
 use Carbon\CarbonImmutable;
 
 /**
@@ -53,9 +54,9 @@ final readonly class JobView implements View
 
     private const MOULDS_SHOWN = 8;
 
-    public function __construct(private Job $job, private Library $library, private JobContacts $contacts, private Lives $lives) {}
+    public function __construct(private Job $job, private Library $library, private JobContacts $contacts, private Lives $lives, private Readiness $readiness) {}
 
-    /** @return array{id: int, edition: int, name: string, purpose: string, quantity: int, due_on: string|null, skin: bool, model: array{id: int, name: string}|null, cast: int, pieces_a_pour: int, moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, chain: list<LinkShape>} */
+    /** @return array{id: int, edition: int, name: string, purpose: string, quantity: int, due_on: string|null, skin: bool, model: array{id: int, name: string}|null, cast: int, pieces_a_pour: int, moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, ready: list<array{link_id: int, pour_id: int, name: string, ready_ms: int, full: bool, late_days: int}>, chain: list<LinkShape>} */
     public function toArray(): array
     {
         $chain = $this->contacts->chain($this->job);
@@ -75,6 +76,7 @@ final readonly class JobView implements View
             'model' => ModelFile::query()->where('job_id', $this->job->id)->orderByDesc('id')->first(['id', 'name', 'workshop_id'])?->only('id', 'name'),
             'cast' => (int) $this->job->impressions->where('kind', ImpressionKind::Cast)->sum(static fn (Impression $link): int => $sofar->pieces($link->id)),
             // As many as the last pour gave: one, or a gang.
+            'ready' => array_map(static fn (array $one): array => ['link_id' => $one['pour']->impression_id, 'pour_id' => $one['pour']->id, 'name' => $one['pour']->impression->name, 'ready_ms' => (int) $one['ready']->readyMs, 'full' => $one['ready']->isFull, 'late_days' => $one['ready']->lateDays()], $this->readiness->curing(CarbonImmutable::now(), array_values($this->job->impressions->modelKeys()))),
             'pieces_a_pour' => max(1, (int) ($this->job->impressions->where('kind', ImpressionKind::Cast)->flatMap(static fn (Impression $link): array => $newest->get($link->id)?->all() ?? [])->where('state', PourState::Graded)->last()->pieces ?? 1)),
             'moulds' => $this->moulds(),
             'chain' => array_values($this->job->impressions->map(fn (Impression $impression): array => $this->link($impression, $chain, $sofar, $newest->get($impression->id)?->all() ?? [], $builds->get($impression->id)?->all() ?? []))->all()),

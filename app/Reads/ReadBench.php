@@ -14,6 +14,7 @@ use App\Workshop\CureClock;
 use App\Workshop\FrozenPlan;
 use App\Workshop\Library;
 use App\Workshop\LiveWork;
+use App\Workshop\Readiness;
 use App\Workshop\RecordedBuild;
 use App\Workshop\RecordedRun;
 use App\Workshop\RecordedSeries;
@@ -23,10 +24,13 @@ use Carbon\CarbonImmutable;
  * Sorts everything live or planned into now, next and later.
  *
  * @phpstan-import-type BenchItemShape from BenchView
+ * @phpstan-import-type BenchReadyShape from BenchView
  */
 final readonly class ReadBench
 {
-    public function __construct(private CureClock $clock, private LiveWork $work, private SmallThings $small, private Library $library) {}
+    private const MOST_CURING = 12;
+
+    public function __construct(private CureClock $clock, private LiveWork $work, private SmallThings $small, private Library $library, private Readiness $readiness) {}
 
     public function __invoke(CarbonImmutable $now): BenchView
     {
@@ -58,7 +62,16 @@ final readonly class ReadBench
         $when = static fn (array $item): int => $item['action'] === 'Go on' || $item['action'] === 'Rescue' ? 0 : ($item['to_ms'] ?? PHP_INT_MAX);
         usort($items, static fn (array $a, array $b): int => $when($a) <=> $when($b));
 
-        return new BenchView($items, $this->small->due($now));
+        return new BenchView($items, $this->small->due($now), $this->ready($now));
+    }
+
+    /** @return list<BenchReadyShape> what cures on, the soonest first */
+    private function ready(CarbonImmutable $now): array
+    {
+        return array_map(static fn (array $one): array => [
+            'title' => "{$one['pour']->impression->job->name} · {$one['pour']->impression->name}", 'href' => "/pours/{$one['pour']->id}/run", 'colour' => FrozenPlan::of($one['pour'])->colour,
+            'ready_ms' => (int) $one['ready']->readyMs, 'full' => $one['ready']->isFull, 'wanted_on' => $one['ready']->wantedOn, 'late_days' => $one['ready']->lateDays(),
+        ], array_slice($this->readiness->curing($now), 0, self::MOST_CURING));
     }
 
     /** @return BenchItemShape */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reads;
 
 use Apalos\Core\Cure\CureResult;
+use Apalos\Core\Cure\ReadyResult;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Mix\MixResult;
 use Apalos\Core\Phrase\Phrase;
@@ -17,14 +18,16 @@ use Apalos\Core\Volume\VolumeResult;
  * @phpstan-import-type MixShape from MixResult
  * @phpstan-import-type VolumeShape from VolumeResult
  * @phpstan-import-type CureShape from CureResult
+ * @phpstan-import-type ReadyShape from ReadyResult
  */
 final readonly class ReckoningView implements View
 {
     /**
      * @param  array{ml: float, tare_g: float|null}|null  $cup  the one it was reckoned in, where nobody has chosen one
      * @param  string|null  $hardness  what the formula will read, by the shop's pucks
+     * @param  ReadyResult  $ready  were it poured now
      */
-    public function __construct(private PourReckoning $reckoning, private int $edition, private ?array $cup, private float $roomC, private ?string $hardness) {}
+    public function __construct(private PourReckoning $reckoning, private int $edition, private ?array $cup, private float $roomC, private ?string $hardness, private ReadyResult $ready) {}
 
     /**
      * @return array{
@@ -34,7 +37,7 @@ final readonly class ReckoningView implements View
      *     volume: VolumeShape|null, need_ml: float|null, allowance_ml: float|null,
      *     mix: MixShape|null,
      *     cure: CureShape|null,
-     *     additives: list<array{pct_of_ab: float, pct_of_one_part: float, grams: float}>, hardness: string|null, slower: list<string>
+     *     additives: list<array{pct_of_ab: float, pct_of_one_part: float, grams: float}>, hardness: string|null, slower: list<string>, ready: ReadyShape
      * }
      */
     public function toArray(): array
@@ -57,6 +60,7 @@ final readonly class ReckoningView implements View
             'additives' => $this->onBothBases(),
             'hardness' => $this->hardness,
             'slower' => $this->reckoning->slower,
+            'ready' => $this->ready->toArray(),
         ];
     }
 

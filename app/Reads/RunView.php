@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reads;
 
 use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Cure\ReadyResult;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
@@ -12,15 +13,20 @@ use Apalos\Core\Run\MixingCup;
 use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\StepKind;
 use App\Workshop\CureClock;
+use App\Workshop\Readiness;
 use App\Workshop\RecordedRun;
 use Carbon\CarbonImmutable;
 
-/** A run as its screen shows it: where it stands, what to do now, what the cup holds and what the clock says. */
+/**
+ * A run as its screen shows it: where it stands, what to do now, what the cup holds and what the clock says.
+ *
+ * @phpstan-import-type ReadyShape from ReadyResult
+ */
 final readonly class RunView implements View
 {
     private const UNKNOWN_COLOUR = '#c9b38c';
 
-    public function __construct(private RecordedRun $run, private CureClock $clock) {}
+    public function __construct(private RecordedRun $run, private CureClock $clock, private Readiness $readiness) {}
 
     /**
      * @return array{
@@ -40,6 +46,7 @@ final readonly class RunView implements View
      *     cups: list<array{batch: int, grams: float, weighed: bool, met_ms: int|null, pot_ends_ms: int|null, filled_ms: int|null}>,
      *     may_swap: bool, may_plan: bool, carried: bool, second_cup: bool, degas_planned: bool,
      *     wait: array{open_low_ms: int|null, open_likely_ms: int|null, open_high_ms: int|null, service_ms: int|null, gelled_ms: int|null, poured_ms: int|null, opened_ms: int|null},
+     *     ready: ReadyShape,
      *     notes: list<array{at_ms: int, text: string, fault: string|null}>,
      *     cautions: list<array{id: string, title: string, text: Phrase}>, gear: list<string>,
      *     faults: list<array{id: string, name: string, cause: string}>,
@@ -94,6 +101,7 @@ final readonly class RunView implements View
             'second_cup' => array_sum($cup->planned) > $this->run->plan::SECOND_CUP_G,
             'degas_planned' => $this->run->plan->degassing->min > 0.0,
             'wait' => $this->wait(),
+            'ready' => $this->readiness->of($this->run->pour, $this->run->at($state->lastMetAt()), $frozen->clock, CarbonImmutable::now())->toArray(),
             'notes' => array_map(fn (array $note): array => ['at_ms' => $this->ms($this->run->at($note['at'])) ?? 0, 'text' => $note['text'], 'fault' => $note['fault']], $state->notes),
             'cautions' => $this->cautions(),
             'gear' => $this->gear(),

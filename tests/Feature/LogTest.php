@@ -38,9 +38,9 @@ final class LogTest extends TestCase
         $csv = $this->get('/log.csv?grade=good')->assertOk()->streamedContent();
         $rows = array_map(static fn (string $line): array => str_getcsv($line, ',', '"', ''), explode("\r\n", trim($csv)));
 
-        self::assertSame(['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'grade', 'faults', 'note', 'cause'], $rows[0]);
+        self::assertSame(['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'good', 'grade', 'faults', 'note', 'cause'], $rows[0]);
         self::assertSame(['Owl brow', 'Cast', 'cast', 'pr-10', 'Plain pr-10 v1'], array_slice($rows[1], 2, 5));
-        self::assertSame(['88.8', '1', 'good', 'flash lines', "'=2+5\nsecond line, with a comma", ''], array_slice($rows[1], 8));
+        self::assertSame(['88.8', '1', '1', 'good', 'flash lines', "'=2+5\nsecond line, with a comma", ''], array_slice($rows[1], 8));
         self::assertSame(1, substr_count($this->get('/log.csv?grade=poor')->streamedContent(), "\r\n"));
     }
 

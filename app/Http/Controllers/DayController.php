@@ -19,6 +19,7 @@ use App\Reads\DayView;
 use App\Workshop\DayDesk;
 use App\Workshop\DayWork;
 use App\Workshop\KeptDay;
+use App\Workshop\Readiness;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -46,9 +47,11 @@ final readonly class DayController
     }
 
     /** A calendar one can subscribe to: it keeps up. */
-    public function calendar(DayCalendar $calendar): Plain
+    public function calendar(DayCalendar $calendar, Readiness $readiness): Plain
     {
-        return new Plain($calendar->of($this->kept->at(CarbonImmutable::now())), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => 'inline; filename="day.ics"', 'Cache-Control' => 'no-cache']);
+        $now = CarbonImmutable::now();
+
+        return new Plain($calendar->of($this->kept->at($now), $readiness->curing($now)), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => 'inline; filename="day.ics"', 'Cache-Control' => 'no-cache']);
     }
 
     public function try(Request $request): JsonResponse

@@ -7,7 +7,6 @@ namespace App\Http\Controllers;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
-use Apalos\Core\Pour\PourReckoning;
 use Apalos\Core\Run\RunFactKind;
 use App\Actions\Amount;
 use App\Actions\KeepPourSheet;
@@ -25,11 +24,9 @@ use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Workshop;
 use App\Reads\PourSheetView;
-use App\Reads\ReckoningView;
-use App\Workshop\HardnessBook;
+use App\Reads\SheetAnswer;
 use App\Workshop\Library;
 use App\Workshop\RecordedRun;
-use App\Workshop\RoomTemperature;
 use App\Workshop\SheetReckoner;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -45,7 +42,7 @@ final class PourController
     /** The newest; others are poured from their own page. */
     private const FORMULAS_OFFERED = 40;
 
-    public function show(Pour $pour, Library $library, Workshop $workshop, SheetReckoner $reckoner, RoomTemperature $room, HardnessBook $hardness): Response|RedirectResponse
+    public function show(Pour $pour, Library $library, Workshop $workshop, SheetReckoner $reckoner, SheetAnswer $answer): Response|RedirectResponse
     {
         if ($pour->state !== PourState::Draft) {
             return redirect()->to("/pours/{$pour->id}/run");
@@ -55,44 +52,44 @@ final class PourController
 
         return Reply::page('pour/PourSheet', [
             'pour' => (new PourSheetView($pour, $library, $workshop, $formulas, $this->learnt($pour), $this->took($pour)))->toArray(),
-            'reckoning' => $this->answered($reckoner->reckon($pour->sheet), $pour->edition, $room, $hardness),
+            'reckoning' => $answer->of($pour, $reckoner->reckon($pour->sheet))->toArray(),
         ]);
     }
 
     /** Keeps the sheet as typed, right or wrong, and answers it. */
-    public function sheet(Request $request, Pour $pour, KeepPourSheet $keep, SheetReckoner $reckoner, RoomTemperature $room, HardnessBook $hardness): JsonResponse
+    public function sheet(Request $request, Pour $pour, KeepPourSheet $keep, SheetReckoner $reckoner, SheetAnswer $answer): JsonResponse
     {
         ['sheet' => $sheet, 'cup' => $cup] = $reckoner->fitted(self::typed($request));
         try {
             $reckoning = $reckoner->reckon($sheet);
-            $edition = $keep($pour, $sheet, Edition::of($request));
+            $kept = $keep($pour, $sheet, Edition::of($request));
         } catch (Outdated $since) {
-            return $this->clash($pour, $since, $reckoner, $room, $hardness);
+            return $this->clash($pour, $since, $reckoner, $answer);
         }
 
-        return Reply::json($this->answered($reckoning, $edition, $room, $hardness, $cup));
+        return Reply::json($answer->of($kept, $reckoning, $cup)->toArray());
     }
 
     /** Answers it as it stands on screen, in the room and the units of now, and writes nothing. */
-    public function ask(Request $request, Pour $pour, SheetReckoner $reckoner, RoomTemperature $room, HardnessBook $hardness): JsonResponse
+    public function ask(Request $request, Pour $pour, SheetReckoner $reckoner, SheetAnswer $answer): JsonResponse
     {
         $sheet = self::typed($request);
         if ($pour->state !== PourState::Draft || $pour->edition !== Edition::of($request)) {
-            return $this->clash($pour, Outdated::of($pour), $reckoner, $room, $hardness);
+            return $this->clash($pour, Outdated::of($pour), $reckoner, $answer);
         }
 
-        return Reply::json($this->answered($reckoner->reckon($sheet), $pour->edition, $room, $hardness));
+        return Reply::json($answer->of($pour, $reckoner->reckon($sheet))->toArray());
     }
 
     /** What stands there now, beside what was typed: the screen shows both, or goes to the run where one has begun. */
-    private function clash(Pour $pour, Outdated $since, SheetReckoner $reckoner, RoomTemperature $room, HardnessBook $hardness): JsonResponse
+    private function clash(Pour $pour, Outdated $since, SheetReckoner $reckoner, SheetAnswer $answer): JsonResponse
     {
         $now = $pour->fresh() ?? abort(404);
 
         return Reply::json([
             'error' => ['field' => 'edition', 'message' => $since->says],
             'begun' => $now->state !== PourState::Draft,
-            'now' => ['sheet' => $now->sheet, 'reckoning' => $this->answered($reckoner->reckon($now->sheet), $now->edition, $room, $hardness)],
+            'now' => ['sheet' => $now->sheet, 'reckoning' => $answer->of($now, $reckoner->reckon($now->sheet))->toArray()],
         ], 409);
     }
 
@@ -152,15 +149,6 @@ final class PourController
         $throw($pour, Edition::of($request));
 
         return redirect()->to("/jobs/{$job}")->with('said', 'The plan is thrown away.')->with('undo', "/pours/{$pour->id}/restore");
-    }
-
-    /**
-     * @param  array{ml: float, tare_g: float|null}|null  $cup
-     * @return array<string, mixed>
-     */
-    private function answered(PourReckoning $reckoning, int $edition, RoomTemperature $room, HardnessBook $hardness, ?array $cup = null): array
-    {
-        return (new ReckoningView($reckoning, $edition, $cup, $room->now()->degrees, $reckoning->recipe === null ? null : $hardness->expected($reckoning->recipe)))->toArray();
     }
 
     /** @return array{grams: float, pours: int}|null what the last pours of this link really took */

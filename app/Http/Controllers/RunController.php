@@ -16,6 +16,7 @@ use App\Models\Pour;
 use App\Models\PourState;
 use App\Reads\RunView;
 use App\Workshop\CureClock;
+use App\Workshop\Readiness;
 use App\Workshop\RecordedRun;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -25,7 +26,7 @@ use Inertia\Response;
 
 final readonly class RunController
 {
-    public function __construct(private CureClock $clock) {}
+    public function __construct(private CureClock $clock, private Readiness $readiness) {}
 
     public function show(Pour $pour): Response|RedirectResponse
     {
@@ -72,6 +73,6 @@ final readonly class RunController
     /** @return array<string, mixed> */
     private function view(RecordedRun $run): array
     {
-        return (new RunView($run, $this->clock))->toArray();
+        return (new RunView($run, $this->clock, $this->readiness))->toArray();
     }
 }

@@ -17,6 +17,7 @@ use Apalos\Core\Result\Warning;
  *     recoat_close_min?: array{low: float, likely: float, high: float},
  *     demould_min?: array{low: float, likely: float, high: float},
  *     service_min?: array{low: float, likely: float, high: float},
+ *     full_cure_min?: array{low: float, likely: float, high: float},
  *     rests_on: int, warnings: list<array{code: string, message: Phrase}>
  * }
  */
@@ -50,7 +51,7 @@ final readonly class CureResult
         $times = [];
         foreach ([
             'pot_life_min' => Milestone::PotLife, 'recoat_open_min' => Milestone::RecoatOpen, 'recoat_close_min' => Milestone::RecoatClose,
-            'demould_min' => Milestone::Demould, 'service_min' => Milestone::Service,
+            'demould_min' => Milestone::Demould, 'service_min' => Milestone::Service, 'full_cure_min' => Milestone::FullCure,
         ] as $key => $milestone) {
             $band = $this->band($milestone);
             if ($band !== null) {

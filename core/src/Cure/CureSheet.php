@@ -15,7 +15,7 @@ final readonly class CureSheet
     public const USUAL_Q10 = 2.0;
 
     /** What is read of a base. */
-    public const FIELDS = ['pot_life_min', 'recoat_open_min', 'recoat_close_min', 'demould_min', 'service_min', 'ref_c', 'q10', 'alpha'];
+    public const FIELDS = ['pot_life_min', 'recoat_open_min', 'recoat_close_min', 'demould_min', 'service_min', 'full_cure_min', 'ref_c', 'q10', 'alpha'];
 
     /**
      * @param  array<value-of<Milestone>, Minutes>  $times  by milestone

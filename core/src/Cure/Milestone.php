@@ -12,4 +12,5 @@ enum Milestone: string
     case RecoatClose = 'recoat_close_min';
     case Demould = 'demould_min';
     case Service = 'service_min';
+    case FullCure = 'full_cure_min';
 }

@@ -92,11 +92,24 @@ export type CureResult = {
         likely: number;
         high: number;
     };
+    full_cure_min?: {
+        low: number;
+        likely: number;
+        high: number;
+    };
     rests_on: number;
     warnings: {
         code: string;
         message: string;
     }[];
+};
+
+/** When something that cures can be used, held against the day it is wanted by. */
+export type ReadyResult = {
+    ready_ms: number | null;
+    full: boolean;
+    wanted_on: string | null;
+    late_days: number;
 };
 
 /** When each operation starts and ends, in minutes from midnight of the first day, and how much later each alone could start. */
@@ -644,6 +657,15 @@ export type BenchView = {
         href: string;
         count: number;
     }[];
+    ready: ({
+        title: string;
+        href: string;
+        colour: string;
+        ready_ms: number;
+        full: boolean;
+        wanted_on: string | null;
+        late_days: number;
+    })[];
 };
 
 /** A build as its screen shows it: the impression in section, its operations with their windows, and what to do now. */
@@ -1422,6 +1444,14 @@ export type JobView = {
         likely: number | null;
         retired: boolean;
     })[];
+    ready: {
+        link_id: number;
+        pour_id: number;
+        name: string;
+        ready_ms: number;
+        full: boolean;
+        late_days: number;
+    }[];
     chain: ({
         id: number;
         edition: number;
@@ -1957,6 +1987,7 @@ export type ReckoningView = {
     }[];
     hardness: string | null;
     slower: string[];
+    ready: ReadyResult;
 };
 
 /** What a study asks of materials: how they flow, how long they pour in this room, how far they stretch; and the mix the job has planned. */
@@ -2077,6 +2108,7 @@ export type RunView = {
         poured_ms: number | null;
         opened_ms: number | null;
     };
+    ready: ReadyResult;
     notes: ({
         at_ms: number;
         text: string;

@@ -4,7 +4,7 @@
     import { bench as shop } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
     import { figure, sign, span } from '../../lib/units';
-    import { when } from '../../lib/when';
+    import { calendarDay, when } from '../../lib/when';
     import Faces from '../../parts/Faces.svelte';
     import type { BenchView } from '../../types/server';
 
@@ -76,9 +76,26 @@
         </section>
     {/each}
 </div>
+{#if bench.ready.length > 0}
+    <section class="mt-6" aria-labelledby="bench-ready">
+        <h2 id="bench-ready" class="text-2xl">Curing on</h2>
+        <ul class="small-things">
+            {#each bench.ready as one (one.href)}<li class:late={one.late_days > 0}>
+                    <a class="link inline-block font-bold" href={one.href}>{one.title}</a>
+                    ready {when(one.ready_ms, shop.now)}{one.full ? ', fully cured' : ' for service'}{#if one.wanted_on !== null}; wanted by {calendarDay(
+                            one.wanted_on,
+                        )}{one.late_days > 0 ? `: ${one.late_days === 1 ? 'a day' : `${String(one.late_days)} days`} late` : ''}{/if}
+                </li>{/each}
+        </ul>
+    </section>
+{/if}
 <p class="mt-8"><a class="btn" href="/jobs?new=1">Start a new job <kbd class="kbd kbd-sm">n</kbd></a></p>
 
 <style>
+    .late {
+        border-left: 4px solid var(--color-error);
+        padding-left: 0.6rem;
+    }
     .benches {
         display: grid;
         grid-template-columns: 1.25fr 1fr 1fr;
@@ -150,6 +167,10 @@
         justify-self: start;
     }
     @media (max-width: 1000px) {
+        .late {
+            border-left: 4px solid var(--color-error);
+            padding-left: 0.6rem;
+        }
         .benches {
             grid-template-columns: 1fr;
         }

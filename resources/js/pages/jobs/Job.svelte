@@ -90,6 +90,15 @@
               : ''}.{/if}
 </p>
 
+{#each job.ready as one (one.pour_id)}
+    <p class="mt-1" class:font-bold={one.late_days > 0} class:text-error={one.late_days > 0}>
+        <a class="link" href="/pours/{one.pour_id}/run">{one.name}</a> is {one.full ? 'fully cured' : 'ready for service'}
+        {dayAndTime(one.ready_ms)}{one.late_days > 0 && job.due_on !== null
+            ? `: ${one.late_days === 1 ? 'a day' : `${String(one.late_days)} days`} after it is wanted`
+            : ''}.
+    </p>
+{/each}
+
 <label class="mt-2 flex min-h-11 w-fit items-center gap-3"
     ><input
         type="checkbox"

@@ -4,6 +4,7 @@
     import type { LiveSheet } from '../../lib/sheet.svelte';
     import { decimalsOf, figure, measure, minutes, sign } from '../../lib/units';
     import { when } from '../../lib/when';
+    import Ready from '../../parts/Ready.svelte';
     import Lines from '../../parts/Lines.svelte';
     import Warnings from '../../parts/Warnings.svelte';
     import Working from '../../parts/Working.svelte';
@@ -126,6 +127,7 @@
         {/if}
     </div>
     <p class="working-out" class:on={!live.fresh} aria-hidden={live.fresh}>{live.trouble === null ? 'working it out …' : ''}</p>
+    {#if mix !== null}<Ready {...live.answer.ready} planned />{/if}
     <Wrong says={live.trouble} />
     {#each wrong as e (e.field)}<p class="font-bold text-error" role="alert">{e.message}</p>{/each}
     {@render children()}

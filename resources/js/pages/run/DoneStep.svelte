@@ -1,6 +1,7 @@
 <script lang="ts">
     import { bench } from '../../lib/bench.svelte';
     import { figure, measure } from '../../lib/units';
+    import Ready from '../../parts/Ready.svelte';
     import type { KeptView, RunView } from '../../types/server';
 
     let { run, grade, kept }: { run: RunView; grade: NonNullable<RunView['grade']>; kept: KeptView | null } = $props();
@@ -12,6 +13,7 @@
 <p class="mt-2 text-lg">
     {measure(grade.used_g, 'mass', bench.units)} really used of {measure(run.weighed_g, 'mass', bench.units)} weighed.
 </p>
+{#if (run.ready.ready_ms ?? 0) > bench.now}<div class="mt-1"><Ready {...run.ready} /></div>{/if}
 {#if grade.correction_pct !== null}
     <p class="mt-1">
         {#if Math.abs(grade.correction_pct) < 0.05}The volume was measured right.{:else}The mould took

@@ -3,6 +3,7 @@
     import type { LiveRun } from '../../lib/run.svelte';
     import { measure, span } from '../../lib/units';
     import { dayAndTime } from '../../lib/when';
+    import Ready from '../../parts/Ready.svelte';
 
     let { live }: { live: LiveRun } = $props();
     const wait = $derived(live.run.wait);
@@ -23,6 +24,7 @@
             between {dayAndTime(wait.open_low_ms)} and {dayAndTime(wait.open_high_ms)}{/if}.
     </p>
     {#if wait.service_ms !== null}<p class="quiet">First hot or harsh casting from {dayAndTime(wait.service_ms)}.</p>{/if}
+    <Ready {...live.run.ready} />
     <div class="bar" aria-hidden="true"><span style="width:{share * 100}%"></span></div>
 {/if}
 <p class="max-w-prose">
