@@ -7,6 +7,8 @@ return [
     'hosts' => env('APP_HOSTS', ''),
     // Addresses of proxies before the bench whose word for address and scheme is believed, with commas between.
     'proxies' => env('APP_PROXIES', ''),
+    // Where backups are kept; beside the storage folder where nothing is said.
+    'backups' => env('APALOS_BACKUPS', ''),
     // How often one address may ask the programming interface in a minute.
     'api_a_minute' => (int) env('API_A_MINUTE', 300),
 ];

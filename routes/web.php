@@ -30,6 +30,7 @@ use App\Http\Controllers\SeriesController;
 use App\Http\Controllers\StoresController;
 use App\Http\Controllers\StudyController;
 use App\Http\Controllers\SwatchController;
+use App\Http\Controllers\TakingAlongController;
 use App\Http\Controllers\TypedController;
 use App\Http\Controllers\UpController;
 use App\Http\Controllers\WorkshopController;
@@ -147,6 +148,7 @@ Route::post('/pours/{pour}/again', [PourController::class, 'again']);
 Route::get('/pours/{pour}/run', [RunController::class, 'show']);
 Route::post('/pours/{pour}/plan', [RunController::class, 'plan']);
 Route::post('/pours/{pour}/events', [RunController::class, 'record']);
+Route::get('/pours/{pour}/history', [RunController::class, 'history']);
 
 Route::get('/contacts', [ContactController::class, 'board']);
 Route::post('/contacts/patches', [ContactController::class, 'plan']);
@@ -202,6 +204,10 @@ Route::get('/log', [LogController::class, 'index']);
 Route::get('/log.csv', [LogController::class, 'csv']);
 
 Route::put('/workshop', [WorkshopController::class, 'update']);
+Route::get('/backup', [TakingAlongController::class, 'show']);
+Route::get('/everything.zip', [TakingAlongController::class, 'everything'])->middleware(FewAtOnce::class);
+Route::post('/everything', [TakingAlongController::class, 'take'])->middleware(FewAtOnce::class);
+Route::post('/backup', [TakingAlongController::class, 'backUp'])->middleware(FewAtOnce::class);
 Route::post('/devices/scale/tare', [DeviceController::class, 'tare']);
 Route::post('/devices/scale/take-over', [DeviceController::class, 'takeOver']);
 Route::post('/devices/scale/accept', [DeviceController::class, 'accept']);

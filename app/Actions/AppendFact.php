@@ -11,6 +11,7 @@ use App\Facts\FactDiffers;
 use App\Facts\StepHasMoved;
 use App\Facts\Stream;
 use App\Models\Fact;
+use App\Workshop\Happened;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -52,12 +53,12 @@ final readonly class AppendFact
                     return $known->said === null || $known->said === $said ? $stream : throw FactDiffers::from($known->kind);
                 }
             }
-            Fact::query()->create([
+            $fact = Fact::query()->create([
                 'stream' => $stream::name(), 'stream_id' => $stream->id(), 'key' => $key, 'kind' => $kind,
                 'at' => self::at($in, $stream, $now), 'payload' => $stream->accepts($kind, $payload, $now), 'said' => $said,
             ]);
 
-            return $stream->appended();
+            return $stream->appended(Happened::told($fact));
         }, 3);
     }
 

@@ -44,7 +44,7 @@ final readonly class TakeLotIn
             $parts[$part->text('part')] = ['got_g' => $part->positive('grams'), 'maker_number' => mb_substr($part->textOrNull('maker_number') ?? '', 0, 60) ?: null];
         }
         if ($parts === [] || array_diff(array_keys($parts), $asked) !== []) {
-            throw BadInput::at($in->at('parts'), Phrase::written($asked === ['A'] ? 'It comes in one tub: write its grams.' : 'Write the grams of A and of B; leave one out only where it is not in this kit, such as the water of a plaster.'));
+            throw BadInput::at($in->at('parts'), Phrase::written($asked === ['A'] ? 'It comes in one tub: write what is in it.' : 'Write how much of A and of B; leave one out only where it is not in this kit, such as the water of a plaster.'));
         }
         ksort($parts);
 

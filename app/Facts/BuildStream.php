@@ -19,6 +19,7 @@ use Apalos\Core\Run\Grade;
 use App\Models\Build;
 use App\Models\Pour;
 use App\Models\Workshop;
+use App\Workshop\Happened;
 use App\Workshop\Library;
 use App\Workshop\RecordedBuild;
 use Carbon\CarbonImmutable;
@@ -26,6 +27,9 @@ use Carbon\CarbonImmutable;
 /** A build: which fact fits where it stands. What it mixes has its facts in the run of that. */
 final readonly class BuildStream implements Stream
 {
+    /** Of a plain pour, on the day. */
+    private const OPENING = 'open';
+
     private function __construct(private Library $library, private BuildOutcome $outcome, public RecordedBuild $recorded) {}
 
     /** With the turn taken to write to it. */
@@ -105,7 +109,7 @@ final readonly class BuildStream implements Stream
         };
     }
 
-    public function appended(): static
+    public function appended(Happened $told): static
     {
         $recorded = RecordedBuild::of($this->recorded->build, $this->recorded->now);
         $recorded->build->plain || $this->outcome->write($recorded);
@@ -173,13 +177,19 @@ final readonly class BuildStream implements Stream
     /** @return array{op: string, at_min: float|null} */
     private function put(Fields $in): array
     {
-        $stands = $this->stands($in);
-        if ($stands->startedAt !== null || $stands->state->isOver()) {
-            throw new StepHasMoved("“{$stands->operation->name}” has begun: it does not move any more.");
-        }
         $at = $in->numberOrNull('at_ms', 0.0, 1e14);
+        // A plain pour is opened as well, though opening is no operation of its build.
+        if ($this->recorded->build->plain && $in->text('op') === self::OPENING) {
+            $operation = self::OPENING;
+        } else {
+            $stands = $this->stands($in);
+            if ($stands->startedAt !== null || $stands->state->isOver()) {
+                throw new StepHasMoved("“{$stands->operation->name}” has begun: it does not move any more.");
+            }
+            $operation = $stands->operation->id;
+        }
 
-        return ['op' => $stands->operation->id, 'at_min' => $at === null ? null : ($at - (float) $this->recorded->build->created_at->getTimestampMs()) / 60_000.0];
+        return ['op' => $operation, 'at_min' => $at === null ? null : ($at - (float) $this->recorded->build->created_at->getTimestampMs()) / 60_000.0];
     }
 
     /** @return array{operations: list<array<string, mixed>>} */

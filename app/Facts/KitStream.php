@@ -11,6 +11,7 @@ use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Store\KitFactKind;
 use App\Keeping\RecordedKit;
 use App\Models\Kit;
+use App\Workshop\Happened;
 use Carbon\CarbonImmutable;
 
 /** The kits of a sheet: what one costs, and at how much left the next is ordered. */
@@ -60,7 +61,7 @@ final readonly class KitStream implements Stream
         };
     }
 
-    public function appended(): static
+    public function appended(Happened $told): static
     {
         $recorded = RecordedKit::of($this->recorded->kit);
         $recorded->write();
@@ -74,7 +75,7 @@ final readonly class KitStream implements Stream
         $price = ($in->toArray()['price'] ?? '') === '' || ! $in->has('price') ? null : Money::written($in, 'price')->toString();
         $mass = $in->positiveOrNull('mass_g');
         if ($price !== null && $mass === null) {
-            throw BadInput::at('mass_g', Phrase::written('Say how many grams that price is for.'));
+            throw BadInput::at('mass_g', Phrase::written('Say how much of it that price is for.'));
         }
 
         return ['price' => $price, 'mass_g' => $mass];

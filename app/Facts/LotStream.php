@@ -15,6 +15,7 @@ use App\Keeping\DayOnLabel;
 use App\Keeping\RecordedLot;
 use App\Models\Lot;
 use App\Models\LotPart;
+use App\Workshop\Happened;
 use Carbon\CarbonImmutable;
 
 /** A lot on the shelf: what may be told of it. What runs draw from it is told in the runs. */
@@ -74,7 +75,7 @@ final readonly class LotStream implements Stream
         };
     }
 
-    public function appended(): static
+    public function appended(Happened $told): static
     {
         $recorded = RecordedLot::of($this->recorded->lot);
         $recorded->write();

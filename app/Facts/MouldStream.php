@@ -16,6 +16,7 @@ use Apalos\Core\Phrase\Phrase;
 use App\Keeping\Rack;
 use App\Keeping\RecordedMould;
 use App\Models\Mould;
+use App\Workshop\Happened;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Storage;
 
@@ -79,7 +80,7 @@ final readonly class MouldStream implements Stream
         };
     }
 
-    public function appended(): static
+    public function appended(Happened $told): static
     {
         $recorded = RecordedMould::of($this->recorded->mould);
         $recorded->write();

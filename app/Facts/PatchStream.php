@@ -7,6 +7,7 @@ namespace App\Facts;
 use Apalos\Core\Contact\PatchFactKind;
 use Apalos\Core\Input\Fields;
 use App\Models\TestPatch;
+use App\Workshop\Happened;
 use App\Workshop\RecordedPatch;
 use Carbon\CarbonImmutable;
 
@@ -54,7 +55,7 @@ final readonly class PatchStream implements Stream
         };
     }
 
-    public function appended(): static
+    public function appended(Happened $told): static
     {
         $recorded = RecordedPatch::of($this->recorded->patch);
         $recorded->write();

@@ -18,6 +18,7 @@ use Apalos\Core\Volume\VolumeRequest;
 use App\Keeping\AfterRun;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\Workshop\Happened;
 use App\Workshop\Library;
 use App\Workshop\RecordedRun;
 use App\Workshop\RoomTemperature;
@@ -32,9 +33,9 @@ final readonly class RunStream implements Stream
     private function __construct(private Library $library, private VolumeEstimator $volumes, private RoomTemperature $room, private ToldBeside $beside, public RecordedRun $run) {}
 
     /** With the turn taken to write to it. */
-    public static function open(Pour $pour): self
+    public static function open(int $pour): self
     {
-        $pour = Pour::query()->with('impression.job', 'build')->lockForUpdate()->findOrFail($pour->id);
+        $pour = Pour::query()->with('impression.job')->lockForUpdate()->findOrFail($pour);
         if ($pour->started_at === null) {
             throw BadInput::at('kind', Phrase::written('This pour has not begun. Start it from its sheet.'));
         }
@@ -72,9 +73,9 @@ final readonly class RunStream implements Stream
         return $this->checked(Fields::of(['kind' => $kind])->choice('kind', RunFactKind::class), $payload, $this->run, $now);
     }
 
-    public function appended(): static
+    public function appended(Happened $told): static
     {
-        $run = RecordedRun::of($this->run->pour);
+        $run = $this->run->and($told);
         $this->project($run);
         app(AfterRun::class)($run);
         if ($run->lastFactId() > 0 && $run->facts[count($run->facts) - 1]->kind === RunFactKind::Counted->value) {

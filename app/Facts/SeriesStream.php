@@ -10,6 +10,7 @@ use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Series\SeriesFactKind;
 use App\Models\Series;
+use App\Workshop\Happened;
 use App\Workshop\RecordedSeries;
 use App\Workshop\ScaleDesk;
 use App\Workshop\WeighUpAtHand;
@@ -61,7 +62,7 @@ final readonly class SeriesStream implements Stream
         return self::checked(Fields::of(['kind' => $kind])->choice('kind', SeriesFactKind::class), $payload, $this->recorded);
     }
 
-    public function appended(): static
+    public function appended(Happened $told): static
     {
         $recorded = RecordedSeries::of($this->recorded->series);
         if ($recorded->facts !== [] && $recorded->facts[count($recorded->facts) - 1]->kind === SeriesFactKind::Counted->value) {

@@ -35,6 +35,6 @@ interface Stream
      */
     public function accepts(string $kind, Fields $payload, CarbonImmutable $now): array;
 
-    /** Reads itself anew, and writes down what lists need to know of it. */
-    public function appended(): static;
+    /** Stands as it does with what was told just now, and writes down what lists need to know of it. */
+    public function appended(Happened $told): static;
 }

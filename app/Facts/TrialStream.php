@@ -11,6 +11,7 @@ use Apalos\Core\Run\Grade;
 use Apalos\Core\Trial\TrialFactKind;
 use App\Keeping\RecordedTrial;
 use App\Models\Trial;
+use App\Workshop\Happened;
 use Carbon\CarbonImmutable;
 
 /** A trial: which cup is graded how. */
@@ -68,7 +69,7 @@ final readonly class TrialStream implements Stream
         };
     }
 
-    public function appended(): static
+    public function appended(Happened $told): static
     {
         $recorded = RecordedTrial::of($this->recorded->trial);
         $recorded->write();

@@ -54,13 +54,20 @@ final readonly class LotBook
         if ($planned === [] && $run->beside->lots === []) {
             return;
         }
-        $had = Rows::of('lot_draws')->where('pour_id', $pour->id)->orderBy('id')->get(['lot_id', 'code', 'part', 'grams', 'at']);
         $order = self::order($planned, $run->beside->lots);
-        $lots = array_values(array_unique(array_merge(...array_values($order), ...[array_map(intval(...), $had->whereNotNull('lot_id')->pluck('lot_id')->all())])));
+        $lots = array_values(array_unique(array_merge(...array_values($order))));
+        // What it took before, and what others took from the same tubs, in one question.
+        $draws = self::draws($pour->id, $lots);
+        $had = $draws->where('pour_id', $pour->id)->values();
+        $elsewhere = array_values(array_diff(array_map(intval(...), $had->whereNotNull('lot_id')->pluck('lot_id')->unique()->all()), $lots));
+        if ($elsewhere !== []) {
+            $lots = [...$lots, ...$elsewhere];
+            $draws = self::draws($pour->id, $lots);
+        }
         // Two runs may take from one tub: they take turns.
         $held = Lot::query()->with('parts')->whereKey($lots)->orderBy('id')->lockForUpdate()->get();
         $weighed = ($run->state->givenUp['fate'] ?? null) === 'back' ? [] : $this->weighed($run, $held);
-        $book = LotsAtOnce::of($held, $pour->id);
+        $book = LotsAtOnce::with($held, $draws->where('pour_id', '!=', $pour->id)->values());
         $rows = [];
         foreach ($weighed as [$code, $part, $grams, $at]) {
             $drawn = $book->stock->draw($part, $grams, $at->getTimestampMs() / 60_000.0, $order[$code] ?? []);
@@ -75,8 +82,11 @@ final readonly class LotBook
         if (self::asBefore($had, $rows)) {
             return;
         }
-        Rows::of('lot_draws')->where('pour_id', $pour->id)->delete();
-        DB::table('lot_draws')->insert($rows);
+        $new = self::added($had, $rows);
+        if ($new === null) {
+            Rows::of('lot_draws')->where('pour_id', $pour->id)->delete();
+        }
+        DB::table('lot_draws')->insert($new ?? $rows);
         $book->drawnAnew($rows);
         $book->write(array_values(array_unique(array_filter([...$had->pluck('lot_id')->map(intval(...))->all(), ...array_column($rows, 'lot_id')]))));
     }
@@ -123,6 +133,27 @@ final readonly class LotBook
         }
 
         return $planned;
+    }
+
+    /**
+     * @param  list<int>  $lots
+     * @return \Illuminate\Support\Collection<int, \stdClass> in the order in which they were written down
+     */
+    private static function draws(int $pour, array $lots): \Illuminate\Support\Collection
+    {
+        return Rows::of('lot_draws')->where(static fn ($either) => $either->where('pour_id', $pour)->orWhereIn('lot_id', $lots))->orderBy('id')->get(['pour_id', 'lot_id', 'code', 'part', 'grams', 'at']);
+    }
+
+    /**
+     * What comes on top of what is written down; null where something of that is no longer so.
+     *
+     * @param  \Illuminate\Support\Collection<int, \stdClass>  $had
+     * @param  list<array{workshop_id: int, lot_id: int|null, pour_id: int, code: string, part: string, grams: float, at: string}>  $rows
+     * @return list<array{workshop_id: int, lot_id: int|null, pour_id: int, code: string, part: string, grams: float, at: string}>|null
+     */
+    private static function added(\Illuminate\Support\Collection $had, array $rows): ?array
+    {
+        return count($rows) > $had->count() && self::asBefore($had, array_slice($rows, 0, $had->count())) ? array_slice($rows, $had->count()) : null;
     }
 
     /**

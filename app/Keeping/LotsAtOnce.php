@@ -20,18 +20,27 @@ final class LotsAtOnce
      */
     private function __construct(private readonly array $lots, private array $drawn, public readonly Stock $stock) {}
 
+    /** @param  Collection<int, Lot>  $lots  with their parts */
+    public static function of(Collection $lots): self
+    {
+        return self::with($lots, Rows::of('lot_draws')->whereIn('lot_id', $lots->modelKeys())->orderBy('id')->get(['lot_id', 'part', 'grams', 'at']));
+    }
+
     /**
      * @param  Collection<int, Lot>  $lots  with their parts
-     * @param  int|null  $butFor  the pour whose draws are found anew
+     * @param  \Illuminate\Support\Collection<int, \stdClass>  $draws  from them, but for those of the pour at hand
      */
-    public static function of(Collection $lots, ?int $butFor = null): self
+    public static function with(Collection $lots, \Illuminate\Support\Collection $draws): self
     {
         $recorded = RecordedLot::all($lots);
         $facts = array_map(static fn (RecordedLot $lot): array => $lot->told, $recorded);
         $got = $lots->mapWithKeys(static fn (Lot $lot): array => [$lot->id => $lot->parts->pluck('got_g', 'part')->map(floatval(...))->all()])->all();
         $stock = new Stock($facts, $got);
         $drawn = [];
-        foreach (Rows::of('lot_draws')->whereIn('lot_id', array_keys($recorded))->when($butFor !== null, static fn ($q) => $q->where('pour_id', '!=', $butFor))->orderBy('at')->orderBy('id')->get(['lot_id', 'part', 'grams', 'at']) as $row) {
+        foreach ($draws as $row) {
+            if ($row->lot_id === null || ! isset($recorded[(int) $row->lot_id])) {
+                continue;
+            }
             $at = self::minutes((string) $row->at);
             $drawn[(int) $row->lot_id][] = ['part' => (string) $row->part, 'g' => (float) $row->grams, 'at' => $at];
             $stock->drew((int) $row->lot_id, (string) $row->part, (float) $row->grams, $at);

@@ -31,6 +31,9 @@ final class ModelFile extends Model
 {
     use InWorkshop, KeepsMoments, SoftDeletes;
 
+    /** So long one that was put away can be had back. */
+    public const KEPT_DAYS = 30;
+
     public $timestamps = false;
 
     protected $table = 'model_files';

@@ -21,6 +21,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string|null $doing
  * @property array<string, mixed>|null $answer
  * @property array<string, mixed>|null $wrong
+ * @property CarbonImmutable|null $taken_at since when somebody answers it
  * @property CarbonImmutable $created_at
  * @property ModelFile $modelFile
  */
@@ -42,15 +43,15 @@ final class Study extends Model
 
     protected $table = 'studies';
 
-    protected $fillable = ['workshop_id', 'model_file_id', 'asked', 'mark', 'state', 'done', 'doing', 'answer', 'wrong', 'created_at'];
+    protected $fillable = ['workshop_id', 'model_file_id', 'asked', 'mark', 'state', 'done', 'doing', 'answer', 'wrong', 'created_at', 'taken_at'];
 
-    protected $attributes = ['state' => self::WAITING, 'done' => 0, 'doing' => null, 'answer' => null, 'wrong' => null];
+    protected $attributes = ['state' => self::WAITING, 'done' => 0, 'doing' => null, 'answer' => null, 'wrong' => null, 'taken_at' => null];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     protected function casts(): array
     {
-        return ['asked' => 'array', 'answer' => 'array', 'wrong' => 'array', 'done' => 'integer', 'model_file_id' => 'integer', 'created_at' => 'immutable_datetime'];
+        return ['asked' => 'array', 'answer' => 'array', 'wrong' => 'array', 'done' => 'integer', 'model_file_id' => 'integer', 'created_at' => 'immutable_datetime', 'taken_at' => 'immutable_datetime'];
     }
 
     /** @return BelongsTo<ModelFile, $this> */

@@ -45,6 +45,9 @@ final readonly class DayTry
         if ($at < DayDesk::minutes($this->now, $this->day->midnight) - 1.0) {
             return 'That is over already.';
         }
+        if ($work->step === 'open' && $work->opens !== null && $at < $work->opens - 0.5) {
+            return "It cures until {$this->said($work->opens)}: opened earlier it tears. Its run asks before it is opened early.";
+        }
         foreach ($work->operation->after as $after) {
             $other = $this->day->one($after->operation);
             $start = $other === null ? null : $this->day->starts($other);

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
-use App\Models\Impression;
-use App\Models\Job;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Workshop;
@@ -21,7 +19,7 @@ final class LogQuery
     /** A coat or a part of a build that goes on: it has an end, and its grams, but no grade of its own. */
     public const LAID = 'laid';
 
-    public function __construct(private readonly Workshop $workshop) {}
+    public function __construct(private readonly Workshop $workshop, private readonly LogWords $words) {}
 
     /**
      * @param  array{q: string, grade: string, fault: string, base: string}  $filter
@@ -34,8 +32,7 @@ final class LogQuery
         $query->when($said->from !== null, static fn (Builder $from) => $from->where('graded_at', '>=', $said->from?->format('Y-m-d H:i:s.v')));
         $query->when($said->until !== null, static fn (Builder $until) => $until->where('graded_at', '<', $said->until?->format('Y-m-d H:i:s.v')));
         if ($said->words !== '') {
-            $links = Impression::withTrashed()->where(Like::of('name', $said->words))->orWhereIn('job_id', Job::withTrashed()->where(Like::of('name', $said->words))->select('id'))->select('id');
-            $query->where(static fn (Builder $either) => $either->where(static fn (Builder $note) => $note->whereNotNull('note')->where(Like::of('note', $said->words)))->orWhereIn('impression_id', $links));
+            $this->words->narrow($query, $said->words);
         }
         if ($filter['grade'] !== '') {
             $filter['grade'] === self::GIVEN_UP ? $query->where('state', PourState::GivenUp) : $query->where('grade', $filter['grade']);

@@ -59,6 +59,17 @@ final readonly class Backup
         return $file;
     }
 
+    /** When the newest in a folder was taken, by the clock of the disk; null where there is none. */
+    public function newest(string $folder): ?CarbonImmutable
+    {
+        if (! is_dir($folder)) {
+            return null;
+        }
+        $taken = array_map(static fn ($file): int => $file->getMTime(), array_filter($this->files->files($folder), static fn ($file): bool => preg_match(self::NAMED, $file->getFilename()) === 1));
+
+        return $taken === [] ? null : CarbonImmutable::createFromTimestampUTC(max($taken));
+    }
+
     /** Lets go of what is older; the newest always stays. */
     public function thin(string $folder, int $days, CarbonImmutable $now): int
     {

@@ -53,12 +53,12 @@ final class DayDesk
         foreach ($this->work->builds($now) as $one) {
             $work = count($work) > self::MOST_OPERATIONS ? $work : [...$work, ...$this->build($one, $midnight)];
         }
+        $wishes = $this->wishes([...array_map(static fn (RecordedRun $run): Pour => $run->pour, $this->work->runs()), ...array_slice($this->work->planned(), 0, self::MOST_PLANNED)], $midnight);
         foreach ($this->work->runs() as $run) {
-            $work = [...$work, ...$this->live($run, $midnight, $now)];
+            $work = [...$work, ...$this->live($run, $midnight, $now, $wishes[$run->pour->build_id]['open'] ?? null)];
         }
-        $wishes = $this->wishes(array_slice($this->work->planned(), 0, self::MOST_PLANNED), $midnight);
         foreach (array_slice($this->work->planned(), 0, self::MOST_PLANNED) as $pour) {
-            $work = [...$work, ...$this->planned($pour, $midnight, $wishes[$pour->build_id] ?? null)];
+            $work = [...$work, ...$this->planned($pour, $midnight, $wishes[$pour->build_id] ?? [])];
         }
 
         return $work;
@@ -175,7 +175,7 @@ final class DayDesk
     }
 
     /** @return list<DayWork> */
-    private function live(RecordedRun $run, CarbonImmutable $midnight, CarbonImmutable $now): array
+    private function live(RecordedRun $run, CarbonImmutable $midnight, CarbonImmutable $now, ?float $wish): array
     {
         $pour = $run->pour;
         if ($run->plan->endsLaid || $pour->started_at === null) {
@@ -188,14 +188,17 @@ final class DayDesk
         $open = $pour->state === PourState::Waiting ? $run->reaches($this->clock, Milestone::Demould)?->likely() : null;
         if ($open !== null) {
             $at = self::minutes($open, $midnight);
-            $work[] = $make('open', 'Open', new DayOperation("p{$pour->id}:open", self::OPENING_MIN, [DayOperation::HANDS], [], $at), true, $at);
+            $work[] = $make('open', 'Open', new DayOperation("p{$pour->id}:open", self::OPENING_MIN, [DayOperation::HANDS], [], max($at, $wish ?? $at)), true, $at);
         }
 
         return $work;
     }
 
-    /** @return list<DayWork> */
-    private function planned(Pour $pour, CarbonImmutable $midnight, ?float $wish): array
+    /**
+     * @param  array<string, float|null>  $wish  where somebody put its pour and its opening
+     * @return list<DayWork>
+     */
+    private function planned(Pour $pour, CarbonImmutable $midnight, array $wish): array
     {
         $gist = $this->work->gist($pour);
         if ($gist === null) {
@@ -207,9 +210,9 @@ final class DayDesk
         $minutes = $gist['cups'] * ($number($plan['mix_min'] ?? 0) + ($vacuum ? $number($plan['degas_min'] ?? 0) : 0.0)) + $gist['mass_g'] / max(1.0, $number($plan['pour_g_per_min'] ?? 150)) + self::WEIGHING_MIN;
         $base = $this->library->shelf()->bases[$pour->baseCode() ?? ''] ?? null;
         $make = static fn (string $step, string $name, DayOperation $operation): DayWork => new DayWork($operation, $pour->title(), $name, "/pours/{$pour->id}", 'planned', $base->colour ?? '#cfc4ae', $pour->build_id, $step, true);
-        $work = [$make('pour', 'Pour', new DayOperation("p{$pour->id}:pour", round($minutes, 1), $vacuum ? [DayOperation::HANDS, 'chamber'] : [DayOperation::HANDS], [], $wish))];
+        $work = [$make('pour', 'Pour', new DayOperation("p{$pour->id}:pour", round($minutes, 1), $vacuum ? [DayOperation::HANDS, 'chamber'] : [DayOperation::HANDS], [], $wish['pour'] ?? null))];
         if ($gist['demould_min'] !== null) {
-            $work[] = $make('open', 'Open', new DayOperation("p{$pour->id}:open", self::OPENING_MIN, [DayOperation::HANDS], [new After("p{$pour->id}:pour", $gist['demould_min'])]));
+            $work[] = $make('open', 'Open', new DayOperation("p{$pour->id}:open", self::OPENING_MIN, [DayOperation::HANDS], [new After("p{$pour->id}:pour", $gist['demould_min'])], $wish['open'] ?? null));
         }
 
         return $work;
@@ -219,7 +222,7 @@ final class DayDesk
      * Where somebody has put what is planned.
      *
      * @param  list<Pour>  $planned
-     * @return array<int, float|null> by build
+     * @return array<int, array<string, float|null>> by build and step
      */
     private function wishes(array $planned, CarbonImmutable $midnight): array
     {
@@ -231,7 +234,8 @@ final class DayDesk
         $wishes = [];
         foreach ($put->where('kind', BuildFactKind::Put->value)->whereNotIn('fact', $undone) as $row) {
             $at = $said($row, 'at_min');
-            $wishes[(int) $row->id] = is_numeric($at) ? self::minutes(CarbonImmutable::parse((string) $row->created_at, 'UTC')->addMilliseconds((int) ($at * 60_000)), $midnight) : null;
+            $step = $said($row, 'op');
+            $wishes[(int) $row->id][is_string($step) ? $step : 'pour'] = is_numeric($at) ? self::minutes(CarbonImmutable::parse((string) $row->created_at, 'UTC')->addMilliseconds((int) ($at * 60_000)), $midnight) : null;
         }
 
         return $wishes;

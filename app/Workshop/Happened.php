@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Workshop;
 
+use App\Models\Fact;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 
@@ -12,6 +13,12 @@ final readonly class Happened
 {
     /** @param  array<string, mixed>  $payload */
     private function __construct(public int $id, public string $key, public string $kind, public int $atMs, public array $payload, public ?string $said) {}
+
+    /** One that was written down just now, without reading all of them again. */
+    public static function told(Fact $fact): self
+    {
+        return new self($fact->id, $fact->key, $fact->kind, (int) $fact->at->getTimestampMs(), $fact->payload, $fact->said);
+    }
 
     /**
      * The facts of some streams of one kind.

@@ -33,6 +33,12 @@ final readonly class RecordedRun
         return self::all([$pour])[0];
     }
 
+    /** The same with what was told since. */
+    public function and(Happened $told): self
+    {
+        return self::from($this->pour, [...$this->facts, $told]);
+    }
+
     /**
      * Several at once: their facts are asked for together.
      *

@@ -100,18 +100,17 @@ final class RoomTemperature
         if ($this->known !== null && $from >= $this->from) {
             return;
         }
+        // The last one before it, and all since, in one question.
         $before = $this->readings()->where('at', '<=', $from)->orderByDesc('at')->orderByDesc('id')->limit(1);
-        $after = $this->readings()->where('at', '>', $from)->orderBy('at')->orderBy('id');
-        $this->known = array_map(
-            static fn (object $row): array => ['at' => (string) $row->at, 'celsius' => (float) $row->celsius],
-            [...$before->get()->all(), ...$after->get()->all()],
-        );
+        $found = DB::query()->fromSub($before, 'before')->select('at', 'celsius', 'id')->unionAll($this->readings()->where('at', '>', $from))->get()->all();
+        usort($found, static fn (object $one, object $other): int => [(string) $one->at, (int) $one->id] <=> [(string) $other->at, (int) $other->id]);
+        $this->known = array_map(static fn (object $row): array => ['at' => (string) $row->at, 'celsius' => (float) $row->celsius], $found);
         $this->from = $from;
     }
 
     private function readings(): Builder
     {
-        return DB::table('room_readings')->where('workshop_id', $this->workshop->id)->select('at', 'celsius');
+        return DB::table('room_readings')->where('workshop_id', $this->workshop->id)->select('at', 'celsius', 'id');
     }
 
     private static function written(CarbonImmutable $moment): string

@@ -8,6 +8,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\PhraseData;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Piece\StudyRequest;
 use App\Models\ModelFile;
 use App\Models\Study;
@@ -33,6 +34,8 @@ final readonly class StudyDesk
 
     private const LONGEST_SECONDS = 600;
 
+    private const GRACE_SECONDS = 60;
+
     private const WAIT_US = 20_000;
 
     /**
@@ -46,7 +49,7 @@ final readonly class StudyDesk
         $question = array_filter($asked->toArray(), static fn (mixed $value): bool => $value !== null && $value !== false);
         ksort($question);
         $study = $file->studies()->createOrFirst(['mark' => self::mark($file, $question)], ['asked' => $question, 'created_at' => $now]);
-        if (in_array($study->state, [Study::CANCELLED, Study::REFUSED], true) || ($study->state === Study::RUNNING && $study->created_at < $now->subSeconds(self::LONGEST_SECONDS))) {
+        if (in_array($study->state, [Study::CANCELLED, Study::REFUSED], true) || ($study->state === Study::RUNNING && $study->created_at < $now->subSeconds((int) self::longest()))) {
             // Stopped or broken off, or taken up by somebody who is no more: it is asked anew.
             $study->update(['state' => Study::WAITING, 'done' => 0, 'wrong' => null, 'created_at' => $now]);
         }
@@ -82,7 +85,7 @@ final readonly class StudyDesk
     /** Answers a study that waits; where another does so already, there is nothing to do. */
     public function answer(Study $study): void
     {
-        if (Study::query()->whereKey($study->id)->where('state', Study::WAITING)->update(['state' => Study::RUNNING, 'done' => 0]) === 0) {
+        if (Study::query()->whereKey($study->id)->where('state', Study::WAITING)->update(['state' => Study::RUNNING, 'done' => 0, 'taken_at' => CarbonImmutable::now()]) === 0) {
             return;
         }
         try {
@@ -93,6 +96,24 @@ final readonly class StudyDesk
         } catch (BadInput $wrong) {
             Study::query()->whereKey($study->id)->update(['state' => Study::REFUSED, 'wrong' => json_encode(PhraseData::of($wrong->says), JSON_THROW_ON_ERROR)]);
         }
+    }
+
+    /** One whose runner is no more ends in a sentence; that of the next one has its turn. */
+    public function lapsed(Study $study, CarbonImmutable $now): Study
+    {
+        if ($study->state === Study::RUNNING && $study->taken_at !== null && $study->taken_at < $now->subSeconds((int) (self::longest() + self::GRACE_SECONDS))) {
+            Study::query()->whereKey($study->id)->where('state', Study::RUNNING)->update(['state' => Study::REFUSED, 'wrong' => json_encode(PhraseData::of(Phrase::of('piece.broke_off')), JSON_THROW_ON_ERROR)]);
+
+            return $study->refresh();
+        }
+
+        return $study;
+    }
+
+    /** In seconds. */
+    private static function longest(): float
+    {
+        return is_numeric($said = config('study.longest_s')) ? (float) $said : self::LONGEST_SECONDS;
     }
 
     public function stop(Study $study): void
@@ -110,11 +131,16 @@ final readonly class StudyDesk
         }
         $disk->makeDirectory(dirname($study->states()));
         $keep = $disk->path("studies/{$study->workshop_id}/".Str::ulid());
-        $process = new Process([(new PhpExecutableFinder)->find() ?: 'php', base_path('bin/apalos'), 'study', $disk->path($file->path()), ...$this->words($file, $study->asked), '--keep', $keep, '--progress'], env: ['APALOS_JIT' => false], timeout: self::LONGEST_SECONDS);
+        $process = new Process([(new PhpExecutableFinder)->find() ?: 'php', base_path('bin/apalos'), 'study', $disk->path($file->path()), ...$this->words($file, $study->asked), '--keep', $keep, '--progress'], env: ['APALOS_JIT' => false], timeout: null);
         $process->start();
         $told = 0;
         $said = '';
+        $ends = microtime(true) + self::longest();
         while ($process->isRunning()) {
+            if (microtime(true) > $ends) {
+                $process->stop(0.5);
+                throw BadInput::at('file', Phrase::of('piece.took_too_long', ['minutes' => Quantity::duration(self::longest() / 60.0)]));
+            }
             $said .= $process->getIncrementalErrorOutput();
             if (preg_match_all('/^([\d.]+) (\w+)$/m', $said, $lines) > 0) {
                 $done = (int) (1000 * (float) (end($lines[1]) ?: 0));

@@ -20,6 +20,7 @@ return new class extends Migration
         Schema::table('kits', static fn (Blueprint $kits) => $kits->dateTime('priced_at', 3)->nullable());
         Schema::table('imports', static fn (Blueprint $imports) => $imports->json('made')->nullable());
         Schema::table('lot_draws', static fn (Blueprint $draws) => $draws->index(['workshop_id', 'id']));
+        Schema::table('studies', static fn (Blueprint $studies) => $studies->dateTime('taken_at', 3)->nullable());
         LiftFirstWords::lift();
     }
 
@@ -30,6 +31,7 @@ return new class extends Migration
         }
         Schema::table('kits', static fn (Blueprint $kits) => $kits->dropColumn('priced_at'));
         Schema::table('imports', static fn (Blueprint $imports) => $imports->dropColumn('made'));
+        Schema::table('studies', static fn (Blueprint $studies) => $studies->dropColumn('taken_at'));
         Schema::table('lot_draws', static fn (Blueprint $draws) => $draws->dropIndex(['workshop_id', 'id']));
     }
 };

@@ -92,7 +92,7 @@ final class Hands
     /** @param  array<string, mixed>  $payload */
     public function do(Pour $pour, string $kind, array $payload, CarbonImmutable $at): void
     {
-        ($this->append)(static fn (): RunStream => RunStream::open($pour), Fields::of(['key' => 'demo-'.(++$this->fact), 'kind' => $kind, 'payload' => $payload]), $at);
+        ($this->append)(static fn (): RunStream => RunStream::open($pour->id), Fields::of(['key' => 'demo-'.(++$this->fact), 'kind' => $kind, 'payload' => $payload]), $at);
     }
 
     public function gel(Pour $pour, CarbonImmutable $at): void

@@ -29,7 +29,7 @@ test('nonsense on a sheet is said in its place and kept as typed, through a relo
 test('a room at 4 and at 38 degrees is warned of and refused', async ({ page, shop }) => {
     await castSheet(page, shop, 'Weather');
     await page.getByText('By mass').click();
-    await page.getByLabel('Grams wanted').fill('100');
+    await page.getByLabel('Mass wanted').fill('100');
     await expect(page.getByTestId('mass')).toHaveText('100');
     const room = async (degrees: string): Promise<void> => {
         await page.getByRole('button', { name: /Room temperature/ }).click();
@@ -41,10 +41,10 @@ test('a room at 4 and at 38 degrees is warned of and refused', async ({ page, sh
     await expect(page.getByText(/60 at most/)).toBeVisible();
     await page.getByRole('button', { name: 'Leave it' }).click();
     await room('4');
-    await page.getByLabel('Grams wanted').fill('101');
+    await page.getByLabel('Mass wanted').fill('101');
     await expect(page.getByText(/The room is at 4 °C/)).toBeVisible();
     await room('38');
-    await page.getByLabel('Grams wanted').fill('102');
+    await page.getByLabel('Mass wanted').fill('102');
     await expect(page.getByText(/no time is left to pour/)).toBeVisible();
     await expect(page.getByRole('button', { name: /Gear on/ })).toBeDisabled();
     await room('21');
@@ -93,7 +93,7 @@ test('taking a link out of a chain can be undone', async ({ page, shop }) => {
 test('an alarm is said when hands are needed, and can be muted', async ({ page, shop }) => {
     await castSheet(page, shop, 'Alarm');
     await page.getByText('By mass').click();
-    await page.getByLabel('Grams wanted').fill('100');
+    await page.getByLabel('Mass wanted').fill('100');
     await page.getByLabel('Mixing').fill('0.1');
     await expect(page.getByTestId('mass')).toHaveText('100');
     await toTheCup(page, shop);
@@ -183,7 +183,7 @@ test('a finer scale is said once, and everything is weighed in its steps', async
 
     await castSheet(page, shop, 'Wren');
     await page.getByText('By mass').click();
-    await page.getByLabel('Grams wanted').fill('12.34');
+    await page.getByLabel('Mass wanted').fill('12.34');
     await expect(page.getByRole('row', { name: /^A/ })).toContainText('6.17');
     await toTheCup(page, shop);
     await expect(page.getByTestId('target')).toHaveText('6.17');

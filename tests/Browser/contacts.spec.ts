@@ -29,7 +29,7 @@ test('a two-part mould is stopped at its second half, released, checked and pour
     await expect(page.getByText('Would ruin it:')).toContainText('Talc');
     await page.getByRole('button', { name: /Plan a pour/ }).click();
     await page.getByText('By mass').click();
-    await page.getByLabel('Grams wanted').fill('120');
+    await page.getByLabel('Mass wanted').fill('120');
     await expect(page.getByTestId('mass')).toHaveText('120');
     await page.getByRole('button', { name: /Gear on/ }).click();
     await expect(page.getByText(/fuses: no release/)).toBeVisible();

@@ -17,9 +17,9 @@ test('a kit of its own rubber is opened, poured with and spoilt; the cause is fo
     await expect(page.getByRole('heading', { name: 'Harbour rubber A 12' })).toBeVisible();
     await hands.press(page.getByRole('button', { name: 'Take a kit in' }));
     const kit = page.getByRole('form', { name: 'A kit that has come' });
-    await hands.fill(kit.getByLabel('A, grams'), '450');
+    await hands.fill(kit.getByLabel('A, how much'), '450');
     await hands.fill(kit.getByLabel('A, its number'), 'HB-77A');
-    await hands.fill(kit.getByLabel('B, grams'), '450');
+    await hands.fill(kit.getByLabel('B, how much'), '450');
     await hands.fill(kit.getByLabel(/Price of the kit/), '58.405');
     await hands.press(kit.getByRole('button', { name: 'Put it on the shelf' }));
     // A price with three decimals is no price; what else was typed stands.
@@ -37,7 +37,7 @@ test('a kit of its own rubber is opened, poured with and spoilt; the cause is fo
     const jobUrl = page.url();
     await toCastSheet(hands);
     await hands.press(page.getByText('By mass'));
-    await hands.fill(page.getByLabel('Grams wanted'), '120');
+    await hands.fill(page.getByLabel('Mass wanted'), '120');
     await hands.press(page.getByRole('button', { name: /Gear on, start/ }).filter({ visible: true }));
     await expect(page.getByRole('heading', { name: 'Gear on' })).toBeVisible();
     const runUrl = page.url();

@@ -5,7 +5,7 @@ import type { Page } from '@playwright/test';
 async function weighing(page: Page, shop: Shop, name: string): Promise<void> {
     await castSheet(page, shop, name);
     await page.getByText('By mass').click();
-    await page.getByLabel('Grams wanted').fill('150');
+    await page.getByLabel('Mass wanted').fill('150');
     await expect(page.getByTestId('mass')).toHaveText('150');
     await toTheCup(page, shop);
 }
@@ -102,14 +102,14 @@ test('a scale that drops out mid-pour is said, typing goes on, and it comes back
 test('a sheet typed while the server is gone is kept and answered when it is back', async ({ page, shop }) => {
     await castSheet(page, shop, 'Typed in the dark');
     await page.getByText('By mass').click();
-    await page.getByLabel('Grams wanted').fill('100');
+    await page.getByLabel('Mass wanted').fill('100');
     await expect(page.getByTestId('mass')).toHaveText('100');
     shop.kill9();
-    await page.getByLabel('Grams wanted').fill('250');
+    await page.getByLabel('Mass wanted').fill('250');
     await expect(page.getByText(/does not answer/)).toBeVisible();
     await expect(page.locator('.numbers')).toHaveClass(/stale/);
     await shop.start();
     await expect(page.getByTestId('mass')).toHaveText('250', { timeout: 15_000 });
     await page.reload();
-    await expect(page.getByLabel('Grams wanted')).toHaveValue('250');
+    await expect(page.getByLabel('Mass wanted')).toHaveValue('250');
 });

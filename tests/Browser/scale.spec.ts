@@ -6,7 +6,7 @@ import type { Page } from '@playwright/test';
 async function weighing(page: Page, shop: Shop, name: string, grams = 150): Promise<void> {
     await castSheet(page, shop, name);
     await page.getByText('By mass').click();
-    await page.getByLabel('Grams wanted').fill(String(grams));
+    await page.getByLabel('Mass wanted').fill(String(grams));
     await expect(page.getByTestId('mass')).toHaveText(String(grams));
     await toTheCup(page, shop);
 }

@@ -16,11 +16,11 @@ test('a sheet that stood open goes on being kept after the session ended', async
     await expect(page.getByText('By mass')).toBeVisible();
     await context.clearCookies();
     await page.getByText('By mass').click();
-    await page.getByLabel('Grams wanted').fill('321');
+    await page.getByLabel('Mass wanted').fill('321');
     await expect(page.getByTestId('mass')).toHaveText('321');
     await page.reload();
 
-    await expect(page.getByLabel('Grams wanted')).toHaveValue('321');
+    await expect(page.getByLabel('Mass wanted')).toHaveValue('321');
 });
 
 test('the first screen comes in under 200 kB, packed, and its parts are kept', async ({ browser, shop }) => {

@@ -178,7 +178,7 @@ test.describe('on a tablet, by touch', () => {
         await page.getByRole('button', { name: /^casts Casts/ }).tap();
         await page.getByRole('button', { name: /Plan a pour/ }).tap();
         await page.getByText('By mass').tap();
-        await page.getByLabel('Grams wanted').fill('200');
+        await page.getByLabel('Mass wanted').fill('200');
         await expect(page.getByTestId('mass')).toHaveText('200');
         await page.getByRole('button', { name: /Gear on/ }).tap();
 

@@ -64,7 +64,7 @@ test('a skin piece becomes a formula, and a second pour at another size', async 
     await expect(page.locator('.cards')).not.toContainText('Wax spray');
     await toCastSheet(hands, 'Petroleum jelly');
     await hands.press(page.getByText('By mass'));
-    await hands.fill(page.getByLabel('Grams wanted'), '120');
+    await hands.fill(page.getByLabel('Mass wanted'), '120');
     await hands.choose(page.getByLabel('Stir something in'), { label: 'Softener' });
     await hands.press(page.getByRole('button', { name: 'Stir it in' }));
     await hands.fill(page.getByLabel('How much', { exact: true }), '60');
@@ -91,7 +91,7 @@ test('an over-pour is rescued after the scale was lost in the middle of it', asy
     await job(hands, shop, 'Gasket');
     await toCastSheet(hands);
     await hands.press(page.getByText('By mass'));
-    await hands.fill(page.getByLabel('Grams wanted'), '200');
+    await hands.fill(page.getByLabel('Mass wanted'), '200');
     await expect(page.getByTestId('mass')).toHaveText('200');
     await hands.toTheCup();
     await shop.scale('CLR');
@@ -119,7 +119,7 @@ test('a cold and a hot room are said on the sheet before anything is mixed, with
     await job(hands, shop, 'Boot');
     await toCastSheet(hands);
     await hands.press(page.getByText('By mass'));
-    await hands.fill(page.getByLabel('Grams wanted'), '100');
+    await hands.fill(page.getByLabel('Mass wanted'), '100');
     for (const [celsius, says] of [
         ['6', 'cold_room'],
         ['33', 'hot_room'],
@@ -146,7 +146,7 @@ test('one who reads ounces types fractions and sees no gram', async ({ page, emp
     await job(hands, shop, 'Lure');
     await toCastSheet(hands);
     await hands.press(page.getByText('By mass'));
-    await hands.fill(page.getByLabel('Grams wanted').or(page.getByLabel('Ounces wanted')).first(), '1 lb 4 1/2 oz');
+    await hands.fill(page.getByLabel('Mass wanted').or(page.getByLabel('Ounces wanted')).first(), '1 lb 4 1/2 oz');
     await expect(page.getByTestId('mass')).toHaveText('20.5');
     await hands.press(page.getByText('It holds', { exact: true }));
     await hands.fill(page.getByRole('textbox', { name: 'It holds' }), '4 3/4');
@@ -185,7 +185,7 @@ test('a rubber that is not shipped is written down from its data sheet and poure
     await job(hands, shop, 'Fender', async (form) => hands.choose(form.getByLabel('Casts of'), { label: 'Harbour rubber A 12' }));
     await toCastSheet(hands);
     await hands.press(page.getByText('By mass'));
-    await hands.fill(page.getByLabel('Grams wanted'), '100');
+    await hands.fill(page.getByLabel('Mass wanted'), '100');
     await expect(page.getByText(/does not say how warmth changes it/)).toBeVisible();
     await hands.toTheCup();
     await byHand(hands);
@@ -293,7 +293,7 @@ test.describe('with thumbs on a phone', () => {
         await job(hands, shop, 'Hook sleeve');
         await toCastSheet(hands);
         await hands.press(page.getByText('By mass'));
-        await hands.fill(page.getByLabel('Grams wanted'), '60');
+        await hands.fill(page.getByLabel('Mass wanted'), '60');
         const start = page.locator('.thumb').getByRole('button', { name: /Gear on/ });
         await expect(start).toBeInViewport();
         await hands.toTheCup();

@@ -50,7 +50,7 @@ test('when something happened is told on the clock of the workshop, half hours a
     await stands(page, shop, 'Asia/Kolkata');
     await castSheet(page, shop, 'Night shift');
     await page.getByText('By mass').click();
-    await page.getByLabel('Grams wanted').fill('150');
+    await page.getByLabel('Mass wanted').fill('150');
     await expect(page.getByTestId('mass')).toHaveText('150');
     await page.getByRole('button', { name: /Gear on/ }).click();
     await expect(page.getByRole('heading', { name: 'Gear on' })).toBeVisible();

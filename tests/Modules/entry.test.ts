@@ -26,6 +26,23 @@ const cases: [string, Parameters<typeof typed>[1], 'metric' | 'imperial', number
     ['70', 'temperature', 'imperial', 21.1111],
     ['20 °C', 'temperature', 'imperial', 20],
     ['5"', 'length', 'metric', 127],
+    ['2 pounds 3 ounces', 'mass', 'imperial', 992.2333],
+    ['1 quart', 'fluid', 'metric', 946.3529],
+    ['1 pint', 'fluid', 'imperial', 473.1765],
+    ['2 cups', 'volume', 'imperial', 473.1765],
+    ['1 1/2 cup', 'fluid', 'metric', 354.8824],
+    ['20 cu in', 'volume', 'imperial', 327.7413],
+    ['20 cubic inches', 'volume', 'metric', 327.7413],
+    ['16 fluid ounces', 'fluid', 'metric', 473.1765],
+    ['12 oz/min', 'rate', 'metric', 340.1943],
+    ['21000 cP', 'viscosity', 'metric', 21],
+    ['21 000', 'viscosity', 'imperial', 21],
+    ['21 Pa·s', 'viscosity', 'imperial', 21],
+    ['90 pli', 'tear', 'metric', 15.7614],
+    ['90', 'tear', 'imperial', 15.7614],
+    ['26 in³/lb', 'yield', 'metric', 939.3096],
+    ['26 cu. in. per lb', 'yield', 'imperial', 939.3096],
+    ['935 ml/kg', 'yield', 'imperial', 935],
 ];
 
 describe('what is typed into a field', () => {

@@ -11,6 +11,8 @@ use Apalos\Core\Phrase\Phrase;
 use App\Actions\AppendFact;
 use App\Exchange\DayCalendar;
 use App\Facts\BuildStream;
+use App\Facts\FactDiffers;
+use App\Facts\StepHasMoved;
 use App\Http\Reply;
 use App\Models\Build;
 use App\Models\Workshop;
@@ -72,7 +74,11 @@ final readonly class DayController
             throw BadInput::at('at_ms', Phrase::written($tried['why']));
         }
         $build = Build::query()->findOrFail($work->build);
-        $append(static fn (): BuildStream => BuildStream::open($build, $now), Fields::of(['key' => $in->text('key'), 'kind' => 'put', 'payload' => ['op' => $work->step, 'at_ms' => $in->numberOrNull('at_ms', 0.0, 1e14)]]), $now);
+        try {
+            $append(static fn (): BuildStream => BuildStream::open($build, $now), Fields::of(['key' => $in->text('key'), 'kind' => 'put', 'payload' => ['op' => $work->step, 'at_ms' => $in->numberOrNull('at_ms', 0.0, 1e14)]]), $now);
+        } catch (StepHasMoved|FactDiffers $moved) {
+            return Reply::json(['error' => ['field' => 'at_ms', 'message' => $moved->getMessage()]], 409);
+        }
 
         // The day is laid out anew, with it where it was put.
         return Reply::json((new DayView($this->kept->afresh($now), $this->desk, $this->workshop, $now))->toArray());

@@ -14,10 +14,12 @@ use App\Facts\StepHasMoved;
 use App\Http\Reply;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\Reads\HistoryView;
 use App\Reads\RunView;
 use App\Workshop\CureClock;
 use App\Workshop\Readiness;
 use App\Workshop\RecordedRun;
+use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -46,16 +48,25 @@ final readonly class RunController
         return Reply::json($this->view(RecordedRun::of($pour->load('impression.job', 'snapshot'))));
     }
 
-    public function record(Request $request, Pour $pour, AppendFact $append): JsonResponse
+    /** The pour is read once, with the turn taken to write to it. */
+    public function record(Request $request, AppendFact $append, int $pour): JsonResponse
     {
         try {
             return Reply::json($this->view($append(static fn (): RunStream => RunStream::open($pour), Fields::fromJson($request->getContent()), CarbonImmutable::now())->run));
         } catch (StepHasMoved|FactDiffers $moved) {
             return Reply::json([
                 'error' => ['field' => 'step', 'message' => $moved->getMessage()],
-                'run' => $this->view(RecordedRun::of($pour->fresh(['impression.job', 'snapshot']) ?? $pour)),
+                'run' => $this->view(RecordedRun::of(Pour::query()->with('impression.job', 'snapshot')->findOrFail($pour))),
             ], 409);
         }
+    }
+
+    /** How it went. */
+    public function history(Pour $pour, RoomTemperature $room): JsonResponse
+    {
+        abort_if($pour->state === PourState::Draft, 404);
+
+        return Reply::json((new HistoryView(RecordedRun::of($pour), $room, $this->clock))->toArray());
     }
 
     /** Back to the sheet, as long as nothing has met. */

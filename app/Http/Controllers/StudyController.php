@@ -17,6 +17,7 @@ use App\Http\Reply;
 use App\Models\Job;
 use App\Models\ModelFile;
 use App\Models\Study;
+use App\Models\Workshop;
 use App\Queue\StudyPiece;
 use App\Reads\ModelFileView;
 use App\Reads\RubbersView;
@@ -109,7 +110,7 @@ final readonly class StudyController
 
     public function state(Study $study): JsonResponse
     {
-        return Reply::json((new StudyView($study))->toArray());
+        return Reply::json((new StudyView($this->desk->lapsed($study, CarbonImmutable::now())))->toArray());
     }
 
     public function stop(Study $study): JsonResponse
@@ -157,7 +158,7 @@ final readonly class StudyController
     {
         $model->delete();
 
-        return redirect()->to('/study')->with('said', "“{$model->name}” is put away.")->with('undo', "/study/{$model->id}/restore");
+        return redirect()->to('/study')->with('said', "“{$model->name}” is put away. Until ".CarbonImmutable::now()->addDays(ModelFile::KEPT_DAYS)->setTimezone(app(Workshop::class)->zone())->format('j F').' it can be had back; then its file is cleared.')->with('undo', "/study/{$model->id}/restore");
     }
 
     public function restore(int $model): RedirectResponse

@@ -97,7 +97,7 @@ final readonly class MixPlanner
     {
         $wA = $composition->weightFractionOfA;
         $working = [
-            Phrase::of('mix.working_density', ['sg' => $composition->density->gPerMl]),
+            Phrase::of('mix.working_density', ['sg' => Quantity::density($composition->density)]),
             Phrase::of('mix.working_mass', ['volume' => Quantity::volume($mass->volumeAt($composition->density)), 'mass' => Quantity::mass($mass)]),
             Phrase::of('mix.working_ab', ['mass' => Quantity::mass($mass), 'times' => $composition->massPerAB, 'ab' => Quantity::mass($ab), 'pct' => $wA * 100.0]),
         ];

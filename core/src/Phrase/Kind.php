@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Phrase;
 
-/** What a quantity measures. Inside g, ml, mm, mm², °C, min. */
+/** What a quantity measures. Inside g, ml, mm, mm², °C, min, g/ml, ml/kg. */
 enum Kind: string
 {
     case Mass = 'mass';
@@ -13,6 +13,8 @@ enum Kind: string
     case Area = 'area';
     case Temperature = 'temperature';
     case Duration = 'duration';
+    case Density = 'density';
+    case Yield = 'yield';
 
     /** By the sign a quantity is written with in data. */
     public static function ofSign(string $sign): ?self

@@ -13,6 +13,8 @@ enum Measures: string
 
     private const MM_PER_INCH = 25.4;
 
+    private const ML_PER_KG_TO_IN3_PER_LB = self::ML_PER_CUBIC_INCH / (0.016 * self::GRAMS_PER_OUNCE);
+
     private const HOUR_FROM_MIN = 120.0;
 
     case Metric = 'metric';
@@ -28,6 +30,8 @@ enum Measures: string
             Kind::Length => $this->isMetric() ? self::figure($quantity->value, $decimals ?? 1).' mm' : self::figure($quantity->value / self::MM_PER_INCH, 2 + ($decimals ?? 1)).' in',
             Kind::Area => $this->isMetric() ? self::figure($quantity->value / 100.0, $decimals ?? 1).' cm²' : self::figure($quantity->value / self::MM_PER_INCH ** 2, 1 + ($decimals ?? 1)).' in²',
             Kind::Temperature => $this->isMetric() ? self::figure($quantity->value, $decimals ?? 1).' °C' : self::figure($quantity->value * 1.8 + 32.0, $decimals ?? 1).' °F',
+            Kind::Density => $this->isMetric() ? self::figure($quantity->value, $decimals ?? 2).' g/ml' : 'sg '.self::figure($quantity->value, $decimals ?? 2),
+            Kind::Yield => $this->isMetric() ? self::figure($quantity->value, $decimals ?? 0).' ml/kg' : self::figure($quantity->value / self::ML_PER_KG_TO_IN3_PER_LB, 1 + ($decimals ?? 0)).' in³/lb',
         };
     }
 

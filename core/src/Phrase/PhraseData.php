@@ -45,6 +45,8 @@ final class PhraseData
                 Kind::Area => Quantity::area($value),
                 Kind::Temperature => Quantity::temperature($value),
                 Kind::Duration => Quantity::duration($value),
+                Kind::Density => Quantity::density($value),
+                Kind::Yield => Quantity::yield($value),
             };
         }
 

@@ -121,6 +121,8 @@ final readonly class Phrasebook
             Kind::Area => Quantity::area($number),
             Kind::Temperature => Quantity::temperature($number),
             Kind::Duration => Quantity::duration($number),
+            Kind::Density => Quantity::density($number),
+            Kind::Yield => Quantity::yield($number),
         }, $this->measures === Measures::Metric ? 2 : 0);
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Phrase;
 
 use Apalos\Core\Units\Celsius;
+use Apalos\Core\Units\Density;
 use Apalos\Core\Units\Grams;
 use Apalos\Core\Units\Millilitres;
 use Apalos\Core\Units\Minutes;
@@ -43,5 +44,17 @@ final readonly class Quantity
     public static function duration(Minutes|float $minutes): self
     {
         return new self(Kind::Duration, $minutes instanceof Minutes ? $minutes->min : $minutes);
+    }
+
+    /** From grams a millilitre. */
+    public static function density(Density|float $sg): self
+    {
+        return new self(Kind::Density, $sg instanceof Density ? $sg->gPerMl : $sg);
+    }
+
+    /** From millilitres a kilogram. */
+    public static function yield(float $mlPerKg): self
+    {
+        return new self(Kind::Yield, $mlPerKg);
     }
 }

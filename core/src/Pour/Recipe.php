@@ -154,7 +154,7 @@ final readonly class Recipe
     {
         $warnings = [];
         foreach (array_intersect($this->base->leftOpen, ['sg', 'pot_life_min', 'demould_min', 'ref_c', 'q10', 'alpha']) as $field) {
-            $warnings[] = new Warning("unknown_{$field}", Phrase::of("pour.unknown_{$field}", ['base' => $this->base->name, 'sg' => $this->base->sgMixed->gPerMl ?? 0.0, 'ref' => Quantity::temperature($this->base->reference)]));
+            $warnings[] = new Warning("unknown_{$field}", Phrase::of("pour.unknown_{$field}", ['base' => $this->base->name, 'sg' => Quantity::density($this->base->density()), 'ref' => Quantity::temperature($this->base->reference)]));
         }
         foreach ($this->sheets() as $sheet) {
             if ($sheet->leavesOpen('sg')) {

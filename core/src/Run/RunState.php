@@ -52,14 +52,34 @@ final readonly class RunState
         $cups += [1 => MixingCup::empty($plan, 1)];
         ksort($cups);
         $state = new self($plan, new Step(StepKind::Gear), $cups, [], [], null, null, null, [], $plan->ticked, [], null, 0.0);
-        $standing = Standing::of($facts);
+        foreach (self::folded($state, Standing::of($facts)) as $state);
+
+        return $state;
+    }
+
+    /**
+     * Where it stood before each fact, and after the last.
+     *
+     * @param  list<Fact<RunFactKind>>  $facts  that stand
+     * @return list<self>
+     */
+    public static function each(RunPlan $plan, array $facts): array
+    {
+        return [$first = self::of($plan, []), ...iterator_to_array(self::folded($first, $facts), false)];
+    }
+
+    /**
+     * @param  list<Fact<RunFactKind>>  $standing
+     * @return \Generator<int, self> after each of them
+     */
+    private static function folded(self $state, array $standing): \Generator
+    {
         $begins = self::planned($standing);
         foreach ($standing as $i => $fact) {
             // Of what happened before the plan was changed, only what was noted counts still.
             $state = $i >= $begins ? $state->after($fact) : ($fact->kind === RunFactKind::Noted ? $state->noted($fact) : $state);
+            yield $state;
         }
-
-        return $state;
     }
 
     /**

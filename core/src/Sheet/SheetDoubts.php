@@ -6,6 +6,7 @@ namespace Apalos\Core\Sheet;
 
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 
 /**
  * What two figures of one sheet say against each other. Neither is refused: the maker looks again, corrects one, or says that it is so.
@@ -45,7 +46,7 @@ final readonly class SheetDoubts
         $yield = $in->numberOrNull('yield_ml_per_kg');
         $density = $at('sg', 'mixed') ?? $this->mixed($wA, $wB, $vA, $vB, $sgA, $sgB);
         if ($yield !== null && $density !== null && abs($yield * $density / 1000.0 - 1.0) > self::YIELD_ROUNDING) {
-            $doubts[] = ['code' => 'yield_against_density', 'field' => 'yield_ml_per_kg', 'message' => Phrase::of('sheet.yield_against_density', ['yield' => round($yield), 'sg' => $density, 'means' => round(1000.0 / $density)])];
+            $doubts[] = ['code' => 'yield_against_density', 'field' => 'yield_ml_per_kg', 'message' => Phrase::of('sheet.yield_against_density', ['yield' => Quantity::yield($yield), 'sg' => Quantity::density($density), 'means' => Quantity::yield(1000.0 / $density)])];
         }
 
         return $doubts;

@@ -39,7 +39,7 @@ class Bench {
 
     /** The decimals grams are shown with here: those of the shop's scale. */
     get fine(): number {
-        return decimalsOf(this.frame?.workshop.scale_division_g ?? 0.1);
+        return decimalsOf(this.frame?.workshop.scale_division_g ?? 0.1, this.units);
     }
 
     /** What something costs, in the shop's money. */

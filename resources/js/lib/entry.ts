@@ -9,7 +9,7 @@ export const ML_PER_FLUID_OUNCE = 29.5735295625;
 
 type Units = Record<string, number>;
 
-const mass: Units = { g: 1, kg: 1000, oz: GRAMS_PER_OUNCE, lb: 16 * GRAMS_PER_OUNCE, lbs: 16 * GRAMS_PER_OUNCE };
+const mass: Units = { g: 1, kg: 1000, oz: GRAMS_PER_OUNCE, lb: 16 * GRAMS_PER_OUNCE, lbs: 16 * GRAMS_PER_OUNCE, '#': 16 * GRAMS_PER_OUNCE };
 const volume: Units = {
     ml: 1,
     cl: 10,
@@ -23,6 +23,12 @@ const volume: Units = {
     oz: ML_PER_FLUID_OUNCE,
     qt: 32 * ML_PER_FLUID_OUNCE,
     pt: 16 * ML_PER_FLUID_OUNCE,
+    c: 8 * ML_PER_FLUID_OUNCE,
+    cup: 8 * ML_PER_FLUID_OUNCE,
+    cups: 8 * ML_PER_FLUID_OUNCE,
+    gal: 128 * ML_PER_FLUID_OUNCE,
+    tbsp: ML_PER_FLUID_OUNCE / 2,
+    tsp: ML_PER_FLUID_OUNCE / 6,
 };
 const length: Units = { mm: 1, cm: 10, m: 1000, in: 25.4, '"': 25.4, '″': 25.4, ft: 304.8 };
 const minutes: Units = {
@@ -50,6 +56,16 @@ export const written: Record<string, Units> = {
     length,
     film: { µm: 0.001, um: 0.001, mm: 1, mil: 0.0254, mils: 0.0254 },
     minutes,
+    rate: { 'g/min': 1, 'kg/min': 1000, 'oz/min': GRAMS_PER_OUNCE, 'lb/min': 16 * GRAMS_PER_OUNCE },
+    viscosity: { 'pa·s': 1, 'pa.s': 1, pas: 1, 'mpa·s': 0.001, 'mpa.s': 0.001, mpas: 0.001, cp: 0.001, cps: 0.001, p: 0.1 },
+    tear: { 'n/mm': 1, 'kn/m': 1, pli: 0.1751268369864, ppi: 0.1751268369864, 'lb/in': 0.1751268369864 },
+    yield: {
+        'ml/kg': 1,
+        'cc/kg': 1,
+        'l/kg': 1000,
+        'in³/lb': ML_PER_CUBIC_INCH / (0.016 * GRAMS_PER_OUNCE),
+        'in3/lb': ML_PER_CUBIC_INCH / (0.016 * GRAMS_PER_OUNCE),
+    },
     percent: { '%': 1 },
 };
 
@@ -89,7 +105,16 @@ export function amount(text: string, quantity: string, bare: (shown: number) => 
         .replace(/[½¼¾⅓⅔⅛⅜⅝⅞]/g, (sign) => ` ${halves[sign] ?? ''}`)
         .replaceAll('fl. oz', 'floz')
         .replaceAll('fl oz', 'floz')
-        .replaceAll('cu in', 'in3')
+        .replace(/cu\.? ?in\.?|cubic inch(?:es)?/g, 'in3')
+        .replace(/fluid ounces?/g, 'floz')
+        .replace(/\bounces?\b/g, 'oz')
+        .replace(/\bpounds?\b/g, 'lb')
+        .replace(/\bquarts?\b/g, 'qt')
+        .replace(/\bpints?\b/g, 'pt')
+        .replace(/\bgallons?\b/g, 'gal')
+        .replace(/\binch(?:es)?\b/g, 'in')
+        .replace(/\b(?:per|a) (?=lb|min|kg|in\b)/g, '/')
+        .replace(/\s*\/\s*(?=[a-z])/g, '/')
         .replace(/(\d)[\s\u202f\u00a0]+(?=\d{3}(\D|$))(?!\d+\s*\/)/g, '$1')
         .trim();
     const negative = plain.startsWith('-');
@@ -105,7 +130,7 @@ export function amount(text: string, quantity: string, bare: (shown: number) => 
         return degrees[2] === 'f' ? (signed - 32) / 1.8 : signed;
     }
     const units = written[quantity];
-    const piece = new RegExp(String.raw`^(${NUMBER})\s*([a-zµ³"″%]+\d?)[\s,]*`);
+    const piece = new RegExp(String.raw`^(${NUMBER})\s*([a-zµ³·."″%#]+\d?(?:/[a-z]+)?)[\s,]*`);
     let [left, sum] = [rest, 0];
     while (left !== '') {
         const found = piece.exec(left);

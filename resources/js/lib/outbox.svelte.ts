@@ -7,6 +7,7 @@ const RETRY_MS = 2000;
 /** The server fails on a fact so often before it is set aside, so that those behind it go on. */
 const MOST_TRIES = 4;
 const LONGEST_KEY = 64;
+const PROBE_CHARACTERS = 4096;
 
 type Use<A> = {
     /** Where facts are kept on this device, and where they are sent. */
@@ -28,11 +29,16 @@ export class Outbox<A> {
     waiting = $state(0);
     /** What the server could not write down, for somebody to decide. */
     aside = $state<Fact[]>([]);
+    /** This browser has no room left: what is entered is only kept while this page is open. Said before the first fact is taken. */
+    full = $state(false);
     #sending = $state<string | null>(null);
+    /** What found no room, by where it belongs. */
+    #held: Record<string, Fact[]> = {};
     #use: Use<A>;
 
     constructor(use: Use<A>) {
         this.#use = use;
+        this.full = !hasRoom(`${use.store}.room`);
         this.waiting = this.#read(this.#use.store).length;
         this.aside = this.#read(this.#asideStore);
     }
@@ -148,6 +154,10 @@ export class Outbox<A> {
     }
 
     #read(store: string): Fact[] {
+        const held = this.#held[store];
+        if (held !== undefined) {
+            return held;
+        }
         try {
             const kept: unknown = JSON.parse(localStorage.getItem(store) ?? '[]');
             return Array.isArray(kept) ? (kept as Fact[]) : [];
@@ -162,10 +172,30 @@ export class Outbox<A> {
     }
 
     #write(store: string, facts: Fact[]): void {
-        if (facts.length === 0) {
-            localStorage.removeItem(store);
-        } else {
-            localStorage.setItem(store, JSON.stringify(facts));
+        try {
+            if (facts.length === 0) {
+                localStorage.removeItem(store);
+            } else {
+                localStorage.setItem(store, JSON.stringify(facts));
+            }
+            this.#held = Object.fromEntries(Object.entries(this.#held).filter(([where]) => where !== store));
+            this.full = this.full && !hasRoom(`${store}.room`);
+        } catch {
+            // No room, or a browser that keeps nothing: it is held by this page alone, and says so.
+            this.#held[store] = facts;
+            this.full = true;
         }
+    }
+}
+
+/** Whether a handful of facts would find room. */
+function hasRoom(probe: string): boolean {
+    try {
+        localStorage.setItem(probe, 'x'.repeat(PROBE_CHARACTERS));
+        localStorage.removeItem(probe);
+        return true;
+    } catch {
+        localStorage.removeItem(probe);
+        return false;
     }
 }

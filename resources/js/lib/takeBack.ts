@@ -31,7 +31,7 @@ export function takesBack(run: RunView, units: Units): string {
         return '';
     }
     return last.kind === 'weighed' && last.grams !== null
-        ? `${measure(last.grams, 'mass', units, decimalsOf(run.division_g))} ${last.name ?? ''}`.trim()
+        ? `${measure(last.grams, 'mass', units, decimalsOf(run.division_g, units))} ${last.name ?? ''}`.trim()
         : last.kind === 'confirmed'
           ? (confirmed[last.step ?? ''] ?? 'the last step')
           : (steps[last.kind] ?? 'the last thing');

@@ -3,7 +3,22 @@ import { amount, ML_PER_FLUID_OUNCE } from './entry';
 /** Everything is stored and computed in metric; this is the only place where it is turned into what is read and typed. */
 export type Units = 'metric' | 'imperial';
 
-export type Quantity = 'mass' | 'volume' | 'fluid' | 'length' | 'film' | 'area' | 'temperature' | 'rate' | 'minutes' | 'percent' | 'plain';
+export type Quantity =
+    | 'mass'
+    | 'volume'
+    | 'fluid'
+    | 'length'
+    | 'film'
+    | 'area'
+    | 'temperature'
+    | 'rate'
+    | 'viscosity'
+    | 'tear'
+    | 'yield'
+    | 'density'
+    | 'minutes'
+    | 'percent'
+    | 'plain';
 
 /** `finer` is how many more decimals it takes to be read as finely as the metric unit. */
 type Unit = { sign: string; of: (metric: number) => number; back: (shown: number) => number; decimals: number; finer: number };
@@ -19,6 +34,8 @@ const scaled = (sign: string, factor: number, decimals: number, finer = 0): Unit
 
 const GRAMS_PER_OUNCE = 28.349523125;
 const ML_PER_CUBIC_INCH = 16.387064;
+/** Newtons a millimetre to one pound an inch of width. */
+const N_MM_PER_PLI = 0.1751268369864;
 
 const table: Record<Units, Record<Quantity, Unit>> = {
     metric: {
@@ -30,6 +47,10 @@ const table: Record<Units, Record<Quantity, Unit>> = {
         area: scaled('cm²', 100, 1),
         temperature: same('°C', 1),
         rate: same('g/min', 0),
+        viscosity: same('Pa·s', 3),
+        tear: same('N/mm', 1),
+        yield: same('ml/kg', 0),
+        density: same('g/ml', 3),
         minutes: same('min', 1),
         percent: same('%', 2),
         plain: same('', 3),
@@ -43,6 +64,12 @@ const table: Record<Units, Record<Quantity, Unit>> = {
         area: scaled('in²', 645.16, 2, 1),
         temperature: { sign: '°F', decimals: 1, finer: 0, of: (c) => c * 1.8 + 32, back: (f) => (f - 32) / 1.8 },
         rate: scaled('oz/min', GRAMS_PER_OUNCE, 1, 1),
+        viscosity: scaled('cP', 0.001, 0),
+        tear: scaled('pli', N_MM_PER_PLI, 0),
+        // Against water, as it is said there.
+        density: same('sg', 3),
+        // Cubic inches out of a pound.
+        yield: scaled('in³/lb', ML_PER_CUBIC_INCH / (0.016 * GRAMS_PER_OUNCE), 1),
         minutes: same('min', 1),
         percent: same('%', 2),
         plain: same('', 3),
@@ -67,7 +94,7 @@ export function figure(metric: number | null | undefined, quantity: Quantity, un
     }
     const unit = table[units][quantity];
     const shown = unit.of(metric);
-    const text = shown.toFixed(decimals === undefined ? digits(shown, unit.decimals) : decimals + unit.finer);
+    const text = shown.toFixed(decimals === undefined ? digits(shown, unit.decimals) : Math.max(0, decimals + unit.finer));
     const short = decimals === undefined && text.includes('.') ? text.replace(/\.?0+$/, '') : text;
     return short === '-0' ? '0' : short.replace('-', '−');
 }
@@ -87,14 +114,25 @@ export function typed(text: string, quantity: Quantity, units: Units): Entry {
     return metric === null ? text : Number(metric.toPrecision(12));
 }
 
-/** The decimals a scale of this step shows: one for 0.1 or 0.2 g, two for 0.05 g, none for 1 g. */
-export const decimalsOf = (step: number): number => {
-    for (let decimals = 0; decimals < 3; decimals++) {
-        if (Math.abs(step * 10 ** decimals - Math.round(step * 10 ** decimals)) < 1e-9) {
-            return decimals;
+/**
+ * The decimals a scale of this step shows, as {@link figure} takes them: one for 0.1 or 0.2 g, two for 0.05 g, none for 1 g. In ounces those of
+ * a scale that steps in ounces (two for 0.01 oz), else as many as tell one of its steps from the next (three for 0.1 g).
+ */
+export const decimalsOf = (step: number, units: Units = 'metric'): number => {
+    if (units === 'metric') {
+        for (let decimals = 0; decimals < 3; decimals++) {
+            if (Math.abs(step * 10 ** decimals - Math.round(step * 10 ** decimals)) < 1e-9) {
+                return decimals;
+            }
         }
+        return 3;
     }
-    return 3;
+    const { of, finer } = table.imperial.mass;
+    const power = Math.log10(of(step));
+    // A scale that steps in ounces steps by one, two or five.
+    const steps = [1, 2, 5].find((n) => Math.abs(10 ** (power - Math.floor(power + 1e-6)) / n - 1) < 5e-3);
+    const decimals = steps === undefined ? Math.ceil(-power) : -Math.floor(power + 1e-6);
+    return Math.min(MOST_DECIMALS, Math.max(0, decimals)) - finer;
 };
 
 /** A length of time as one reads it at a bench: 4:05, 1 h 20, 2 d 3 h. */

@@ -1,7 +1,7 @@
 <script module lang="ts">
     import type { Entry } from '../lib/units';
 
-    /** How much is wanted: so many grams, or what the mould holds. */
+    /** How much is wanted: so much by mass, or what the mould holds. */
     export type Amount = { by: 'mass' | 'capacity'; mass_g: Entry; capacity_ml: Entry };
     export const said = (amount: Amount): Record<string, Entry> =>
         amount.by === 'mass' ? { mass_g: amount.mass_g } : { capacity_ml: amount.capacity_ml };
@@ -17,7 +17,7 @@
 
 <div class="amount">
     <Choice label="How much" bind:value={amount.by}>
-        <option value="mass">so many grams</option><option value="capacity">the mould holds</option>
+        <option value="mass">so much by mass</option><option value="capacity">the mould holds</option>
     </Choice>
     {#if amount.by === 'mass'}<Measure label="Mass" kind="mass" bind:value={amount.mass_g} {error} />{:else}<Measure
             label="It holds"

@@ -4,7 +4,7 @@
     import { bench } from '../lib/bench.svelte';
     import { when } from '../lib/when';
 
-    type Kept = { aside: Fact[]; again: (key: string) => Promise<void>; leave: (key: string) => void };
+    type Kept = { full: boolean; aside: Fact[]; again: (key: string) => Promise<void>; leave: (key: string) => void };
     let { outbox }: { outbox: Kept } = $props();
     const words: Record<string, string> = {
         weighed: 'weighed',
@@ -21,6 +21,10 @@
             .join(' · ');
 </script>
 
+{#if outbox.full}<p class="full" role="alert">
+        This browser’s own storage is full: what you enter goes to the bench computer, but is not kept here should the network drop. Keep
+        this page open, or clear the browser’s data for other sites.
+    </p>{/if}
 {#if outbox.aside.length > 0}
     <section class="aside" role="alert" aria-label="Not written down">
         <p class="font-bold">The bench computer could not write this down. It is kept on this device.</p>
@@ -37,6 +41,12 @@
 {/if}
 
 <style>
+    .full {
+        margin-top: 0.5rem;
+        padding-left: 0.7rem;
+        border-left: 4px solid var(--color-warning);
+        font-weight: 700;
+    }
     .aside {
         border: 2px solid var(--color-error);
         border-radius: 1rem;

@@ -3,11 +3,31 @@
     import { qr } from '../lib/qr';
 
     let { code, name, lines, href }: { code: string; name: string; lines: string[]; href: string } = $props();
+    let slip = $state<HTMLElement>();
+    /** The label alone, in its true size: a copy of it stands on a page of its own until it is printed. */
+    function print(): void {
+        const alone = slip?.cloneNode(true) as HTMLElement | undefined;
+        if (alone === undefined) {
+            return;
+        }
+        alone.classList.add('print-alone');
+        document.body.append(alone);
+        document.body.classList.add('printing-alone');
+        window.addEventListener(
+            'afterprint',
+            () => {
+                alone.remove();
+                document.body.classList.remove('printing-alone');
+            },
+            { once: true },
+        );
+        window.print();
+    }
     const drawn = $derived(qr(`${location.origin}${href}`));
 </script>
 
 <figure class="grid justify-items-start gap-2">
-    <div class="slip" data-print aria-label="Label of {name}">
+    <div class="slip" bind:this={slip} data-print aria-label="Label of {name}">
         <div>
             <b class="fig">{code}</b>
             <span class="name">{name}</span>
@@ -17,7 +37,7 @@
             ><rect width={drawn.size} height={drawn.size} fill="#fff" /><path d={drawn.path} fill="#000" /></svg
         >
     </div>
-    <button class="btn btn-sm" onclick={() => window.print()}>Print the label</button>
+    <button class="btn btn-sm" onclick={print}>Print the label</button>
 </figure>
 
 <style>

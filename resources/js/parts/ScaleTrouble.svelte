@@ -20,7 +20,7 @@
     };
     let { scale, division, inside, oncount, ontake, typing, ontype }: Props = $props();
 
-    const grams = (g: number): string => measure(g, 'mass', bench.units, decimalsOf(division));
+    const grams = (g: number): string => measure(g, 'mass', bench.units, decimalsOf(division, bench.units));
     const reading = $derived(scale.reading);
     const trouble = $derived(reading.trouble);
     const now = $derived(reading.grams);

@@ -1,6 +1,7 @@
 <script lang="ts">
     /** What seldom changes: the shop's name, units, money, scale, cups and working day. */
     import BenchForm from './BenchForm.svelte';
+    import TakingAlong from './TakingAlong.svelte';
 
     let dialog: HTMLDialogElement;
     let open = $state(false);
@@ -17,6 +18,6 @@
 <dialog class="modal" bind:this={dialog} aria-labelledby="bench-title" onclose={() => (open = false)}>
     <div class="modal-box bg-secondary">
         <h2 id="bench-title" class="mb-4 text-2xl">This bench</h2>
-        {#if open}<BenchForm keep="Keep it" onkept={() => dialog.close()} onleave={() => dialog.close()} />{/if}
+        {#if open}<BenchForm keep="Keep it" onkept={() => dialog.close()} onleave={() => dialog.close()} /><TakingAlong />{/if}
     </div>
 </dialog>

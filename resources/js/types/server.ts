@@ -406,6 +406,27 @@ export type ComparisonResult = {
     same_order: boolean;
 };
 
+/** A run as it went: each fact that stands with the step it was told at, and what was weighed beside what was planned for it. */
+export type HistoryResult = {
+    steps: ({
+        fact: number;
+        at: number;
+        kind: string;
+        step: string;
+        batch: number;
+        code: string | null;
+        planned_g: number | null;
+        weighed_g: number | null;
+        text: string | null;
+    })[];
+    sums: {
+        code: string;
+        planned_g: number;
+        weighed_g: number;
+    }[];
+    more: boolean;
+};
+
 /** A series as one small pour: first the cups everything comes from, then each puck's own cup. */
 export type SeriesResult = {
     cups: {
@@ -1409,6 +1430,34 @@ export type HardnessView = {
     }[];
     none_here: boolean;
     drafts: DraftView[];
+};
+
+/** How a pour went: step by step with its time, the room, and who; planned beside real. */
+export type HistoryView = {
+    steps: ({
+        id: number;
+        at_ms: number;
+        kind: string;
+        step: string;
+        batch: number;
+        name: string | null;
+        planned_g: number | null;
+        weighed_g: number | null;
+        room_c: number;
+        person: string | null;
+        text: string | null;
+    })[];
+    sums: {
+        name: string;
+        planned_g: number;
+        weighed_g: number;
+    }[];
+    times: ({
+        what: string;
+        planned_min: number | null;
+        real_min: number | null;
+    })[];
+    more: boolean;
 };
 
 /** How far a file has been taken in. */

@@ -162,7 +162,9 @@
                         >
                     {/if}
                 </div>
-            {:else}<p class="quiet">Nothing is known of what goes into it yet. Plan or pour it once: then its grams stand here.</p>{/each}
+            {:else}<p class="quiet">
+                    Nothing is known of what goes into it yet. Plan or pour it once: then what it took stands here.
+                </p>{/each}
         </section>
         {#if asked.moulds.length > 0}
             <section aria-label="Moulds">

@@ -1,6 +1,7 @@
 <script lang="ts">
     /** Two versions side by side, all on the same bases. */
-    import { figure } from '../../lib/units';
+    import { bench } from '../../lib/bench.svelte';
+    import { figure, sign } from '../../lib/units';
     import type { ComparisonResult } from '../../types/server';
 
     let { comparison, left, right }: { comparison: ComparisonResult; left: string; right: string } = $props();
@@ -33,8 +34,10 @@
                     </tr>
                 {/each}
                 <tr
-                    ><th scope="row">density</th><td><span class="fig">{figure(comparison.left_sg, 'plain', 'metric', 4)}</span> g/ml</td
-                    ><td><span class="fig">{figure(comparison.right_sg, 'plain', 'metric', 4)}</span> g/ml</td><td></td></tr
+                    ><th scope="row">density</th><td
+                        ><span class="fig">{figure(comparison.left_sg, 'plain', 'metric', 4)}</span> {sign('density', bench.units)}</td
+                    ><td><span class="fig">{figure(comparison.right_sg, 'plain', 'metric', 4)}</span> {sign('density', bench.units)}</td><td
+                    ></td></tr
                 >
             </tbody>
         </table>

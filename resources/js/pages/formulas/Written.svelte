@@ -124,7 +124,7 @@
                 </div>
                 <div class:stale={!asking.fresh}>
                     <Lines lines={answer.mix.batches[0]?.lines ?? []} {called}>
-                        {#snippet foot()}{figure(answer.mix.sg, 'plain', 'metric', 3)} g/ml, {measure(
+                        {#snippet foot()}{measure(answer.mix.sg, 'density', bench.units, 3)}, {measure(
                                 answer.mix.volume_ml,
                                 'volume',
                                 bench.units,

@@ -26,7 +26,7 @@
     const named = (code: string): string =>
         batch?.lines.find((line) => line.add === called(code) || line.add === code)?.add ?? called(code);
     const step = $derived(live.sheet.plan.scale.division_g);
-    const fine = $derived(typeof step === 'number' && step > 0 ? decimalsOf(step) : bench.fine);
+    const fine = $derived(typeof step === 'number' && step > 0 ? decimalsOf(step, bench.units) : bench.fine);
     const limits = { vessel: 'the cup', scale: 'the scale', pot_life: 'the pot life' };
     const wrong = $derived(live.answer.errors.filter((e) => !e.missing && !/^(volume|formula|plan|target)\./.test(e.field)));
     let open = $state(false);

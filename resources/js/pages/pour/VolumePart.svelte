@@ -22,7 +22,7 @@
         { id: 'blanket', name: 'Clay', hint: 'clay blanket under a jacket' },
         { id: 'coats', name: 'Coats', hint: 'brushed on, coat by coat' },
         { id: 'mesh', name: 'Mesh', hint: 'volume of a model file' },
-        { id: 'mass', name: 'By mass', hint: 'I know the grams' },
+        { id: 'mass', name: 'By mass', hint: 'I know what it weighs' },
     ];
     const fresh: Record<string, () => Record<string, unknown>> = {
         box: () => ({ box: { l_mm: null, w_mm: null, h_mm: null }, part: null }),
@@ -199,7 +199,7 @@
     {:else if method === 'mesh'}
         <Field {live} path="volume.volume_ml" label="Volume of the mesh" kind="volume" />
     {:else}
-        <Field {live} path="target.mass_g" label="Grams wanted" kind="mass" />
+        <Field {live} path="target.mass_g" label="Mass wanted" kind="mass" />
     {/if}
 
     {#if method === 'box' || method === 'cylinder'}

@@ -31,14 +31,16 @@
     {#if run.carried}<p class="mt-3 text-lg">
             In it: {run.cup.fills
                 .filter((fill) => fill.poured_g > 0)
-                .map((fill) => `${measure(fill.poured_g, 'mass', bench.units, decimalsOf(run.division_g))} ${fill.name}`)
+                .map((fill) => `${measure(fill.poured_g, 'mass', bench.units, decimalsOf(run.division_g, bench.units))} ${fill.name}`)
                 .join(', ')}.
         </p>{/if}
     <p class="mt-3 max-w-prose text-lg">
         {scaled ? 'It is tared when you go on.' : 'Tare the scale with the cup on it.'}
         {run.cup.capacity_ml === null ? '' : `A cup of ${measure(run.cup.capacity_ml, 'volume', bench.units)} or more.`}
     </p>
-    {#if scaled}<p class="fig mt-4 text-5xl font-bold">{figure(live.scale.grams, 'mass', bench.units, decimalsOf(run.division_g))}</p>{/if}
+    {#if scaled}<p class="fig mt-4 text-5xl font-bold">
+            {figure(live.scale.grams, 'mass', bench.units, decimalsOf(run.division_g, bench.units))}
+        </p>{/if}
 {:else if kind === 'fill' && run.brushed}
     <h1 class="text-4xl">Lay it on</h1>
     <ul class="mt-3 grid max-w-[44ch] gap-2 text-xl">

@@ -6,7 +6,7 @@
 
     let { run }: { run: RunView } = $props();
     const rescue = $derived(run.rescue);
-    const digits = $derived(decimalsOf(run.division_g));
+    const digits = $derived(decimalsOf(run.division_g, bench.units));
 </script>
 
 {#if rescue !== null}

@@ -25,6 +25,7 @@
     import GiveUp from './GiveUp.svelte';
     import GivenUpStep from './GivenUpStep.svelte';
     import GradeStep, { type Grading } from './GradeStep.svelte';
+    import History from './History.svelte';
     import LaidStep from './LaidStep.svelte';
     import NoteDialog from './NoteDialog.svelte';
     import { nextOf } from './next';
@@ -74,7 +75,7 @@
     const insideWords = $derived(
         run.cup.fills
             .filter((fill) => fill.poured_g > 0)
-            .map((fill) => `${measure(fill.poured_g, 'mass', bench.units, decimalsOf(run.division_g))} ${fill.name}`)
+            .map((fill) => `${measure(fill.poured_g, 'mass', bench.units, decimalsOf(run.division_g, bench.units))} ${fill.name}`)
             .join(' and ') || null,
     );
     const short = $derived(
@@ -258,13 +259,16 @@
             <GradeStep {run} bind:grading={() => grading, (next) => Object.assign(grading, next)} />
         {:else if run.given_up !== null}
             <GivenUpStep {run} end={run.given_up} />
+            <History pour={run.pour_id} />
         {:else if kind !== 'done'}
             <PlainStep {live} {kind} {scaled} />
         {:else if run.laid}
             <LaidStep {run} />
+            <History pour={run.pour_id} />
             {#if kept.view?.bad === true && kept.view.faults > 0}<WhatWentWrong {live} {kept} />{/if}
         {:else if run.grade !== null}
             <DoneStep {run} grade={run.grade} kept={kept.view} />
+            <History pour={run.pour_id} />
             {#if kept.view?.bad === true && kept.view.faults > 0}<WhatWentWrong {live} {kept} />{/if}
         {/if}
         {#if kind === 'gear' || kind === 'contacts'}<Where {live} {kept} />{/if}

@@ -18,7 +18,7 @@
         onconfirm: () => void;
     } = $props();
 
-    const digits = $derived(decimalsOf(live.run.division_g));
+    const digits = $derived(decimalsOf(live.run.division_g, bench.units));
     const grams = $derived(live.scale.grams);
     const left = $derived(grams === null ? null : line.running - grams);
     const inBand = $derived(grams !== null && grams >= line.from && grams <= line.to);

@@ -1,5 +1,7 @@
 <script lang="ts">
     import type { Snippet } from 'svelte';
+    import { bench } from '../../lib/bench.svelte';
+    import { sign } from '../../lib/units';
     import Cautions from '../../parts/Cautions.svelte';
     import type { AdditiveSheetView } from '../../types/server';
 
@@ -19,7 +21,7 @@
         <p>
             Into {sheet.into === 'after' ? 'the mixed cup, last' : `part ${sheet.into.toUpperCase()}`}. Density
             <span class="fig">{sheet.sg}</span>
-            g/ml, {sheet.measured.includes('sg') ? 'measured' : 'typical'}.
+            {sign('density', bench.units)}, {sheet.measured.includes('sg') ? 'measured' : 'typical'}.
         </p>
         <p class="mt-2">For {sheet.families.map((f) => f.replace('-', ' ')).join(', ')}.</p>
         {#if sheet.flash_min !== null}<p class="mt-2">

@@ -1,7 +1,7 @@
 <script lang="ts">
     import type { Snippet } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
-    import { figure, measure, minutes } from '../../lib/units';
+    import { figure, measure, minutes, sign } from '../../lib/units';
     import Cautions from '../../parts/Cautions.svelte';
     import type { BaseSheetView } from '../../types/server';
 
@@ -32,11 +32,11 @@
     const facts = $derived(
         [
             ['Stretches to', 'elongation_pct', `${figure(sheet.facts.elongation_pct, 'percent', 'metric')} %`],
-            ['Tear strength', 'tear_n_mm', `${figure(sheet.facts.tear_n_mm, 'plain', 'metric')} N/mm`],
-            ['Viscosity', 'viscosity_pas', `${figure(sheet.facts.viscosity_pas, 'plain', 'metric')} Pa·s`],
+            ['Tear strength', 'tear_n_mm', measure(sheet.facts.tear_n_mm, 'tear', bench.units)],
+            ['Viscosity', 'viscosity_pas', measure(sheet.facts.viscosity_pas, 'viscosity', bench.units)],
             ['Shrinks', 'shrinkage_pct', `${figure(sheet.facts.shrinkage_pct, 'percent', 'metric')} %`],
-            ['Faster per 10 °C', 'q10', `× ${figure(sheet.facts.q10, 'plain', 'metric')}`],
-            ['Yield', 'yield_ml_per_kg', `${figure(sheet.facts.yield_ml_per_kg, 'plain', 'metric')} ml/kg`],
+            [bench.units === 'metric' ? 'Faster per 10 °C' : 'Faster per 18 °F', 'q10', `× ${figure(sheet.facts.q10, 'plain', 'metric')}`],
+            ['Yield', 'yield_ml_per_kg', measure(sheet.facts.yield_ml_per_kg, 'yield', bench.units)],
         ].filter(([, key]) => (sheet.facts[key as string] ?? null) !== null) as [string, string, string][],
     );
 </script>
@@ -95,7 +95,8 @@
                 {sheet.sg.a ?? '–'}{sheet.part_names.b === undefined ? '' : `, ${sheet.part_names.b} ${String(sheet.sg.b ?? '–')}`}{sheet.sg
                     .mixed === null
                     ? ''
-                    : `, mixed ${String(sheet.sg.mixed)}`} g/ml, {sure('sg')}
+                    : `, mixed ${String(sheet.sg.mixed)}`}
+                {sign('density', bench.units)}, {sure('sg')}
             </p>
             <p class="mt-2">
                 {sheet.vacuum === 'recommended'

@@ -107,7 +107,7 @@
                 {#each letters as part, i (part)}
                     {#if part === 'A'}
                         <Measure
-                            label={letters.length > 1 ? `${stores.part_names[part] ?? part}, grams` : 'Grams in it'}
+                            label={letters.length > 1 ? `${stores.part_names[part] ?? part}, how much` : 'How much is in it'}
                             kind="mass"
                             bind:value={kit.a_g}
                             error={at(`parts.${String(i)}.grams`)}
@@ -118,7 +118,7 @@
                         />
                     {:else}
                         <Measure
-                            label="{stores.part_names[part] ?? part}, grams"
+                            label="{stores.part_names[part] ?? part}, how much"
                             kind="mass"
                             bind:value={kit.b_g}
                             error={at(`parts.${String(i)}.grams`)}
@@ -165,7 +165,7 @@
             }}
         >
             <TextLine label="Price of a kit" fig inputmode="decimal" bind:value={price} error={taking ? null : at('price')} />
-            <Measure label="For so many grams" kind="mass" bind:value={mass} error={at('mass_g')} />
+            <Measure label="For a kit of" kind="mass" bind:value={mass} error={at('mass_g')} />
             <Measure label="Order the next under" kind="mass" bind:value={reorder} error={at('reorder_g')} />
             <p class="self-end">
                 <button class="btn">Keep</button>

@@ -36,10 +36,19 @@
         drops_per_100g: 'drops to 100 g of A+B',
     };
     const sides: Record<string, string> = { a: 'part A', b: 'part B', after: 'the mixed cup, last' };
-    const quantities: Record<string, Quantity> = { minutes: 'minutes', mass: 'mass', temperature: 'temperature', percent: 'percent' };
+    const quantities: Record<string, Quantity> = {
+        minutes: 'minutes',
+        mass: 'mass',
+        temperature: 'temperature',
+        percent: 'percent',
+        'Pa·s': 'viscosity',
+        'N/mm': 'tear',
+        'ml/kg': 'yield',
+        density: 'density',
+    };
     const quantity = $derived(quantities[asked.unit ?? ''] ?? 'plain');
     const suffix = $derived(
-        { density: 'g/ml', times: '×' }[asked.unit ?? ''] ??
+        { times: '×' }[asked.unit ?? ''] ??
             (quantity === 'plain' && !['plain', 'money', null].includes(asked.unit) ? (asked.unit ?? '') : ''),
     );
     const options = $derived<[string, string][]>(

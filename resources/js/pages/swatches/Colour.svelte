@@ -98,7 +98,7 @@
     const note = (): string =>
         answer?.target === null || answer?.target === undefined
             ? ''
-            : `For L ${answer.target.lab.map((v) => v.toFixed(1)).join(' ')}, difference ΔE ${(answer.tint.delta_e ?? 0).toFixed(1)} at ${String(form.thickness)} mm.`;
+            : `For L ${answer.target.lab.map((v) => v.toFixed(1)).join(' ')}, difference ΔE ${(answer.tint.delta_e ?? 0).toFixed(1)} at ${measure(Number(form.thickness), 'length', bench.units)}.`;
     const write = (pour: number): void =>
         router.post('/swatches/colour/sheet', { base: page.base, loads: Object.fromEntries(pinches()), pour_id: pour });
     // What another screen typed comes a moment later, and is asked then.

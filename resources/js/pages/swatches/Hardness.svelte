@@ -181,12 +181,12 @@
                         {#snippet foot()}
                             {(answer.mix?.batches.length ?? 1) > 1 ? `each of ${String(answer.mix?.batches.length)} cups` : 'in all'}
                             <span class="fig" data-testid="in-all"
-                                >{measure(answer.mix?.batches[0]?.mass_g, 'mass', bench.units)}, {figure(
+                                >{measure(answer.mix?.batches[0]?.mass_g, 'mass', bench.units)}, {measure(
                                     answer.mix?.sg,
-                                    'plain',
-                                    'metric',
+                                    'density',
+                                    bench.units,
                                     3,
-                                )} g/ml</span
+                                )}</span
                             >
                         {/snippet}
                     </Lines>

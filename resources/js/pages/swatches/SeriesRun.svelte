@@ -22,7 +22,7 @@
     const live = untrack(() => new LiveSeries(sent));
     const run = $derived(live.run);
     const plan = $derived(run.plan);
-    const fine = $derived(decimalsOf(run.division_g));
+    const fine = $derived(decimalsOf(run.division_g, bench.units));
     const url = $derived(`/swatches/series/${String(run.id)}`);
     let name = $state('');
 

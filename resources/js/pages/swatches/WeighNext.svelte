@@ -34,7 +34,7 @@
     let { scale, next, fresh, into, on, takesBack, division, inside, ontared, onput, onmeet, onback, oncount }: Props = $props();
 
     const steady = new Steady();
-    const fine = $derived(decimalsOf(division));
+    const fine = $derived(decimalsOf(division, bench.units));
     let trouble = $state<string | null>(null);
     let armed = $state(false);
     const empty = $derived(next !== null && next.opens && on !== next.vessel);
@@ -68,8 +68,8 @@
             }
         } else if (scale.grams === null) {
             trouble = scale.reading.overload
-                ? 'More than the scale can carry. Take it off, or write the grams into the list.'
-                : 'The scale says nothing. Write the grams into the list below.';
+                ? 'More than the scale can carry. Take it off, or write what was weighed into the list.'
+                : 'The scale says nothing. Write what was weighed into the list below.';
         } else if (scale.grams < next.from) {
             trouble = `Still ${measure(next.running - scale.grams, 'mass', bench.units, fine)} to pour. If that is all there is, write the grams into the list below.`;
         } else if (!scale.reading.stable) {
@@ -125,7 +125,7 @@
                     <span class="quiet">{scale.reading.stable ? 'at rest' : 'moving'}</span>
                 </p>
             {:else if scale.reading.held_by === null}
-                <p class="font-bold text-error" role="alert">{scale.reading.lost} The grams can be written into the list below.</p>
+                <p class="font-bold text-error" role="alert">{scale.reading.lost} What was weighed can be written into the list below.</p>
             {/if}
             {#if !blocked}<button class="btn btn-primary main" aria-disabled={steady.resting} onclick={() => void go()}
                     >{armed ? 'Waiting for it to rest …' : empty ? 'Tare' : 'It is in'}
@@ -139,7 +139,7 @@
             {inside}
             {oncount}
             ontake={() => void (empty ? go(true) : scale.takeOver())}
-            typing="Or write the grams into the list below."
+            typing="Or write what was weighed into the list below."
         />
         <Wrong says={trouble} />
         {#if bench.frame?.simulated === true}<StandInHand grams={scale.grams} target={empty ? null : next.running} />{/if}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use Apalos\Core\Input\BadInput;
+use App\Exchange\Everything;
+use App\Exchange\TakeEverything;
+use App\Http\Reply;
+use Carbon\CarbonImmutable;
+use Illuminate\Console\Command;
+use RuntimeException;
+
+/** Everything of the shop as one archive of open files, out and into an empty shop. */
+final class EverythingGiven extends Command
+{
+    protected $signature = 'everything {way : give or take} {file : the archive}';
+
+    protected $description = 'Give everything as one archive of open files, or take it into an empty shop';
+
+    public function handle(Everything $everything, TakeEverything $take): int
+    {
+        $file = (string) $this->argument('file');
+        try {
+            if ($this->argument('way') === 'give') {
+                $this->line($everything->give($file, CarbonImmutable::now()));
+
+                return self::SUCCESS;
+            }
+            if ($this->argument('way') === 'take') {
+                foreach (array_filter($take($file)) as $part => $rows) {
+                    $this->line("{$part}: {$rows}");
+                }
+
+                return self::SUCCESS;
+            }
+        } catch (BadInput $wrong) {
+            $this->error(Reply::refusal($wrong));
+
+            return self::FAILURE;
+        } catch (RuntimeException $failed) {
+            $this->error($failed->getMessage());
+
+            return self::FAILURE;
+        }
+        $this->error('Say give or take, and a file.');
+
+        return self::INVALID;
+    }
+}

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange;
+
+use App\Models\Workshop;
+use App\Workshop\Rows;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\Storage;
+use RuntimeException;
+use ZipArchive;
+
+/** Everything a shop knows as one archive of open files: JSON Lines with a JSON Schema beside each, pictures and models as they were handed in. */
+final readonly class Everything
+{
+    public const FORMAT = 'apalos-everything';
+
+    public const VERSION = 1;
+
+    /** What of the files on disk belongs to the shop, and not to a question that was asked in passing. */
+    public const FILES = ['swatches', 'formulas', 'patches', 'moulds', 'models', 'studies'];
+
+    public function __construct(private Workshop $workshop) {}
+
+    /** @return string where it was written */
+    public function give(string $file, CarbonImmutable $now): string
+    {
+        $zip = new ZipArchive;
+        if ($zip->open($file, ZipArchive::CREATE | ZipArchive::OVERWRITE) !== true) {
+            throw new RuntimeException("Nothing can be written to {$file}. Choose another folder.");
+        }
+        $work = [];
+        $parts = [];
+        foreach (Parts::ALL as $part => [$table]) {
+            $work[] = $lines = (string) tempnam(sys_get_temp_dir(), 'apalos');
+            $rows = $this->write($table, $lines);
+            $zip->addFile($lines, "{$part}.jsonl");
+            $zip->addFromString("schemas/{$part}.schema.json", self::json(Parts::schema($part), JSON_PRETTY_PRINT));
+            $parts[] = ['part' => $part, 'file' => "{$part}.jsonl", 'schema' => "schemas/{$part}.schema.json", 'rows' => $rows, 'sha256' => hash_file('sha256', $lines)];
+        }
+        $zip->addFromString('manifest.json', self::json(['format' => self::FORMAT, 'version' => self::VERSION, 'shop' => $this->workshop->name, 'shop_id' => $this->workshop->id, 'written_at' => $now->toIso8601ZuluString(), 'parts' => $parts, 'files' => $this->files($zip)], JSON_PRETTY_PRINT));
+        $zip->addFromString('README.txt', "Everything of “{$this->workshop->name}”, written {$now->toIso8601ZuluString()}.\nEach .jsonl file holds one thing a line; what its fields are stands in schemas/. Pictures and models lie under files/.\nAn empty shop takes it in: bin/everything take FILE.\n");
+        $closed = $zip->close();
+        array_map(unlink(...), $work);
+
+        return $closed ? $file : throw new RuntimeException("{$file} could not be finished. Is there room on the disk?");
+    }
+
+    private function write(string $table, string $file): int
+    {
+        $columns = Parts::columns($table);
+        $out = fopen($file, 'w');
+        $rows = 0;
+        $query = $table === 'workshops' ? \Illuminate\Support\Facades\DB::table('workshops')->where('id', $this->workshop->id) : Rows::of($table);
+        $order = isset($columns['id']) ? ['id'] : array_slice(array_keys($columns), 0, 2);
+        foreach ($order as $by) {
+            $query->orderBy($by);
+        }
+        foreach ($query->cursor() as $row) {
+            fwrite($out === false ? throw new RuntimeException('Nothing can be written beside the archive. Is there room on the disk?') : $out, self::json(Parts::out($row, $columns))."\n");
+            $rows++;
+        }
+        $out === false || fclose($out);
+
+        return $rows;
+    }
+
+    /** @return list<array{file: string, sha256: string}> */
+    private function files(ZipArchive $zip): array
+    {
+        $disk = Storage::disk('local');
+        $files = [];
+        foreach (self::FILES as $folder) {
+            foreach ($disk->allFiles($folder) as $path) {
+                $zip->addFile($disk->path($path), "files/{$path}");
+                $files[] = ['file' => "files/{$path}", 'sha256' => (string) hash_file('sha256', $disk->path($path))];
+            }
+        }
+
+        return $files;
+    }
+
+    /** @param  array<array-key, mixed>  $what */
+    private static function json(array $what, int $flags = 0): string
+    {
+        return json_encode($what, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | $flags);
+    }
+}

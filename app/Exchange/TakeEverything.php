@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
+use App\Models\Workshop;
+use App\Workshop\Rows;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Storage;
+use Illuminate\Support\Str;
+use JsonException;
+use ZipArchive;
+
+/** Takes an archive of everything into a shop that is empty: all of it, or nothing. */
+final readonly class TakeEverything
+{
+    /** In any of these a shop has something of its own already. */
+    private const OWN = ['jobs' => 'jobs', 'formulas' => 'formulas', 'lots' => 'kits', 'moulds' => 'moulds', 'swatches' => 'swatches', 'own_sheets' => 'sheets', 'own_rules' => 'rules'];
+
+    private const MOST_BYTES = 8_000_000_000;
+
+    private const AT_ONCE = 100;
+
+    public function __construct(private Workshop $workshop) {}
+
+    /**
+     * @return array<string, int> how many came of each part
+     *
+     * @throws BadInput where it is no such archive, is damaged, or the shop is not empty
+     */
+    public function __invoke(string $file): array
+    {
+        $zip = new ZipArchive;
+        if ($zip->open($file, ZipArchive::RDONLY) !== true) {
+            throw self::wrong('This is no ZIP archive. Choose one that was made with “Everything”.');
+        }
+        try {
+            $manifest = self::manifest($zip);
+            $this->isEmpty();
+            self::isWhole($zip, $manifest);
+            $came = $this->rows($zip, $manifest);
+            $this->files($zip, $manifest);
+        } finally {
+            $zip->close();
+        }
+
+        return $came;
+    }
+
+    private function isEmpty(): void
+    {
+        $has = array_values(array_filter(self::OWN, static fn (string $words, string $table): bool => Rows::of($table)->exists(), ARRAY_FILTER_USE_BOTH));
+        if ($has !== []) {
+            throw self::wrong('This shop has '.implode(', ', $has).' of its own. Everything is taken into an empty shop only, so that nothing is mixed up: start one with bin/serve --data FOLDER.');
+        }
+    }
+
+    /** @return array{shop_id: int, parts: array<string, array{file: string, sha256: string}>, files: list<array{file: string, sha256: string}>} */
+    private static function manifest(ZipArchive $zip): array
+    {
+        $read = json_decode((string) $zip->getFromName('manifest.json'), true);
+        if (! is_array($read) || ($read['format'] ?? null) !== Everything::FORMAT || ! is_array($read['parts'] ?? null)) {
+            throw self::wrong('This archive is none of everything: it has no manifest.json that says so.');
+        }
+        if (! is_int($read['version'] ?? null) || $read['version'] > Everything::VERSION) {
+            throw self::wrong('This archive was written by a newer version. Bring this bench up to date first.');
+        }
+        [$parts, $files] = [[], []];
+        foreach ($read['parts'] as $part) {
+            if (is_array($part) && is_string($part['part'] ?? null) && isset(Parts::ALL[$part['part']])) {
+                $parts[$part['part']] = ['file' => "{$part['part']}.jsonl", 'sha256' => is_string($part['sha256'] ?? null) ? $part['sha256'] : ''];
+            }
+        }
+        foreach (is_array($read['files'] ?? null) ? $read['files'] : [] as $one) {
+            // Only what lies where files of a shop lie, and nothing that climbs out of there.
+            if (is_array($one) && is_string($one['file'] ?? null) && preg_match('#^files/(?:'.implode('|', Everything::FILES).')(?:/[0-9A-Za-z][0-9A-Za-z._-]*)+$#', $one['file']) === 1 && ! str_contains($one['file'], '..')) {
+                $files[] = ['file' => $one['file'], 'sha256' => is_string($one['sha256'] ?? null) ? $one['sha256'] : ''];
+            }
+        }
+
+        return ['shop_id' => is_int($read['shop_id'] ?? null) ? $read['shop_id'] : 0, 'parts' => $parts, 'files' => $files];
+    }
+
+    /** @param  array{parts: array<string, array{file: string, sha256: string}>, files: list<array{file: string, sha256: string}>}  $manifest */
+    private static function isWhole(ZipArchive $zip, array $manifest): void
+    {
+        $bytes = 0;
+        foreach ([...array_values($manifest['parts']), ...$manifest['files']] as $one) {
+            $stat = $zip->statName($one['file']);
+            $bytes += is_array($stat) ? $stat['size'] : 0;
+            if ($bytes > self::MOST_BYTES) {
+                throw self::wrong('This archive unpacks to more than eight gigabytes: that is no workshop.');
+            }
+            $in = $stat === false ? false : $zip->getStream($one['file']);
+            $hash = hash_init('sha256');
+            if ($in === false || hash_update_stream($hash, $in) < 0 || ! hash_equals($one['sha256'], hash_final($hash))) {
+                throw self::wrong("“{$one['file']}” is missing from the archive, or damaged. Take another copy of it; nothing was taken in.");
+            }
+        }
+    }
+
+    /**
+     * @param  array{parts: array<string, array{file: string, sha256: string}>}  $manifest
+     * @return array<string, int>
+     */
+    private function rows(ZipArchive $zip, array $manifest): array
+    {
+        return DB::transaction(function () use ($zip, $manifest): array {
+            DB::getDriverName() === 'sqlite' && DB::statement('pragma defer_foreign_keys = on');
+            // The first word of each kind is in the archive as the fact it is.
+            Rows::of('room_readings')->delete();
+            $came = [];
+            foreach (array_intersect_key(Parts::ALL, $manifest['parts']) as $part => [$table]) {
+                $came[$part] = $this->part($zip, $part, $table);
+            }
+            $this->workshop->refresh()->update(['cards_stamp' => null, 'shelf_mark' => Rows::of('own_sheets')->exists() ? (string) Str::ulid() : null]);
+
+            return $came;
+        });
+    }
+
+    private function part(ZipArchive $zip, string $part, string $table): int
+    {
+        $columns = Parts::columns($table);
+        $in = $zip->getStream("{$part}.jsonl");
+        [$rows, $line] = [[], 0];
+        while ($in !== false && ($text = fgets($in)) !== false) {
+            $line++;
+            $row = $this->row($text, $columns, "{$part}.jsonl, line {$line}");
+            if ($table === 'workshops') {
+                DB::table('workshops')->where('id', $this->workshop->id)->update(array_diff_key($row, ['id' => 0, 'created_at' => 0]));
+
+                continue;
+            }
+            $rows[] = $row;
+            if (count($rows) === self::AT_ONCE) {
+                DB::table($table)->insert($rows);
+                $rows = [];
+            }
+        }
+        $rows === [] || DB::table($table)->insert($rows);
+
+        return $line;
+    }
+
+    /**
+     * @param  array<string, array{type: string, null: bool}>  $columns
+     * @return array<string, mixed> as it is inserted
+     */
+    private function row(string $text, array $columns, string $where): array
+    {
+        try {
+            $read = json_decode($text, true, 128, JSON_THROW_ON_ERROR);
+        } catch (JsonException) {
+            throw self::wrong("{$where} is no JSON. Nothing was taken in.");
+        }
+        $row = [];
+        foreach (is_array($read) ? $read : [] as $name => $value) {
+            $column = $columns[$name] ?? throw self::wrong("{$where}: there is no “{$name}” in this version. Nothing was taken in.");
+            $fits = $value === null ? $column['null'] || $column['type'] === 'any' : match ($column['type']) {
+                'any' => true,
+                'integer' => is_int($value),
+                'number' => is_int($value) || is_float($value),
+                'boolean' => is_bool($value),
+                default => is_string($value) && mb_check_encoding($value, 'UTF-8'),
+            };
+            if (! $fits) {
+                throw self::wrong("{$where}: “{$name}” is no {$column['type']}. Nothing was taken in.");
+            }
+            $row[$name] = $column['type'] === 'any' && $value !== null ? json_encode($value, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE) : $value;
+        }
+
+        return isset($columns['workshop_id']) ? [...$row, 'workshop_id' => $this->workshop->id] : $row;
+    }
+
+    /** @param  array{shop_id: int, files: list<array{file: string, sha256: string}>}  $manifest */
+    private function files(ZipArchive $zip, array $manifest): void
+    {
+        foreach ($manifest['files'] as ['file' => $name]) {
+            $in = $zip->getStream($name);
+            // Models lie by shop.
+            $path = preg_replace("#^(models|studies)/{$manifest['shop_id']}/#", "$1/{$this->workshop->id}/", substr($name, strlen('files/')));
+            $in === false || $path === null || Storage::disk('local')->writeStream($path, $in);
+        }
+    }
+
+    private static function wrong(string $says): BadInput
+    {
+        return BadInput::at('file', Phrase::written($says));
+    }
+}

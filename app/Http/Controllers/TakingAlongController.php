@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
+use App\Exchange\Everything;
+use App\Exchange\TakeEverything;
+use App\Http\Reply;
+use App\Storage\Backup;
+use App\Storage\BackupFailed;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use RuntimeException;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+
+/** A backup at a press, and everything as one archive, out and in. */
+final readonly class TakingAlongController
+{
+    public function __construct(private Backup $backup) {}
+
+    public function show(): JsonResponse
+    {
+        return Reply::json($this->state());
+    }
+
+    public function backUp(): JsonResponse
+    {
+        try {
+            $this->backup->take($this->folder(), CarbonImmutable::now());
+        } catch (BackupFailed $failed) {
+            throw BadInput::at('backup', Phrase::written($failed->getMessage()));
+        }
+
+        return Reply::json($this->state());
+    }
+
+    public function everything(Everything $everything): BinaryFileResponse
+    {
+        $now = CarbonImmutable::now();
+        $file = (string) tempnam(sys_get_temp_dir(), 'apalos');
+
+        return response()->download($everything->give($file, $now), "apalos-everything-{$now->format('Y-m-d')}.zip", ['Content-Type' => 'application/zip'])->deleteFileAfterSend();
+    }
+
+    public function take(Request $request, TakeEverything $take): RedirectResponse
+    {
+        $file = $request->file('file');
+        try {
+            if (! $file instanceof UploadedFile || ! $file->isValid()) {
+                throw BadInput::at('file', Phrase::written('Choose an archive of everything, of 8 MB at most. A larger one is taken in on the bench computer: bin/everything take FILE.'));
+            }
+            $came = $take($file->getRealPath());
+        } catch (BadInput $wrong) {
+            return Reply::back('file', $wrong);
+        } catch (RuntimeException $failed) {
+            return back()->withErrors(['file' => $failed->getMessage()]);
+        }
+
+        return redirect()->to('/')->with('said', sprintf('It is all here: %d jobs, %d pours, %d formulas, %d moulds, %d kits.', $came['jobs'] ?? 0, $came['pours'] ?? 0, $came['formulas'] ?? 0, $came['moulds'] ?? 0, $came['lots'] ?? 0));
+    }
+
+    /** @return array{last_ms: int|null, possible: bool, folder: string} */
+    private function state(): array
+    {
+        $last = $this->backup->newest($this->folder());
+
+        return ['last_ms' => $last === null ? null : (int) $last->getTimestampMs(), 'possible' => config('database.default') === 'sqlite', 'folder' => $this->folder()];
+    }
+
+    private function folder(): string
+    {
+        return config()->string('apalos.backups') !== '' ? config()->string('apalos.backups') : dirname(storage_path()).'/backups';
+    }
+}
