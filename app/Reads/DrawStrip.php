@@ -25,7 +25,7 @@ use LogicException;
  * @phpstan-type Span array{from_ms: int, to_ms: int}
  * @phpstan-type DrawnStrip array{
  *     lozenges: list<array{until_ms: int, shown: array{id: string, href: string, job: string, title: string, state: string, hands: list<array{from_ms: int, to_ms: int|null}>, waits: list<Span>, windows: list<array{kind: string, from_ms: int, to_ms: int}>}}>,
- *     calls: list<array{until_ms: int, shown: array{id: string, at_ms: int, what: string, title: string, href: string}}>,
+ *     calls: list<array{until_ms: int, shown: array{id: string, at_ms: int, what: string, event: string|null, event_ms: int|null, title: string, href: string}}>,
  *     startable: list<array{pour_id: int, title: string, demould_min: float}>,
  *     plans: list<array{id: string, href: string, job: string, title: string, name: string, from_ms: int, to_ms: int, moves: bool, live: bool, opens_ms: int|null, shuts_ms: int|null}>
  * }
@@ -67,7 +67,7 @@ final readonly class DrawStrip
                 'hands' => $this->hands($pour, $begun), 'waits' => $this->waits($run), 'windows' => $windows,
             ]];
             foreach ($this->calls($pour, $run, $windows) as [$at, $what]) {
-                $calls[] = ['until_ms' => $until, 'shown' => ['id' => "pour-{$pour->id}", 'at_ms' => (int) $at->getTimestampMs(), 'what' => $what, 'title' => $title, 'href' => "/pours/{$pour->id}/run"]];
+                $calls[] = ['until_ms' => $until, 'shown' => ['id' => "pour-{$pour->id}", 'at_ms' => (int) $at->getTimestampMs(), 'what' => $what, 'event' => null, 'event_ms' => null, 'title' => $title, 'href' => "/pours/{$pour->id}/run"]];
             }
         }
         foreach ($this->work->series() as $series) {
@@ -78,11 +78,11 @@ final readonly class DrawStrip
                 'windows' => $met === null || $fills === null ? [] : [['kind' => 'pot_life', ...self::span($met, $fills)]],
             ]];
             if ($fills !== null) {
-                $calls[] = ['until_ms' => $until, 'shown' => ['id' => $id, 'at_ms' => (int) $fills->subMinutes(self::LAST_CALL_MIN)->getTimestampMs(), 'what' => 'Three minutes left to fill the last puck', 'title' => $title, 'href' => $href]];
+                $calls[] = ['until_ms' => $until, 'shown' => ['id' => $id, 'at_ms' => (int) $fills->subMinutes(self::LAST_CALL_MIN)->getTimestampMs(), 'what' => 'Three minutes left to fill the last puck', 'event' => null, 'event_ms' => null, 'title' => $title, 'href' => $href]];
             }
         }
         foreach (Rows::of('test_patches')->whereNull('passed')->orderBy('due_at')->limit(self::MOST_PATCHES)->get(['id', 'due_at', 'fresh', 'surface']) as $patch) {
-            $calls[] = ['until_ms' => PHP_INT_MAX, 'shown' => ['id' => "patch-{$patch->id}", 'at_ms' => (int) CarbonImmutable::parse((string) $patch->due_at, 'UTC')->getTimestampMs(), 'what' => 'The test patch is ready to read', 'title' => "{$patch->fresh} on {$patch->surface}", 'href' => '/contacts']];
+            $calls[] = ['until_ms' => PHP_INT_MAX, 'shown' => ['id' => "patch-{$patch->id}", 'at_ms' => (int) CarbonImmutable::parse((string) $patch->due_at, 'UTC')->getTimestampMs(), 'what' => 'The test patch is ready to read', 'event' => null, 'event_ms' => null, 'title' => "{$patch->fresh} on {$patch->surface}", 'href' => '/contacts']];
         }
         $day = $this->day->at(CarbonImmutable::now());
         [$plans, $calls] = [$this->plans($day), [...$calls, ...$this->buildCalls($day)]];
@@ -189,7 +189,7 @@ final readonly class DrawStrip
         return $plans;
     }
 
-    /** @return list<array{until_ms: int, shown: array{id: string, at_ms: int, what: string, title: string, href: string}}> windows that open, and that are about to shut */
+    /** @return list<array{until_ms: int, shown: array{id: string, at_ms: int, what: string, event: string|null, event_ms: int|null, title: string, href: string}}> windows that open, and that are about to shut */
     private function buildCalls(PlannedDay $day): array
     {
         $calls = [];
@@ -198,16 +198,16 @@ final readonly class DrawStrip
             if (! $work->moves || ! str_starts_with($work->operation->id, 'b')) {
                 continue;
             }
-            $call = static fn (float $at, string $what): array => ['until_ms' => PHP_INT_MAX, 'shown' => ['id' => $work->operation->id, 'at_ms' => $day->ms($at), 'what' => $what, 'title' => $work->title, 'href' => $work->href]];
+            $call = static fn (float $at, string $what, string $event, float $then): array => ['until_ms' => PHP_INT_MAX, 'shown' => ['id' => $work->operation->id, 'at_ms' => $day->ms($at), 'what' => $what, 'event' => $event, 'event_ms' => $day->ms($then), 'title' => $work->title, 'href' => $work->href]];
             $gloves = $work->gloves === '' ? '' : ' ('.mb_strtolower($work->gloves).')';
             // What could have been begun long ago calls nobody.
             if ($work->opens !== null && $work->opens > $now && ! $work->missed) {
                 foreach (self::BEFORE_MIN as $minutes => $said) {
-                    $calls[] = $call($work->opens - $minutes, "{$work->name} {$said}{$gloves}");
+                    $calls[] = $call($work->opens - $minutes, "{$work->name} {$said}{$gloves}", "{$work->name}{$gloves}", $work->opens);
                 }
             }
             if ($work->shuts !== null && ! $work->missed) {
-                $calls[] = $call($work->shuts - self::CLOSING_CALL_MIN, "{$work->name}: ten minutes until its window shuts{$gloves}");
+                $calls[] = $call($work->shuts - self::CLOSING_CALL_MIN, "{$work->name}: ten minutes until its window shuts{$gloves}", "{$work->name}: its window shuts{$gloves}", $work->shuts);
             }
         }
 

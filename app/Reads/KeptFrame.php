@@ -21,7 +21,7 @@ use Illuminate\Support\Facades\DB;
 final readonly class KeptFrame
 {
     /** Raised where the strip is drawn otherwise. */
-    private const EDITION = 2;
+    private const EDITION = 3;
 
     public function __construct(private Workshop $workshop, private Library $library, private Repository $cache) {}
 

@@ -23,7 +23,7 @@ final readonly class StripView implements View
      *         waits: list<array{from_ms: int, to_ms: int}>,
      *         windows: list<array{kind: string, from_ms: int, to_ms: int}>
      *     }>,
-     *     calls: list<array{id: string, at_ms: int, what: string, title: string, href: string}>,
+     *     calls: list<array{id: string, at_ms: int, what: string, event: string|null, event_ms: int|null, title: string, href: string}>,
      *     startable: list<array{pour_id: int, title: string, open_ms: int}>,
      *     plans: list<array{id: string, href: string, job: string, title: string, name: string, from_ms: int, to_ms: int, moves: bool, live: bool, opens_ms: int|null, shuts_ms: int|null}>
      * }

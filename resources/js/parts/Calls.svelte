@@ -4,6 +4,7 @@
     import { onMount } from 'svelte';
     import { bench } from '../lib/bench.svelte';
     import { knock } from '../lib/sound';
+    import { when } from '../lib/when';
     import type { FrameView } from '../types/server';
 
     type Call = FrameView['strip']['calls'][number];
@@ -40,7 +41,9 @@
 <div aria-live="assertive" class="calls">
     {#each ringing as call (call.id)}
         <p class="call">
-            <a class="link font-bold" href={call.href}>{call.title}</a>: {call.what.toLowerCase()}.
+            <a class="link font-bold" href={call.href}>{call.title}</a>: {call.event_ms === null || call.event_ms <= bench.now
+                ? call.what.toLowerCase()
+                : `${(call.event ?? '').toLowerCase()} at ${when(call.event_ms, bench.now)}`}.
             <button class="btn btn-sm" onclick={() => (ringing = ringing.filter((r) => r !== call))}>I heard</button>
         </p>
     {/each}

@@ -117,12 +117,17 @@
         <span class="fig font-bold" data-testid="clock">{clockTime(bench.now)}</span>
         <p class="next">
             {#if next !== null}
-                <a class="link" href={next.href}>{narrow ? (next.title.split(' · ').at(-1) ?? next.title) : next.title}</a>: {next.what.toLowerCase()}
+                <a class="link" href={next.href}>{narrow ? (next.title.split(' · ').at(-1) ?? next.title) : next.title}</a>: {(
+                    next.event ?? next.what
+                ).toLowerCase()}
                 in
-                <b class="fig">{span(next.at_ms - bench.now)}</b>{narrow ? '' : `, at ${when(next.at_ms, bench.now)}`}
-            {:else if due !== null}<a class="link" href={due.href}>{narrow ? (due.title.split(' · ').at(-1) ?? due.title) : due.title}</a>: {due.what.toLowerCase()}
-                since
-                {when(due.at_ms, bench.now)}
+                <b class="fig">{span((next.event_ms ?? next.at_ms) - bench.now)}</b>{narrow
+                    ? ''
+                    : `, at ${when(next.event_ms ?? next.at_ms, bench.now)}`}
+            {:else if due !== null}<a class="link" href={due.href}>{narrow ? (due.title.split(' · ').at(-1) ?? due.title) : due.title}</a>: {due.event_ms !==
+                    null && due.event_ms > bench.now
+                    ? `${(due.event ?? '').toLowerCase()} in ${span(due.event_ms - bench.now)}, at ${when(due.event_ms, bench.now)}`
+                    : `${due.what.toLowerCase()} since ${when(due.at_ms, bench.now)}`}
             {:else}Nothing is called for.{/if}
         </p>
         <button class="btn btn-ghost" aria-expanded="false" onclick={fold}>{narrow ? 'Day' : 'Show the day'}</button>

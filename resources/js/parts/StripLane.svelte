@@ -51,7 +51,7 @@
         const call = calls.find((c) => c.id === l.id && c.at_ms > bench.now);
         return call === undefined
             ? ''
-            : `, ${call.what.toLowerCase()} at ${when(call.at_ms, bench.now)} (in ${span(call.at_ms - bench.now)})`;
+            : `, ${(call.event ?? call.what).toLowerCase()} at ${when(call.event_ms ?? call.at_ms, bench.now)} (in ${span((call.event_ms ?? call.at_ms) - bench.now)})`;
     });
 </script>
 

@@ -1341,13 +1341,15 @@ export type FrameView = {
                 to_ms: number;
             }[];
         }[];
-        calls: {
+        calls: ({
             id: string;
             at_ms: number;
             what: string;
+            event: string | null;
+            event_ms: number | null;
             title: string;
             href: string;
-        }[];
+        })[];
         startable: {
             pour_id: number;
             title: string;
@@ -2378,13 +2380,15 @@ export type StripView = {
             to_ms: number;
         }[];
     }[];
-    calls: {
+    calls: ({
         id: string;
         at_ms: number;
         what: string;
+        event: string | null;
+        event_ms: number | null;
         title: string;
         href: string;
-    }[];
+    })[];
     startable: {
         pour_id: number;
         title: string;

@@ -304,7 +304,7 @@
             {#if kind === 'fill' || kind === 'wait'}<RestOfCup {live} {kept} />{/if}
             {#if kind === 'mix' || kind === 'degas' || kind === 'fill' || kind === 'wait' || kind === 'premix'}<Earlier {live} />{/if}
             <p class="flex flex-wrap gap-x-6">
-                {#if run.may_plan}<button class="link quiet" onclick={() => router.post(`/pours/${String(run.pour_id)}/plan`)}
+                {#if run.may_plan}<button class="link quiet min-h-14" onclick={() => router.post(`/pours/${String(run.pour_id)}/plan`)}
                         >Back to the plan{run.weighed_g > 0 ? ', with what is in the cup' : ''}</button
                     >{/if}
                 <button class="link quiet" onclick={() => (givingUp = true)}>Give this pour up …</button>

@@ -93,7 +93,7 @@
 {/if}
 
 {#if live.run.may_swap}
-    <button type="button" class="link quiet mt-2 mr-6 text-sm" onclick={() => void live.record('swapped', { step: live.run.step.key })}
+    <button type="button" class="link quiet mr-6 min-h-14 text-sm" onclick={() => void live.record('swapped', { step: live.run.step.key })}
         >I poured the other part</button
     >
 {/if}
