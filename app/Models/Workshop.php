@@ -40,6 +40,9 @@ final class Workshop extends Model
 {
     use HasEdition;
 
+    /** Until somebody has said what it is called. */
+    public const UNNAMED = 'Our workshop';
+
     /** What of it is a new edition when it changes. */
     private const EDITED = ['name', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'hands', 'time_zone', 'currency', 'cups', 'vacuum', 'release_school', 'hour_rate'];
 
@@ -133,7 +136,7 @@ final class Workshop extends Model
     /** The shop this bench stands in; it is made on first use, so that an empty database already works. */
     public static function here(): self
     {
-        return self::query()->orderBy('id')->first() ?? self::query()->create(['name' => 'Our workshop'])->refresh();
+        return self::query()->orderBy('id')->first() ?? self::query()->create(['name' => self::UNNAMED])->refresh();
     }
 
     public function calledOnScreen(): string

@@ -22,6 +22,16 @@ final readonly class FirstView implements View
 
     public function __construct(private Workshop $workshop, private Library $library, private OwnShelf $own, private string $step) {}
 
+    /** How far somebody has come: the shop has its name, the shelf is ticked. */
+    public static function reached(Workshop $workshop): string
+    {
+        return match (true) {
+            $workshop->set_up_at !== null => 'job',
+            $workshop->name !== Workshop::UNNAMED => 'shelf',
+            default => 'shop',
+        };
+    }
+
     /** @return array{step: string, shelf: list<array{title: string, sheets: list<TickedSheet>}>} */
     public function toArray(): array
     {

@@ -71,10 +71,12 @@ final readonly class Phrasebook
         };
     }
 
-    /** @return array{error: array{field: string, message: string}} */
+    /** @return array{error: array{field: string, message: string, also?: list<array{field: string, message: string}>}} */
     public function refusal(BadInput $wrong): array
     {
-        return ['error' => ['field' => $wrong->field, 'message' => $this->say($wrong->says)]];
+        $also = array_map(fn (BadInput $other): array => ['field' => $other->field, 'message' => $this->say($other->says)], $wrong->also);
+
+        return ['error' => ['field' => $wrong->field, 'message' => $this->say($wrong->says), ...($also === [] ? [] : ['also' => $also])]];
     }
 
     /** @param  Quantity|Phrase|float|int|string|list<Quantity|Phrase|float|int|string>  $value */

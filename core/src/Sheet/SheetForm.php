@@ -52,9 +52,16 @@ final readonly class SheetForm
         }
         $in->only('kind', ...array_keys($parts));
         $sheet = ['kind' => $this->kind->value];
+        $wrong = [];
         foreach ($parts as $part => $fields) {
-            $sheet[$part] = isset($fields['']) ? $fields['']->read($in, $part, $words) : self::part($in, $part, $fields, $words);
+            try {
+                $sheet[$part] = isset($fields['']) ? $fields['']->read($in, $part, $words) : self::part($in, $part, $fields, $words);
+            } catch (BadInput $one) {
+                array_push($wrong, $one, ...$one->also);
+            }
         }
+        // All that is missing is said at once.
+        BadInput::throwAll($wrong);
         $sheet = array_filter($sheet, static fn (mixed $value): bool => $value !== null);
         $this->kind === SheetKind::Base && $this->base(Fields::of($sheet, $in->path));
         $this->kind === SheetKind::Additive && $this->softening($in, $sheet);
@@ -70,11 +77,16 @@ final readonly class SheetForm
     {
         $part = $in->has($key) && $in->toArray()[$key] !== [] ? $in->object($key) : Fields::of([], $in->at($key));
         $part->only(...array_keys($fields));
-        $read = [];
+        $read = $wrong = [];
         foreach ($fields as $name => $field) {
-            $value = $field->read($part, $name, $words);
-            $read += $value === null ? [] : [$name => $value];
+            try {
+                $value = $field->read($part, $name, $words);
+                $read += $value === null ? [] : [$name => $value];
+            } catch (BadInput $one) {
+                $wrong[] = $one;
+            }
         }
+        BadInput::throwAll($wrong);
 
         return $read === [] ? null : $read;
     }

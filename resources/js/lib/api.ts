@@ -1,7 +1,7 @@
 import { renewing, token } from './token';
 
 /** What went wrong, in a sentence for the maker, and at which field. */
-export type Wrong = { field: string; message: string };
+export type Wrong = { field: string; message: string; /** What else is wrong, where all of it is said at once. */ also?: Wrong[] };
 
 export type Answer<T> = { ok: true; data: T } | { ok: false; offline: boolean; status: number; wrong: Wrong; data: unknown };
 
@@ -41,5 +41,6 @@ function reason(data: unknown, status: number): Wrong {
     return {
         field: said.error?.field ?? '',
         message: said.error?.message ?? said.message ?? 'Something went wrong on the bench computer. Try again; nothing confirmed is lost.',
+        ...(said.error?.also === undefined ? {} : { also: said.error.also }),
     };
 }

@@ -13,11 +13,21 @@
         ['shelf', 'What is on your shelf'],
         ['job', 'The first job'],
     ] as const;
-    const typing = new Typing<{ here: string[] }>(
-        'first/shelf',
-        untrack(() => ({ here: first.shelf.flatMap((group) => group.sheets.filter((s) => s.here).map((s) => s.code)) })),
-    );
+    const sheets = untrack(() => first.shelf.flatMap((group) => group.sheets));
+    const typing = new Typing<{ here: string[]; seen: string[] }>('first/shelf', {
+        here: sheets.filter((s) => s.here).map((s) => s.code),
+        seen: sheets.map((s) => s.code),
+    });
     const form = typing.value;
+    // A sheet that was written since the ticks were kept is on the shelf like any that is one's own.
+    $effect(() => {
+        const seen = form.seen ?? [];
+        const fresh = sheets.filter((s) => !seen.includes(s.code));
+        if (first.step === 'shelf' && fresh.length > 0) {
+            form.here = [...form.here, ...fresh.filter((s) => s.here).map((s) => s.code)];
+            form.seen = [...seen, ...fresh.map((s) => s.code)];
+        }
+    });
     const toggle = (code: string): void => {
         form.here = form.here.includes(code) ? form.here.filter((one) => one !== code) : [...form.here, code];
     };
@@ -25,7 +35,12 @@
         const codes = group.sheets.map((s) => s.code);
         form.here = [...form.here.filter((code) => !codes.includes(code)), ...(on ? codes : [])];
     };
-    const stock = (): void => router.post('/first/shelf', { here: $state.snapshot(form.here) }, { onSuccess: () => typing.forget() });
+    const stock = (): void =>
+        router.post(
+            '/first/shelf',
+            { here: $state.snapshot(form.here), seen: $state.snapshot(form.seen) },
+            { onSuccess: () => typing.forget() },
+        );
     const go = (step: string): void => router.visit(`/first?step=${step}`);
 </script>
 

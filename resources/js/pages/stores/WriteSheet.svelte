@@ -34,7 +34,7 @@
     );
     const known = $derived(new Set(write.form.groups.flatMap((group) => group.fields.map((field) => field.at))));
     const said = (at: string): string | null =>
-        wrong?.field === at ? wrong.message : (doubts.find((d) => d.field === at)?.message ?? null);
+        [wrong, ...(wrong?.also ?? [])].find((one) => one?.field === at)?.message ?? doubts.find((d) => d.field === at)?.message ?? null;
     const elsewhere = $derived(
         wrong !== null && ![...known].some((at) => wrong?.field === at || wrong?.field.startsWith(`${at}.`) === true)
             ? wrong.message
