@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Casts\Attribute;
-use Illuminate\Database\Eloquent\Model;
 
 /**
  * What a maker reads before changing it: each change is a new edition, and a change says which edition it was made on. Nobody writes
@@ -17,11 +16,17 @@ trait HasEdition
 {
     protected static function bootHasEdition(): void
     {
-        static::updating(static function (Model $record): void {
-            if ($record->isDirty(self::EDITED)) {
+        static::updating(static function (self $record): void {
+            if ($record->readsAnew()) {
                 $record->setAttribute('edition', (int) ($record->getRawOriginal('edition') ?? 1) + 1);
             }
         });
+    }
+
+    /** Whether what a maker reads of it is about to be another. */
+    protected function readsAnew(): bool
+    {
+        return $this->isDirty(self::EDITED);
     }
 
     /**

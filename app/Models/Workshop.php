@@ -38,7 +38,9 @@ use Illuminate\Support\Str;
  */
 final class Workshop extends Model
 {
-    use HasEdition;
+    use HasEdition {
+        readsAnew as private saysSomethingElse;
+    }
 
     /** Until somebody has said what it is called. */
     public const UNNAMED = 'Our workshop';
@@ -58,6 +60,14 @@ final class Workshop extends Model
         self::creating(static function (self $workshop): void {
             $workshop->mark = (string) Str::ulid();
         });
+    }
+
+    /** The first browser says where the shop is, unasked: nobody changed anything, and a form that is open already stays good. */
+    protected function readsAnew(): bool
+    {
+        $unasked = $this->getRawOriginal('time_zone') === null && array_keys(array_intersect_key($this->getDirty(), array_flip(self::EDITED))) === ['time_zone'];
+
+        return ! $unasked && $this->saysSomethingElse();
     }
 
     protected function casts(): array

@@ -38,6 +38,18 @@ final class FirstHourTest extends TestCase
         $this->get('/first?step=shelf')->assertInertia(static fn ($page) => $page->where('first.shelf.0.sheets', static fn ($sheets): bool => collect($sheets)->firstWhere('code', 'pr-10')['here'] === true));
     }
 
+    public function test_a_browser_that_says_the_zone_unasked_does_not_make_the_open_form_old(): void
+    {
+        $this->workshop->update(['time_zone' => null]);
+        $seen = Workshop::here()->edition;
+        $this->putJson("/workshop?edition={$seen}", ['time_zone' => 'Africa/Nairobi'])->assertOk();
+        $this->putJson("/workshop?edition={$seen}", ['name' => 'Heron Street', 'time_zone' => 'Africa/Nairobi'])->assertOk()->assertJsonPath('workshop.edition', $seen + 1);
+        // One that is chosen over another is somebody's change, like the rest.
+        $this->putJson('/workshop?edition='.($seen + 1), ['time_zone' => 'UTC'])->assertOk();
+        $this->putJson('/workshop?edition='.($seen + 1), ['hands' => 2])->assertConflict();
+        self::assertSame('UTC', Workshop::here()->time_zone);
+    }
+
     public function test_a_shop_with_nothing_on_its_shelf_still_opens_every_screen(): void
     {
         $this->post('/first/shelf', ['here' => []])->assertRedirect();
