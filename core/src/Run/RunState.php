@@ -178,28 +178,18 @@ final readonly class RunState
             StepKind::Gear => $this->plan->checklist === [] ? new Step(StepKind::PreMix, 1) : new Step(StepKind::Contacts),
             StepKind::Contacts => new Step(StepKind::PreMix, 1),
             StepKind::PreMix => new Step(StepKind::Tare, $step->batch),
-            StepKind::Tare => new Step(StepKind::Weigh, $step->batch, count($this->cup()->weighings)),
             StepKind::Mix => $this->plan->degassing->min > 0.0 ? new Step(StepKind::Degas, $step->batch) : new Step(StepKind::Fill, $step->batch),
             StepKind::Degas => new Step(StepKind::Fill, $step->batch),
-            StepKind::Fill => $step->batch < count($this->plan->batches) ? $this->nextCup($step->batch + 1) : new Step($this->plan->endsLaid ? StepKind::Done : StepKind::Wait),
+            StepKind::Fill => $step->batch < count($this->plan->batches) ? (new CupOrder($this->plan, $this->cups))->afterFill($step->batch) : new Step($this->plan->endsLaid ? StepKind::Done : StepKind::Wait),
             default => $step,
         };
-        $cups = $this->cups;
-        if ($next->batch > 0 && ! isset($cups[$next->batch])) {
-            $cups[$next->batch] = MixingCup::empty($this->plan, $next->batch);
-        }
-        if ($step->kind === StepKind::Tare) {
+
+        return match ($step->kind) {
             // Whatever stands on the scale, with what is in it, is nought from here on.
-            $cups[$step->batch] = $cups[$step->batch]->counted(0.0);
-        }
-
-        $state = $this->with(
-            step: $next,
-            cups: $cups,
-            filledAt: $step->kind === StepKind::Fill ? $this->filledAt + [$step->batch => $at] : $this->filledAt,
-        );
-
-        return $step->kind === StepKind::Tare ? $state->weighingOn() : $state;
+            StepKind::Tare => $this->withCup($this->cup()->counted(0.0))->weighingOn(),
+            StepKind::Fill => $this->with(filledAt: $this->filledAt + [$step->batch => $at])->at($next),
+            default => $this->at($next),
+        };
     }
 
     private function swapped(): self
@@ -257,39 +247,18 @@ final readonly class RunState
             : $next->weighingOn();
     }
 
-    /** A cup that was weighed ahead goes back on the scale as it is; for another the parts are stirred first. */
-    private function nextCup(int $batch): Step
-    {
-        return new Step(isset($this->cups[$batch]) && $this->cups[$batch]->weighings !== [] ? StepKind::Tare : StepKind::PreMix, $batch);
-    }
-
-    /** Where all cups are weighed ahead: from the last line before the meeting to the next cup, and from the last cup to the first again. */
-    private function ahead(MixingCup $cup): ?self
-    {
-        if (! $this->plan->ahead || ! $cup->meetsNow()) {
-            return null;
-        }
-        $last = count($this->plan->batches);
-        $batch = max(1, $this->step->batch);
-        if ($batch < $last) {
-            return isset($this->cups[$batch + 1]) ? null : $this->with(step: new Step(StepKind::Tare, $batch + 1), cups: $this->cups + [$batch + 1 => MixingCup::empty($this->plan, $batch + 1)]);
-        }
-
-        return $this->cups[1]->metAt === null ? $this->with(step: new Step(StepKind::Tare, 1)) : null;
-    }
-
     /** To the next line of this cup, to the next cup, or to mixing when all is in. */
     private function weighingOn(): self
     {
-        $cup = $this->cup();
-        $ahead = $this->ahead($cup);
-        if ($ahead !== null) {
-            return $ahead;
-        }
+        return $this->at((new CupOrder($this->plan, $this->cups))->afterLine(max(1, $this->step->batch)));
+    }
 
-        return $this->with(step: $cup->queue === []
-            ? new Step(StepKind::Mix, $this->step->batch)
-            : new Step(StepKind::Weigh, $this->step->batch, count($cup->weighings)));
+    /** At a step, with the cup it is about on the bench. */
+    private function at(Step $step): self
+    {
+        $isNew = $step->batch > 0 && ! isset($this->cups[$step->batch]);
+
+        return $this->with(step: $step, cups: $isNew ? $this->cups + [$step->batch => MixingCup::empty($this->plan, $step->batch)] : $this->cups);
     }
 
     private function withCup(MixingCup $cup): self

@@ -22,7 +22,7 @@ final class CommandTest extends TestCase
         self::assertSame(0, $output->exit);
         self::assertIsArray($answer);
         self::assertEqualsCanonicalizing(
-            ['mass_g', 'volume_ml', 'sg', 'parts', 'batches', 'pot_life_min', 'usable_min', 'demould_min', 'ratio_error_pct', 'smallest_batch_g', 'limit', 'by_volume', 'warnings', 'working'],
+            ['mass_g', 'volume_ml', 'sg', 'parts', 'batches', 'cups', 'pot_life_min', 'usable_min', 'demould_min', 'ratio_error_pct', 'smallest_batch_g', 'limit', 'by_volume', 'warnings', 'working'],
             array_keys($answer),
         );
         self::assertSame('vessel', $answer['limit']);

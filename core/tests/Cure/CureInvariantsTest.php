@@ -48,7 +48,11 @@ final class CureInvariantsTest extends TestCase
             $before = 0.0;
             foreach (Milestone::cases() as $milestone) {
                 $band = self::read($room, $logs)->band($milestone);
-                self::assertNotNull($band);
+                // What its sheet does not say is not made up.
+                self::assertSame($milestone !== Milestone::FullCure, $band !== null);
+                if ($band === null) {
+                    continue;
+                }
                 self::assertLessThan($band->likely->min, $band->low->min);
                 self::assertGreaterThan($band->likely->min, $band->high->min);
                 self::assertEqualsWithDelta($band->high->min / $band->likely->min, $band->likely->min / $band->low->min, 1e-9);

@@ -130,7 +130,7 @@ final class PhrasebookTest extends TestCase
     private const ROOMS = ['basis', 'console', 'contact', 'build', 'cost', 'cure', 'day', 'fault', 'fill', 'frame', 'harden', 'input', 'keep', 'material', 'mesh', 'mix', 'mould', 'paint', 'piece', 'pour', 'series', 'sheet', 'tint', 'trial', 'units', 'volume', 'water'];
 
     private const SAID_BY_THE_APPLICATION = [
-        'piece.broke_off', 'piece.file_gone', 'piece.just', 'piece.too_much_memory', 'sheet.code_shipped', 'sheet.code_stays', 'sheet.code_taken', 'basis.pct_of_base'];
+        'piece.broke_off', 'piece.file_gone', 'piece.just', 'piece.took_too_long', 'piece.too_much_memory', 'sheet.code_shipped', 'sheet.code_stays', 'sheet.code_taken', 'basis.pct_of_base'];
 
     public function test_no_sentence_is_left_in_the_core(): void
     {

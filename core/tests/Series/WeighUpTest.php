@@ -163,7 +163,7 @@ final class WeighUpTest extends TestCase
     public static function nonsense(): iterable
     {
         yield 'a puck that is not there' => [['puck-7' => [1.0]], 'weighed.puck-7', 'There is no field “puck-7” here. Known are: plain-cup, puck-1, puck-2.'];
-        yield 'half a cup' => [['plain-cup' => [23.5]], 'weighed.plain-cup', 'The plain cup has 2 lines. Write the grams of each, or leave it as planned.'];
+        yield 'half a cup' => [['plain-cup' => [23.5]], 'weighed.plain-cup', 'The plain cup has 2 lines. Write what went in of each, or leave it as planned.'];
         yield 'an empty puck' => [['puck-2' => [0, 0]], 'weighed.puck-2', 'There is nothing in the puck 2. Write what it took, or leave it as planned.'];
         yield 'a word' => [['puck-1' => ['lots']], 'weighed.puck-1.0', 'This needs a number; it was “lots”.'];
         yield 'less than nothing' => [['puck-1' => [-3]], 'weighed.puck-1.0', 'This must be 0 or more; it was -3.'];
