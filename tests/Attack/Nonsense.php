@@ -14,10 +14,12 @@ final class Nonsense
         "' or 1=1 --", '<script>alert(1)</script>', '{{7*7}}', '%00', [], [[]], ['a' => ['b' => []]], [1, 2, 3], ['x'], '9999999999999999999999', 'Ünïcödé ✂', '=1+1',
     ];
 
+    private const EDITIONS = ['0', '7', '-1', '99999999999999', '1e3', 'x', "\u{0}", ''];
+
     /** @var list<array{string, string, array<string, mixed>, bool}> method, address, body, whether it is a form */
     private array $known;
 
-    public function __construct(PDO $db, int $seed)
+    public function __construct(private readonly PDO $db, int $seed)
     {
         mt_srand($seed);
         $one = static fn (string $sql): int => (int) $db->query($sql)->fetchColumn();
@@ -95,6 +97,11 @@ final class Nonsense
             ['POST', '/swatches/series/plan', ['kind' => 'softener', 'recipe' => ['base' => 'pr-10', 'additives' => []], 'softener' => 'sf-1', 'steps' => [0, 30, 60], 'puck_ml' => 20, 'spare_pct' => 5], false],
             ['POST', '/formulas/reckon', ['recipe' => $recipe, 'mass_g' => 120, 'paint' => false], false],
             ['PUT', "/pours/{$draft}/sheet", $sheet, false],
+            ['POST', "/pours/{$draft}/sheet/ask", $sheet, false],
+            ['POST', "/pours/{$running}/plan", ['x' => 1], true],
+            ['GET', "/pours/{$bad}/history", ['page' => '1'], true],
+            ['POST', "/pours/{$running}/events", ['key' => 'nonsense-4', 'kind' => 'earlier', 'payload' => ['what' => 'met', 'batch' => 1, 'ago_min' => 5]], false],
+            ['POST', "/pours/{$running}/events", ['key' => 'nonsense-5', 'kind' => 'swapped', 'payload' => ['step' => '1:weigh:0']], false],
             ['POST', "/pours/{$running}/events", ['key' => 'nonsense', 'kind' => 'noted', 'payload' => ['text' => 'x', 'fault' => null]], false],
             ['POST', "/pours/{$running}/events", ['key' => 'nonsense-2', 'kind' => 'weighed', 'payload' => ['step' => '0:weigh:1', 'reading_g' => 3]], false],
             ['PUT', '/workshop', ['name' => 'N', 'units' => 'metric', 'room_c' => 20, 'day_starts_min' => 420, 'time_zone' => 'UTC', 'scale_division_g' => 0.1], false],
@@ -148,12 +155,26 @@ final class Nonsense
             // Longer ones the server itself turns away.
             return ['GET', $address.'?'.substr(http_build_query(is_array($body) ? $body : []), 0, 3000), null, ['Accept: text/html']];
         }
+        // A change says which edition it is made on: mostly the one that stands there.
+        $address .= match (mt_rand(0, 9)) {
+            0 => '',
+            1 => '?edition='.urlencode(self::EDITIONS[mt_rand(0, count(self::EDITIONS) - 1)]),
+            default => '?edition='.$this->edition($address),
+        };
         if ($isForm) {
             return [$method, $address, http_build_query(is_array($body) ? $body : ['x' => $body]), ['Accept: text/html', 'Content-Type: application/x-www-form-urlencoded']];
         }
         $json = (string) json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR);
 
         return [$method, $address, mt_rand(0, 14) === 0 ? substr($json, 0, mt_rand(0, strlen($json))) : $json];
+    }
+
+    private function edition(string $address): int
+    {
+        [, $what, $id] = [...explode('/', $address), '', ''];
+        $table = ['pours' => 'pours', 'impressions' => 'impressions', 'jobs' => 'jobs', 'formulas' => 'formulas', 'workshop' => 'workshops'][$what] ?? null;
+
+        return $table === null ? 1 : (int) $this->db->query("select edition from {$table} where id = ".max(1, (int) $id))->fetchColumn();
     }
 
     private function spoilt(mixed $value): mixed

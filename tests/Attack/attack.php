@@ -86,7 +86,7 @@ $glove = (int) $column("select id from builds where plain = 0 and kind = 'glove-
 $form = ['Content-Type: application/x-www-form-urlencoded', 'Accept: text/html'];
 $kinds = [
     static fn (int $i): array => ['POST', "/pours/{$pour}/events", ['key' => "storm-{$i}", 'kind' => 'noted', 'payload' => ['text' => "storm {$i}"]]],
-    static fn (int $i): array => ['POST', "/pours/{$drafts[$i % 20]}/run", '', $form],
+    static fn (int $i): array => ['POST', "/pours/{$drafts[$i % 20]}/run?edition=1", '', $form],
     static fn (int $i): array => ['POST', "/impressions/{$link}/pours", '', $form],
     static fn (int $i): array => ['POST', '/formulas', http_build_query(['name' => 'Storm mix', 'recipe' => json_encode(['base' => 'pr-10', 'additives' => [['code' => 'sf-1', 'amount' => 1 + $i % 40, 'basis' => 'pct_of_ab', 'into' => 'after']]])]), $form],
     static fn (int $i): array => ['POST', "/builds/{$glove}/facts", ['key' => "storm-{$i}", 'kind' => 'noted', 'payload' => ['text' => "storm {$i}"]]],
