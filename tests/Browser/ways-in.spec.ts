@@ -140,7 +140,7 @@ test('a cold and a hot room are said on the sheet before anything is mixed, with
 test('one who reads ounces types fractions and sees no gram', async ({ page, empty: shop }) => {
     const hands = new Hands(page);
     await hands.settled(shop);
-    await page.goto(`${shop.url}/first`);
+    await page.goto(`${shop.url}/first?step=shop`);
     await hands.press(page.getByRole('button', { name: 'ounces and inches' }));
     await expect(page.getByRole('button', { name: /oz · in/ })).toBeVisible();
     await job(hands, shop, 'Lure');

@@ -109,7 +109,7 @@ test('a scale that falls silent is said, and the grams are written by hand', asy
         await expect(page.getByTestId('live')).toHaveText(/\d/, { timeout: 3000 });
     }).toPass({ timeout: 30_000 });
     await shop.scale('DROP 4');
-    await expect(page.getByText('The grams can be written into the list below.')).toBeVisible();
+    await expect(page.getByText('What was weighed can be written into the list below.')).toBeVisible();
     await page.getByLabel('B in the plain cup').fill('40');
     await page.getByLabel('A in the plain cup').fill('40');
     await page.getByLabel('On the labels').click();
@@ -117,7 +117,7 @@ test('a scale that falls silent is said, and the grams are written by hand', asy
     await expect(page.getByTestId('live')).toBeVisible({ timeout: 15_000 });
     await page.getByLabel('B in the plain cup').fill('lots');
     await page.getByLabel('On the labels').click();
-    await expect(page.getByText('Grams, as a number: 12.3.')).toBeVisible();
+    await expect(page.getByText('Write a number: 12.3.')).toBeVisible();
     await expect(page.getByLabel('B in the plain cup')).toHaveValue('lots');
 });
 

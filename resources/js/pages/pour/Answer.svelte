@@ -19,6 +19,8 @@
     }: { live: LiveSheet; pourId: number; weighOnly: boolean; partNames: { a: string; b: string | null }; children: Snippet } = $props();
 
     const mix = $derived(live.answer.mix);
+    /** What stands in a warning is not said a second time. */
+    const cupsTold = $derived(live.answer.warnings.some((one) => one.code === 'cups_in_time'));
     const volume = $derived(live.answer.volume);
     const batch = $derived(mix?.batches[0] ?? null);
     const cure = $derived(live.answer.cure);
@@ -109,17 +111,19 @@
             </dl>
             {#if mix.cups !== null}
                 <p class="mt-2 text-sm" data-testid="cups">
-                    {mix.cups.count} cups as one pour: <b class="fig">{minutes(mix.cups.total_min)}</b> from the first meeting to the last
-                    drop{mix.cups.hands === 1 ? ' with one pair of hands' : ' with two pairs of hands'}, {{
-                        wet: 'each meets the one before still wet',
-                        tacky: 'each bonds to the one before as a coat does, its line may show',
-                        set: 'the one before has set by then',
-                    }[mix.cups.joins]}. {#if mix.cups.ahead.length > 0}Weighed ahead into every cup: {mix.cups.ahead
-                            .map(named)
-                            .join(', ')}.{/if}
-                    A cup or bucket of {measure(mix.cups.all_in_ml, 'fluid', bench.units)} takes all at once{mix.limit === 'pot_life'
-                        ? `, with a base that pours for ${minutes(mix.cups.slower_min)}`
-                        : ''}{#if live.answer.slower.length > 0}: {live.answer.slower.join(', ')}{/if}.
+                    {#if !cupsTold}{mix.cups.count} cups as one pour: <b class="fig">{minutes(mix.cups.total_min)}</b> from the first
+                        meeting to the last drop{mix.cups.hands === 1 ? ' with one pair of hands' : ' with two pairs of hands'}.{/if}
+                    {{
+                        wet: 'Each meets the one before still wet.',
+                        tacky: 'Each bonds to the one before as a coat does, its line may show.',
+                        set: 'The one before has set by then.',
+                    }[mix.cups.joins]}
+                    {#if mix.cups.ahead.length > 0}Weighed ahead into every cup: {mix.cups.ahead.map(named).join(', ')}.{/if}
+                    {#if !cupsTold}A cup or bucket of {measure(mix.cups.all_in_ml, 'fluid', bench.units)} takes all at once{mix.limit ===
+                        'pot_life'
+                            ? `, with a base that pours for ${minutes(mix.cups.slower_min)}`
+                            : ''}.{/if}
+                    {#if live.answer.slower.length > 0}Slow enough for one cup, of yours: {live.answer.slower.join(', ')}.{/if}
                 </p>
             {/if}
         {:else}

@@ -46,6 +46,8 @@
         graded: 'Graded',
         given_up: 'Given up',
     };
+    /** A column that says nothing in every row is none. */
+    const people = $derived(view?.steps.some((step) => step.person !== null) ?? false);
     const times: Record<string, string> = { filled: 'In the mould', gelled: 'Gelled', opened: 'Opened' };
     const grams = (g: number | null): string => (g === null ? '–' : measure(g, 'mass', bench.units, bench.fine));
     const said = (step: HistoryView['steps'][number]): string =>
@@ -91,19 +93,23 @@
                     ><tr
                         ><th scope="col">at</th><th scope="col">what</th><th scope="col">planned</th><th scope="col">really</th><th
                             scope="col">room</th
-                        ><th scope="col">by</th></tr
+                        >{#if people}<th scope="col">by</th>{/if}</tr
                     ></thead
                 >
                 <tbody>
-                    {#each view.steps as step (step.id)}<tr>
-                            <td class="fig">{clockTime(step.at_ms)}</td>
+                    {#each view.steps as step, i (step.id)}<tr>
+                            <td class="fig"
+                                >{i > 0 && dateOf(step.at_ms) !== dateOf(view.steps[i - 1]?.at_ms ?? 0)
+                                    ? `${dateOf(step.at_ms)}, `
+                                    : ''}{clockTime(step.at_ms)}</td
+                            >
                             <th scope="row"
                                 >{said(step)}{step.batch > 1 ? `, cup ${String(step.batch)}` : ''}{step.text ? `: ${step.text}` : ''}</th
                             >
                             <td class="fig">{step.planned_g === null ? '' : grams(step.planned_g)}</td>
                             <td class="fig">{step.weighed_g === null ? '' : grams(step.weighed_g)}</td>
                             <td class="fig">{measure(step.room_c, 'temperature', bench.units)}</td>
-                            <td>{step.person ?? 'not said'}</td>
+                            {#if people}<td>{step.person ?? 'not said'}</td>{/if}
                         </tr>{/each}
                 </tbody>
             </table>

@@ -27,7 +27,7 @@
     let typed = $state<Record<string, Entry>>({});
     const place = (vessel: string, line: number): string => `${vessel}/${String(line)}`;
     const wrong = (value: Entry | undefined): string | null =>
-        typeof value === 'string' || (typeof value === 'number' && value < 0) ? 'Grams, as a number: 12.3.' : null;
+        typeof value === 'string' || (typeof value === 'number' && value < 0) ? 'Write a number: 12.3.' : null;
     function leave(vessel: string, line: number): void {
         const key = place(vessel, line);
         if (key in typed && wrong(typed[key]) === null) {
