@@ -4,6 +4,9 @@ import type { Page } from '@playwright/test';
 /** What no ounce shop reads: grams, millilitres, millimetres, degrees Celsius, in figures, labels of fields and warnings. */
 const METRIC = /\d\s?(?:g|kg|ml|mm|cm²|µm)\b|°C|\bgrams?\b|\bmillilit|\bmillimet|Pa·s|N\/mm|g\/ml|ml\/kg/i;
 
+/** A note of the demo's maker: what somebody wrote stays as it was written. */
+const NOTED = 'Tears clean across the hole at 3 mm.';
+
 async function read(page: Page): Promise<string[]> {
     return page.evaluate(() => {
         const lines: string[] = [];
@@ -56,7 +59,7 @@ test('an ounce shop is read from end to end without a gram', async ({ page, demo
         // A run is never quite still: its scale is asked all the time.
         await expect(page.getByRole('main').getByRole('heading').first()).toBeVisible();
         await page.waitForTimeout(700);
-        left.push(...(await read(page)).filter((line) => METRIC.test(line)).map((line) => `${path}: ${line}`));
+        left.push(...(await read(page)).filter((line) => METRIC.test(line) && !line.endsWith(NOTED)).map((line) => `${path}: ${line}`));
     }
     await page.goto(`${demo.url}/jobs`);
     await page.getByRole('button', { name: /change units/ }).click();

@@ -202,7 +202,7 @@ test('a colour goes into the sheet that is being planned, whose softener stays',
     // From the sheet one asks for this pour, and the answer goes back there.
     await page.goto(sheet);
     await page.getByRole('link', { name: 'Which colour?' }).click();
-    await expect(page.getByRole('combobox', { name: 'Grams for' })).toHaveValue(sheet.split('/').at(-1) ?? '');
+    await expect(page.getByRole('combobox', { name: 'How much for' })).toHaveValue(sheet.split('/').at(-1) ?? '');
     await page.getByLabel('Fawn', { exact: true }).fill('0,5');
     await expect(page.getByText('In one cup of')).toBeVisible();
     await page.getByRole('button', { name: 'Put it into that sheet' }).click();
@@ -211,7 +211,7 @@ test('a colour goes into the sheet that is being planned, whose softener stays',
     await expect(page.locator('.additive', { hasText: 'Softener' }).getByLabel('How much')).toHaveValue('40');
 
     await page.getByRole('link', { name: 'How soft?' }).click();
-    await expect(page.getByRole('combobox', { name: 'Grams for' })).toHaveValue(sheet.split('/').at(-1) ?? '');
+    await expect(page.getByRole('combobox', { name: 'How much for' })).toHaveValue(sheet.split('/').at(-1) ?? '');
     await page.getByLabel('Reading', { exact: true }).fill('30');
     await expect(page.getByRole('button', { name: 'Put it into that sheet' })).toBeEnabled();
     const pct = await page.getByTestId('pct').textContent();

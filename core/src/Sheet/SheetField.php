@@ -16,7 +16,7 @@ use Apalos\Core\Phrase\Phrase;
  * still works then.
  *
  * @phpstan-type SheetFieldShape array{
- *     at: string, ask: string, label: string, unit: string|null, needed: bool, why: string, open: string, of: array<string, string>,
+ *     at: string, ask: string, label: string, unit: string|null, needed: bool, why: Phrase, open: Phrase, of: array<string, string>,
  *     fields: list<array{at: string, ask: string, label: string, unit: string|null, of: array<string, string>}>
  * }
  */
@@ -174,7 +174,7 @@ final readonly class SheetField
     public function toArray(): array
     {
         return [
-            'at' => $this->at, 'ask' => $this->ask, 'label' => $this->label, 'unit' => $this->unit, 'needed' => $this->needed, 'why' => $this->why, 'open' => $this->open, 'of' => $this->of,
+            'at' => $this->at, 'ask' => $this->ask, 'label' => $this->label, 'unit' => $this->unit, 'needed' => $this->needed, 'why' => Phrase::written($this->why), 'open' => Phrase::written($this->open), 'of' => $this->of,
             'fields' => array_map(static fn (self $field): array => ['at' => $field->at, 'ask' => $field->ask, 'label' => $field->label, 'unit' => $field->unit, 'of' => $field->of], $this->fields),
         ];
     }

@@ -1,5 +1,6 @@
 <script lang="ts">
     /** A recipe as it is written at a bench: the base, and what goes in, in order; every percentage on both bases. */
+    import { basesIn } from '../lib/bases';
     import { bench } from '../lib/bench.svelte';
     import type { Additive } from '../lib/sheet.svelte';
     import { type Entry, bothWays, measure } from '../lib/units';
@@ -27,13 +28,7 @@
     );
     const addable = $derived(suitable.filter((a) => !recipe.additives.some((line) => line.code === a.code)));
     const families = $derived([...new Set(shelf.bases.filter((b) => b.here || b.code === recipe.base).map((b) => b.family))]);
-    const bases = [
-        ['pct_of_ab', '% of A+B'],
-        ['pct_of_a', '% of A'],
-        ['pct_of_b', '% of B'],
-        ['pct_of_total', '% of all'],
-        ['drops_per_100g', 'drops / 100 g'],
-    ] as const;
+    const bases = $derived(Object.entries(basesIn(bench.units)));
 
     const sheetOf = (code: string): ShelfView['additives'][number] | undefined => shelf.additives.find((a) => a.code === code);
 

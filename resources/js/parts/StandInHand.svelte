@@ -47,7 +47,7 @@
             min="2"
             max="60"
             bind:value={rate}
-            aria-label="Grams a second"
+            aria-label="How fast it pours"
         /></label
     >
     <button class="btn btn-sm btn-ghost" onclick={toTheLine} disabled={target === null}>To the line</button>

@@ -3,6 +3,7 @@
     import type { Snippet } from 'svelte';
     import { onMount } from 'svelte';
     import { Asking } from '../../lib/asking.svelte';
+    import { basesIn } from '../../lib/bases';
     import { bench } from '../../lib/bench.svelte';
     import type { Additive } from '../../lib/sheet.svelte';
     import { type Entry, bothWays, figure, measure } from '../../lib/units';
@@ -48,13 +49,7 @@
     );
     const called = (add: string): string => (add === 'A' ? (base?.part_a ?? 'A') : add === 'B' ? (base?.part_b ?? 'B') : add);
     const sides: Record<string, string> = { after: 'the mixed cup' };
-    const words: Record<string, string> = {
-        pct_of_ab: '% of A+B',
-        pct_of_a: '% of A',
-        pct_of_b: '% of B',
-        pct_of_total: '% of all',
-        drops_per_100g: 'drops / 100 g',
-    };
+    const words = $derived(basesIn(bench.units));
 
     $effect(() => {
         fresh = asking.fresh;
@@ -115,7 +110,7 @@
             {#if !paint}
                 <div class="by">
                     <Measure
-                        label="Grams for"
+                        label="How much for"
                         kind="mass"
                         bind:value={grams}
                         error={error('mass_g')?.message ?? null}

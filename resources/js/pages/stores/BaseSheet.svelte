@@ -1,5 +1,6 @@
 <script lang="ts">
     import type { Snippet } from 'svelte';
+    import { basesIn } from '../../lib/bases';
     import { bench } from '../../lib/bench.svelte';
     import { figure, measure, minutes, sign } from '../../lib/units';
     import Cautions from '../../parts/Cautions.svelte';
@@ -22,13 +23,7 @@
         return `${short(band.low)}–${short(band.high)} ${unit}`;
     };
     const sure = (field: string): string => (sheet.measured.includes(field) ? 'measured' : sheet.typical.includes(field) ? 'typical' : '');
-    const bases: Record<string, string> = {
-        pct_of_ab: '% of A+B',
-        pct_of_a: '% of A',
-        pct_of_b: '% of B',
-        pct_of_total: '% of everything',
-        drops_per_100g: 'drops to 100 g',
-    };
+    const bases = $derived(basesIn(bench.units));
     const facts = $derived(
         [
             ['Stretches to', 'elongation_pct', `${figure(sheet.facts.elongation_pct, 'percent', 'metric')} %`],

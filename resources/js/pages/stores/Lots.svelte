@@ -153,7 +153,9 @@
         </form>
     {/if}
     {#each stores.lots as lot (lot.id)}<LotLine {lot} {colour} parts={stores.part_names} />{:else}
-        <p class="quiet">No kit is written down. Take one in: then every run draws from it, and its grams, dates and pours are known.</p>
+        <p class="quiet">
+            No kit is written down. Take one in: then every run draws from it, and how much is left, its dates and its pours are known.
+        </p>
     {/each}
     <details class="mt-3">
         <summary class="link min-h-11 py-2">What a kit costs, and when to order the next</summary>

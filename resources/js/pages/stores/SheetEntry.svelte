@@ -7,6 +7,8 @@
 
 <script lang="ts">
     /** One field of a sheet: what is asked, in its unit, why, and what still works while it stands open. */
+    import { basesIn } from '../../lib/bases';
+    import { bench } from '../../lib/bench.svelte';
     import type { Entry, Quantity } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
@@ -28,13 +30,7 @@
     let { asked, value = $bindable(), lists, named, surfaces, wrong, place }: Props = $props();
 
     const at = $derived(place ?? asked.at);
-    const bases: Record<string, string> = {
-        pct_of_ab: '% of A+B',
-        pct_of_a: '% of A',
-        pct_of_b: '% of B',
-        pct_of_total: '% of everything',
-        drops_per_100g: 'drops to 100 g of A+B',
-    };
+    const bases = $derived(basesIn(bench.units));
     const sides: Record<string, string> = { a: 'part A', b: 'part B', after: 'the mixed cup, last' };
     const quantities: Record<string, Quantity> = {
         minutes: 'minutes',

@@ -30,7 +30,7 @@
 </script>
 
 <div class="batch">
-    <Choice label="Grams for" value={by} onchange={(value) => choose(value)}>
+    <Choice label="How much for" value={by} onchange={(value) => choose(value)}>
         <option value="mass">a weight of</option>
         <option value="volume">a volume of</option>
         {#each drafts as d (d.id)}<option value={String(d.id)}>{d.name}</option>{/each}

@@ -19,7 +19,10 @@
 {/snippet}
 
 <dl aria-label="What so much softener costs">
-    {@render told('tear strength', cost.tear_n_mm, 'N/mm', 1)}
+    {#if cost.tear_n_mm !== null}<div>
+            <dt>tear strength</dt>
+            <dd class="fig">{measure(cost.tear_n_mm, 'tear', bench.units)}</dd>
+        </div>{/if}
     {@render told('thinnest place tears at', cost.edge_n, 'N', 1)}
     {@render told('stretches by', cost.elongation_pct, '%', 0)}
     {@render told(`pours for, at ${measure(answer.room_c, 'temperature', bench.units, 0)}`, cost.pot_life_min, 'min', 0)}
