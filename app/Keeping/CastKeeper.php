@@ -11,6 +11,7 @@ use App\Models\ImpressionKind;
 use App\Models\Mould;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\Workshop\GoodPieces;
 use App\Workshop\Happened;
 use App\Workshop\RecordedRun;
 use App\Workshop\Rows;
@@ -113,6 +114,14 @@ final readonly class CastKeeper
     {
         $pour = $run->pour;
         Rows::of('castings')->where('pour_id', $pour->id)->delete();
+        $this->put($run, $moulds);
+        GoodPieces::countAgain($pour->id);
+    }
+
+    /** @param  list<int>  $moulds */
+    private function put(RecordedRun $run, array $moulds): void
+    {
+        $pour = $run->pour;
         if ($pour->state !== PourState::Graded || $pour->grade === null || $pour->graded_at === null) {
             return;
         }

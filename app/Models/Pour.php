@@ -39,6 +39,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property float|null $used_g
  * @property Grade|null $grade
  * @property int|null $pieces how many pieces came of it
+ * @property int $good how many of them are no reject ({@see \App\Workshop\GoodPieces})
  * @property list<string>|null $faults
  * @property string|null $note
  * @property Impression $impression
@@ -69,7 +70,7 @@ final class Pour extends Model
         return [
             'sheet' => 'array', 'plan' => 'array', 'faults' => 'array', 'state' => PourState::class, 'grade' => Grade::class,
             'started_at' => 'immutable_datetime', 'met_at' => 'immutable_datetime', 'poured_at' => 'immutable_datetime',
-            'opened_at' => 'immutable_datetime', 'graded_at' => 'immutable_datetime', 'weighed_g' => 'float', 'used_g' => 'float', 'pieces' => 'integer', 'gel_min' => 'float', 'gel_room_c' => 'float', 'room_c' => 'float', 'snapshot_id' => 'integer', 'build_id' => 'integer', 'turn' => 'integer',
+            'opened_at' => 'immutable_datetime', 'graded_at' => 'immutable_datetime', 'weighed_g' => 'float', 'used_g' => 'float', 'pieces' => 'integer', 'good' => 'integer', 'gel_min' => 'float', 'gel_room_c' => 'float', 'room_c' => 'float', 'snapshot_id' => 'integer', 'build_id' => 'integer', 'turn' => 'integer',
         ];
     }
 

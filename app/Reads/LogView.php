@@ -6,7 +6,6 @@ namespace App\Reads;
 
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Workshop\GoodPieces;
 use App\Workshop\Library;
 use Illuminate\Support\Collection;
 
@@ -36,10 +35,8 @@ final readonly class LogView implements View
         $bases = $this->library->shelf()->bases;
         $causes = $this->library->faultBook()->causes;
 
-        $good = GoodPieces::ofPours(array_values($this->pours->map(static fn (Pour $pour): int => $pour->id)->all()));
-
         return [
-            'rows' => array_values($this->pours->map(function (Pour $pour) use ($faults, $bases, $causes, $good): array {
+            'rows' => array_values($this->pours->map(function (Pour $pour) use ($faults, $bases, $causes): array {
                 $base = $bases[$pour->baseCode() ?? ''] ?? null;
                 $known = array_filter(array_map(static fn (string $id): ?array => $faults[$id] ?? null, $pour->faults ?? []));
 
@@ -56,7 +53,7 @@ final readonly class LogView implements View
                     'planned_g' => $pour->weighed_g,
                     'used_g' => $pour->used_g,
                     'pieces' => $pour->state === PourState::Graded ? ($pour->pieces ?? 1) : 0,
-                    'good' => $good[$pour->id] ?? 0,
+                    'good' => $pour->good,
                     'grade' => match ($pour->state) {
                         PourState::GivenUp => LogQuery::GIVEN_UP,
                         PourState::Laid => LogQuery::LAID,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Reads;
 
 use Apalos\Core\Material\AdditiveRole;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Sheet\SheetForm;
 use Apalos\Core\Sheet\SheetKind;
 use Apalos\Core\Sheet\SheetWords;
@@ -27,7 +28,7 @@ final readonly class WriteSheetView implements View
      *     form: array{
      *         kind: string, title: string, says: string,
      *         groups: list<array{title: string, fields: list<array{
-     *             at: string, ask: string, label: string, unit: string|null, needed: bool, why: string, open: string, of: array<string, string>,
+     *             at: string, ask: string, label: string, unit: string|null, needed: bool, why: Phrase, open: Phrase, of: array<string, string>,
      *             fields: list<array{at: string, ask: string, label: string, unit: string|null, of: array<string, string>}>
      *         }>}>
      *     },

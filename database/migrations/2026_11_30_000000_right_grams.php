@@ -3,8 +3,10 @@
 declare(strict_types=1);
 
 use App\Database\LiftFirstWords;
+use App\Workshop\GoodPieces;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /** What is changed says on which edition; what a thing was to begin with is told as any later word is. */
@@ -19,7 +21,18 @@ return new class extends Migration
         }
         Schema::table('kits', static fn (Blueprint $kits) => $kits->dateTime('priced_at', 3)->nullable());
         Schema::table('imports', static fn (Blueprint $imports) => $imports->json('made')->nullable());
-        Schema::table('lot_draws', static fn (Blueprint $draws) => $draws->index(['workshop_id', 'id']));
+        Schema::table('lot_draws', static function (Blueprint $draws): void {
+            $draws->index(['workshop_id', 'id']);
+            $draws->index(['workshop_id', 'lot_id', 'part', 'at']);
+        });
+        Schema::table('pours', static function (Blueprint $pours): void {
+            $pours->unsignedInteger('good')->default(0);
+            $pours->dropIndex(['workshop_id', 'impression_id', 'state', 'grade', 'pieces']);
+            $pours->index(['workshop_id', 'impression_id', 'state', 'grade', 'good']);
+        });
+        // Only what met in the last fortnight can still be curing.
+        DB::statement('create index pours_met on pours (workshop_id, met_at) where met_at is not null');
+        GoodPieces::countAgain();
         Schema::table('studies', static fn (Blueprint $studies) => $studies->dateTime('taken_at', 3)->nullable());
         LiftFirstWords::lift();
     }
@@ -32,6 +45,15 @@ return new class extends Migration
         Schema::table('kits', static fn (Blueprint $kits) => $kits->dropColumn('priced_at'));
         Schema::table('imports', static fn (Blueprint $imports) => $imports->dropColumn('made'));
         Schema::table('studies', static fn (Blueprint $studies) => $studies->dropColumn('taken_at'));
-        Schema::table('lot_draws', static fn (Blueprint $draws) => $draws->dropIndex(['workshop_id', 'id']));
+        Schema::table('lot_draws', static function (Blueprint $draws): void {
+            $draws->dropIndex(['workshop_id', 'id']);
+            $draws->dropIndex(['workshop_id', 'lot_id', 'part', 'at']);
+        });
+        DB::statement('drop index pours_met');
+        Schema::table('pours', static function (Blueprint $pours): void {
+            $pours->dropIndex(['workshop_id', 'impression_id', 'state', 'grade', 'good']);
+            $pours->index(['workshop_id', 'impression_id', 'state', 'grade', 'pieces']);
+            $pours->dropColumn('good');
+        });
     }
 };

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use App\Database\LiftMoulds;
+use App\Workshop\GoodPieces;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;
@@ -141,6 +142,7 @@ final class GrownWorkshop extends Seeder
     private function keeping(int $first): void
     {
         (new LiftMoulds)();
+        GoodPieces::countAgain();
         $bases = DB::table('pours')->where('id', '>=', $first)->whereNotNull('base_code')->groupBy('base_code')->selectRaw('base_code, count(*) as n')->pluck('n', 'base_code');
         foreach ($bases as $code => $pours) {
             [$lot, $lots, $parts] = [self::nextId('lots'), [], []];

@@ -33,7 +33,7 @@ final class OneFigureTest extends TestCase
         $this->get("/jobs/{$cast->job_id}")->assertInertia(static fn (AssertableInertia $page) => $page->where('job.cast', 2));
         $this->get('/jobs')->assertInertia(static fn (AssertableInertia $page) => $page->where('list.jobs.0.cast', 2));
         $this->get("/rack/{$mould->id}")->assertInertia(static fn (AssertableInertia $page) => $page->where('mould.tally.good', 1)->where('mould.tally.usable', 1)->where('mould.tally.reject', 1));
-        self::assertSame([$pour->id => 2], GoodPieces::ofPours([$pour->id]));
+        self::assertSame(2, $pour->refresh()->good);
     }
 
     public function test_moulds_that_stand_for_each_other_wear_once(): void

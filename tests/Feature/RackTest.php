@@ -11,7 +11,6 @@ use App\Models\ImpressionKind;
 use App\Models\Job;
 use App\Models\Mould;
 use App\Models\Pour;
-use App\Workshop\GoodPieces;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
@@ -59,7 +58,7 @@ final class RackTest extends TestCase
 
         self::assertSame([['good', null], ['reject', 'bubbles'], ['usable', null]], DB::table('castings')->where('mould_id', $mould->id)->orderBy('number')->get()->map(static fn (object $row): array => [$row->outcome, $row->fault])->all());
         self::assertSame([1, 'ur-35'], [$mould->refresh()->casts, $mould->casting]);
-        self::assertSame([3, [$pour->id => 2]], [$pour->refresh()->pieces, GoodPieces::ofPours([$pour->id])], 'Three came out, and a reject is no good one.');
+        self::assertSame([3, 2], [$pour->refresh()->pieces, $pour->good], 'Three came out, and a reject is no good one.');
         $this->get("/jobs/{$cast->job_id}")->assertInertia(static fn (AssertableInertia $page) => $page->where('job.cast', 2));
         $this->get('/log')->assertInertia(static fn (AssertableInertia $page) => $page->where('log.rows.0.pieces', 3)->where('log.rows.0.good', 2));
         $this->get("/rack/{$mould->id}")->assertInertia(static fn (AssertableInertia $page) => $page->where('mould.casts', 1)->where('mould.tally.reject', 1)->where('mould.filled', null)

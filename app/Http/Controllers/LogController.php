@@ -11,7 +11,6 @@ use App\Models\PourState;
 use App\Reads\LogQuery;
 use App\Reads\LogView;
 use App\Reads\Slice;
-use App\Workshop\GoodPieces;
 use App\Workshop\Library;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
@@ -44,10 +43,10 @@ final readonly class LogController
     {
         $query = ($this->query)($this->filter($request));
 
-        return Csv::download('apalos-log.csv', ['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'good', 'grade', 'faults', 'note', 'cause'], $query->reorder()->select('pours.*')->selectSub(GoodPieces::countedBeside(), 'good')->with(['impression.job', 'formulaVersion.formula'])->lazyById(200)->map(static fn (Pour $pour): array => [
+        return Csv::download('apalos-log.csv', ['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'good', 'grade', 'faults', 'note', 'cause'], $query->reorder()->select('pours.*')->with(['impression.job', 'formulaVersion.formula'])->lazyById(200)->map(static fn (Pour $pour): array => [
             $pour->id, $pour->graded_at, $pour->impression->job->name, $pour->impression->name, $pour->impression->kind->value,
             $pour->baseCode(), $pour->formulaVersion === null ? '' : "{$pour->formulaVersion->formula->name} v{$pour->formulaVersion->number}",
-            $pour->weighed_g, $pour->used_g, $pour->pieces, $pour->state === PourState::Graded ? $pour->getAttribute('good') : null, $pour->state === PourState::GivenUp ? LogQuery::GIVEN_UP : $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note, $pour->cause,
+            $pour->weighed_g, $pour->used_g, $pour->pieces, $pour->state === PourState::Graded ? $pour->good : null, $pour->state === PourState::GivenUp ? LogQuery::GIVEN_UP : $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note, $pour->cause,
         ]));
     }
 
@@ -61,7 +60,7 @@ final readonly class LogController
     {
         // They were found in this workshop; asked for it again, SQLite would look through all of its pours.
         return Pour::query()->withoutGlobalScope('workshop')->whereKey($ids)
-            ->get(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'base_code', 'state', 'graded_at', 'weighed_g', 'used_g', 'pieces', 'grade', 'faults', 'note', 'cause'])->load(['impression.job', 'formulaVersion.formula'])->sortBy(static fn (Pour $pour): int => (int) array_search($pour->id, $ids, true))->values();
+            ->get(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'base_code', 'state', 'graded_at', 'weighed_g', 'used_g', 'pieces', 'good', 'grade', 'faults', 'note', 'cause'])->load(['impression.job', 'formulaVersion.formula'])->sortBy(static fn (Pour $pour): int => (int) array_search($pour->id, $ids, true))->values();
     }
 
     /** @return array{q: string, grade: string, fault: string, base: string} */
