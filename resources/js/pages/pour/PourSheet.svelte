@@ -139,12 +139,17 @@
 </p>
 <div class="thumb">
     <p aria-hidden="true">
-        {#if live.answer.mix !== null}<b class="fig">{measure(live.answer.mix.mass_g, 'mass', bench.units)}</b> in
+        {#if live.clash !== null}Changed on another screen{:else if live.answer.mix !== null}<b class="fig"
+                >{measure(live.answer.mix.mass_g, 'mass', bench.units)}</b
+            >
+            in
             {live.answer.mix.batches.length === 1 ? 'one cup' : `${String(live.answer.mix.batches.length)} cups`}{:else}Not complete yet{/if}
     </p>
-    <button class="btn btn-primary big" disabled={!live.answer.pourable || starting || live.clash !== null} onclick={start}
-        >Gear on, start the pour</button
-    >
+    {#if live.clash === null}<button class="btn btn-primary big" disabled={!live.answer.pourable || starting} onclick={start}
+            >Gear on, start the pour</button
+        >{:else}<button class="btn btn-primary big" onclick={() => document.querySelector('.clash')?.scrollIntoView({ block: 'center' })}
+            >Look at both</button
+        >{/if}
 </div>
 
 <style>
