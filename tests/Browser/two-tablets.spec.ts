@@ -25,7 +25,7 @@ test('a sheet that both tablets change: both are shown, and what is kept is pour
     // What one keeps the other shows, as long as nothing was typed there.
     await page.getByLabel('Mass wanted').fill('160');
     await expect(page.getByTestId('mass')).toHaveText('160');
-    await expect(other.getByTestId('mass')).toHaveText('160', { timeout: 20_000 });
+    await expect(other.getByTestId('mass')).toHaveText('160', { timeout: 45_000 });
 
     // Both at once: the second is told, with both figures, and nothing of either is lost.
     await other.context().setOffline(true);
@@ -40,7 +40,7 @@ test('a sheet that both tablets change: both are shown, and what is kept is pour
     await clash(other).getByRole('button', { name: 'Keep what stands here' }).click();
     await expect(clash(other)).toBeHidden();
     await expect(other.getByTestId('mass')).toHaveText('200');
-    await expect(page.getByTestId('mass')).toHaveText('200', { timeout: 20_000 });
+    await expect(page.getByTestId('mass')).toHaveText('200', { timeout: 45_000 });
     await other.context().close();
 });
 
@@ -49,18 +49,20 @@ test('an idle tablet writes nothing when the room moves, and is led to the run o
     browser,
     shop,
 }) => {
+    test.slow();
     await sheet(page, shop, 'Idle tablet', '140');
     const idle = await another(browser, page.url());
     await expect(idle.getByTestId('mass')).toHaveText('140');
     const written: string[] = [];
     idle.on('request', (request) => request.method() === 'PUT' && written.push(request.url()));
+    // A tablet nobody touches looks every twenty seconds.
     await page.request.put(`${shop.url}/workshop`, { data: { room_c: 24.4 }, headers: await tokens(page) });
-    await expect(idle.getByText('24.4 °C').first()).toBeVisible({ timeout: 20_000 });
+    await expect(idle.getByText('24.4 °C').first()).toBeVisible({ timeout: 45_000 });
     await expect(idle.getByTestId('mass')).toHaveText('140');
     expect(written).toEqual([]);
 
     await toTheCup(page, shop);
-    await expect(idle).toHaveURL(/\/run$/, { timeout: 20_000 });
+    await expect(idle).toHaveURL(/\/run$/, { timeout: 45_000 });
     // Back in the browser of the first is no way to a sheet with a live start button.
     await page.goBack();
     await expect(page).toHaveURL(/\/run$|\/jobs/, { timeout: 20_000 });
