@@ -143,7 +143,7 @@ test('what holds for the bench, changed on both, shows both', async ({ page, bro
     await other.context().close();
 });
 
-test('a sheet of the shop’s own and a colour that both tablets keep show both', async ({ page, browser, shop }) => {
+test('a sheet of the shop’s own that both tablets keep shows both', async ({ page, browser, shop }) => {
     await page.goto(`${shop.url}/stores/new/sheet?from=pr-10`);
     await page.getByLabel('House code (needed)').fill('two-1');
     await page.getByLabel('Name (needed)').fill('Ours, twice');
