@@ -32,11 +32,11 @@ final readonly class Everything
         }
         $work = [];
         $parts = [];
-        foreach (Parts::ALL as $part => [$table]) {
+        foreach (ArchiveParts::ALL as $part => [$table]) {
             $work[] = $lines = (string) tempnam(sys_get_temp_dir(), 'apalos');
             $rows = $this->write($table, $lines);
             $zip->addFile($lines, "{$part}.jsonl");
-            $zip->addFromString("schemas/{$part}.schema.json", self::json(Parts::schema($part), JSON_PRETTY_PRINT));
+            $zip->addFromString("schemas/{$part}.schema.json", self::json(ArchiveParts::schema($part), JSON_PRETTY_PRINT));
             $parts[] = ['part' => $part, 'file' => "{$part}.jsonl", 'schema' => "schemas/{$part}.schema.json", 'rows' => $rows, 'sha256' => hash_file('sha256', $lines)];
         }
         $zip->addFromString('manifest.json', self::json(['format' => self::FORMAT, 'version' => self::VERSION, 'shop' => $this->workshop->name, 'shop_id' => $this->workshop->id, 'written_at' => $now->toIso8601ZuluString(), 'parts' => $parts, 'files' => $this->files($zip)], JSON_PRETTY_PRINT));
@@ -49,7 +49,7 @@ final readonly class Everything
 
     private function write(string $table, string $file): int
     {
-        $columns = Parts::columns($table);
+        $columns = ArchiveParts::columns($table);
         $out = fopen($file, 'w');
         $rows = 0;
         $query = $table === 'workshops' ? \Illuminate\Support\Facades\DB::table('workshops')->where('id', $this->workshop->id) : Rows::of($table);
@@ -58,7 +58,7 @@ final readonly class Everything
             $query->orderBy($by);
         }
         foreach ($query->cursor() as $row) {
-            fwrite($out === false ? throw new RuntimeException('Nothing can be written beside the archive. Is there room on the disk?') : $out, self::json(Parts::out($row, $columns))."\n");
+            fwrite($out === false ? throw new RuntimeException('Nothing can be written beside the archive. Is there room on the disk?') : $out, self::json(ArchiveParts::out($row, $columns))."\n");
             $rows++;
         }
         $out === false || fclose($out);

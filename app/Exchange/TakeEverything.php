@@ -70,7 +70,7 @@ final readonly class TakeEverything
         }
         [$parts, $files] = [[], []];
         foreach ($read['parts'] as $part) {
-            if (is_array($part) && is_string($part['part'] ?? null) && isset(Parts::ALL[$part['part']])) {
+            if (is_array($part) && is_string($part['part'] ?? null) && isset(ArchiveParts::ALL[$part['part']])) {
                 $parts[$part['part']] = ['file' => "{$part['part']}.jsonl", 'sha256' => is_string($part['sha256'] ?? null) ? $part['sha256'] : ''];
             }
         }
@@ -113,7 +113,7 @@ final readonly class TakeEverything
             // The first word of each kind is in the archive as the fact it is.
             Rows::of('room_readings')->delete();
             $came = [];
-            foreach (array_intersect_key(Parts::ALL, $manifest['parts']) as $part => [$table]) {
+            foreach (array_intersect_key(ArchiveParts::ALL, $manifest['parts']) as $part => [$table]) {
                 $came[$part] = $this->part($zip, $part, $table);
             }
             $this->workshop->refresh()->update(['cards_stamp' => null, 'shelf_mark' => Rows::of('own_sheets')->exists() ? (string) Str::ulid() : null]);
@@ -124,7 +124,7 @@ final readonly class TakeEverything
 
     private function part(ZipArchive $zip, string $part, string $table): int
     {
-        $columns = Parts::columns($table);
+        $columns = ArchiveParts::columns($table);
         $in = $zip->getStream("{$part}.jsonl");
         [$rows, $line] = [[], 0];
         while ($in !== false && ($text = fgets($in)) !== false) {

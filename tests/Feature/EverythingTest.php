@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Apalos\Core\Input\BadInput;
+use App\Exchange\ArchiveParts;
 use App\Exchange\Everything;
-use App\Exchange\Parts;
 use App\Exchange\TakeEverything;
 use App\Models\Pour;
 use App\Models\Workshop;
@@ -58,10 +58,10 @@ final class EverythingTest extends TestCase
     private function rows(): array
     {
         $all = [];
-        foreach (Parts::ALL as $part => [$table]) {
-            $columns = Parts::columns($table);
+        foreach (ArchiveParts::ALL as $part => [$table]) {
+            $columns = ArchiveParts::columns($table);
             unset($columns['id']);
-            $all[$part] = DB::table($table)->orderBy(isset(Parts::columns($table)['id']) ? 'id' : 'pour_id')->get()->map(static fn (\stdClass $row): array => Parts::out($row, $table === 'workshops' ? array_diff_key($columns, ['created_at' => 0, 'updated_at' => 0]) : $columns))->all();
+            $all[$part] = DB::table($table)->orderBy(isset(ArchiveParts::columns($table)['id']) ? 'id' : 'pour_id')->get()->map(static fn (\stdClass $row): array => ArchiveParts::out($row, $table === 'workshops' ? array_diff_key($columns, ['created_at' => 0, 'updated_at' => 0]) : $columns))->all();
         }
 
         return $all;
@@ -70,7 +70,7 @@ final class EverythingTest extends TestCase
     private function emptied(): void
     {
         DB::statement('pragma foreign_keys = off');
-        foreach (array_reverse(Parts::ALL) as [$table]) {
+        foreach (array_reverse(ArchiveParts::ALL) as [$table]) {
             $table === 'workshops' || DB::table($table)->delete();
         }
         DB::table('drawer_cards')->delete();
@@ -105,7 +105,7 @@ final class EverythingTest extends TestCase
         $zip = new ZipArchive;
         $zip->open($this->file);
         $manifest = json_decode((string) $zip->getFromName('manifest.json'), true);
-        self::assertSame(['apalos-everything', 1, array_keys(Parts::ALL)], [$manifest['format'], $manifest['version'], array_column($manifest['parts'], 'part')]);
+        self::assertSame(['apalos-everything', 1, array_keys(ArchiveParts::ALL)], [$manifest['format'], $manifest['version'], array_column($manifest['parts'], 'part')]);
         $lines = 0;
         foreach ($manifest['parts'] as $part) {
             $schema = json_decode((string) $zip->getFromName($part['schema']));

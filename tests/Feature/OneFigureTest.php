@@ -284,6 +284,8 @@ final class OneFigureTest extends TestCase
     /** @return array<string, mixed> */
     private function shown(): array
     {
+        // What stands in the row of a pour is what its pieces come to, one by one.
+        self::assertSame(0, DB::table('pours')->whereRaw("good != (select count(*) from castings where pour_id = pours.id and outcome != 'reject')")->count());
         $rows = static fn (string $table, array $columns): array => array_map(static fn (object $row): array => (array) $row, DB::table($table)->orderBy($columns[0])->get($columns)->all());
 
         return [

@@ -23,7 +23,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Schema;
 
 /** The files of the archive of everything: what each holds, in which order they are taken in, and how a row of it is written. */
-final readonly class Parts
+final readonly class ArchiveParts
 {
     /** What a part holds, and its table; what rests on another comes after it. */
     public const ALL = [
