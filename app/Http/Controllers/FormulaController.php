@@ -19,7 +19,6 @@ use App\Models\Formula;
 use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
 use App\Models\Impression;
-use App\Models\Outdated;
 use App\Models\Workshop;
 use App\Reads\FormulaQuery;
 use App\Reads\FormulaReckoner;
@@ -34,6 +33,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\Response as HttpResponse;
@@ -124,8 +124,11 @@ final readonly class FormulaController
     /** Another name, or retired and back again. */
     public function update(Request $request, Formula $formula): RedirectResponse
     {
-        $shown = $formula->edition === Edition::of($request);
-        $shown || throw Outdated::of($formula);
+        return DB::transaction(fn (): RedirectResponse => $this->changed($request, Formula::asShown($formula->id, Edition::of($request))));
+    }
+
+    private function changed(Request $request, Formula $formula): RedirectResponse
+    {
         try {
             if ($request->has('name')) {
                 $name = KeepFormula::named(is_string($said = $request->input('name')) ? $said : '');
