@@ -10,6 +10,7 @@ use Apalos\Core\Day\DayPlanner;
 use Apalos\Core\Day\DayRequest;
 use Apalos\Core\Day\RuleSearch;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Result\Budget;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -50,7 +51,7 @@ foreach ([['twelve operations, the best there is', 12, 2, 2000.0, true], ['sixty
     for ($seed = 1; $seed <= 5; $seed++) {
         $request = $day($count, $days, $seed);
         $graph = DayGraph::of($request);
-        $first = RuleSearch::firstCome($graph);
+        $first = RuleSearch::firstCome($graph, new Budget(PHP_INT_MAX));
         $from = hrtime(true);
         $starts = $whole ? (new DayPlanner)->starts($graph) : (new DayPlanner)->quick($request, array_combine($graph->ids, (array) $first));
         $took[] = (hrtime(true) - $from) / 1e6;

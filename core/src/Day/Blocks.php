@@ -15,8 +15,9 @@ final readonly class Blocks
      * @param  list<list<int>>  $before  numbers of the blocks each one waits for
      * @param  list<list<array{0: int, 1: int, 2: float}>>  $within  arcs between members
      * @param  list<list<array{0: int, 1: int, 2: float}>>  $into  arcs from elsewhere
+     * @param  list<int>  $order  every operation after what it waits for, else as they came
      */
-    private function __construct(public array $members, public array $before, public array $within, public array $into) {}
+    private function __construct(public array $members, public array $before, public array $within, public array $into, public array $order) {}
 
     public static function of(DayGraph $graph): self
     {
@@ -77,7 +78,8 @@ final readonly class Blocks
     private static function sorted(DayGraph $graph, array $block, int $count): self
     {
         $members = $before = $within = $into = array_fill(0, $count, []);
-        foreach (self::inOrder($graph) as $i) {
+        $order = self::inOrder($graph);
+        foreach ($order as $i) {
             $members[$block[$i]][] = $i;
         }
         foreach ($graph->arcs as [$a, $b, $w]) {
@@ -89,7 +91,7 @@ final readonly class Blocks
             }
         }
 
-        return new self($members, array_map(array_values(...), $before), $within, $into);
+        return new self($members, array_map(array_values(...), $before), $within, $into, $order);
     }
 
     /** @return list<int> every operation after what it waits for, else as they came */

@@ -55,17 +55,29 @@ final readonly class DayGraph
             foreach ($operation->fixed === null ? $operation->after : [] as $after) {
                 $j = $number[$after->operation];
                 $length = $request->operations[$j]->minutes;
-                $arcs[] = [$j, $i, $length + $after->from];
+                self::tie($arcs, $j, $i, $length + $after->from);
                 if ($after->until !== null) {
-                    $arcs[] = [$i, $j, -($length + $after->until)];
+                    self::tie($arcs, $i, $j, -($length + $after->until));
                 }
             }
         }
 
         return new self(
-            count($request->operations), $minutes, $uses, $byHand, $earliest, $due, $fixed, $arcs, array_values($request->resources), $request->hours,
+            count($request->operations), $minutes, $uses, $byHand, $earliest, $due, $fixed, array_values($arcs),
+            // More of anything than there are operations never binds.
+            array_map(static fn (int $units): int => min($units, max(1, count($request->operations))), array_values($request->resources)), $request->hours,
             array_map(static fn (DayOperation $operation): string => $operation->id, $request->operations),
         );
+    }
+
+    /**
+     * Of two waits between the same two the longer one counts.
+     *
+     * @param  array<string, array{0: int, 1: int, 2: float}>  $arcs
+     */
+    private static function tie(array &$arcs, int $a, int $b, float $w): void
+    {
+        $arcs["{$a},{$b}"] = [$a, $b, max($w, $arcs["{$a},{$b}"][2] ?? -INF)];
     }
 
     /** True where the waits contradict each other whatever the hands: some ring of arcs pushes itself for ever. */

@@ -12,6 +12,8 @@ final readonly class DayOperation
 {
     public const HANDS = 'hands';
 
+    private const MOST_USES = 20;
+
     /**
      * @param  float  $minutes  0 or more
      * @param  list<string>  $uses  one unit each of these resources
@@ -44,7 +46,7 @@ final readonly class DayOperation
         return new self(
             $in->text('id'),
             $in->number('minutes', 0.0, 100_000.0),
-            array_values(array_unique($in->strings('uses'))),
+            array_values(array_unique($in->strings('uses', self::MOST_USES))),
             array_map(After::from(...), $in->objects('after')),
             $in->numberOrNull('not_before_min', -Fields::HUGE),
             $in->numberOrNull('due_min', -Fields::HUGE),

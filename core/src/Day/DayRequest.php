@@ -13,6 +13,11 @@ final readonly class DayRequest
 {
     public const MOST_OPERATIONS = 400;
 
+    /** In all: so many between four hundred are ten each. */
+    private const MOST_WAITS = 4000;
+
+    private const MOST_RESOURCES = 100;
+
     /**
      * @param  array<string, int>  $resources  how many there are of each, at least one
      * @param  list<DayOperation>  $operations
@@ -25,6 +30,9 @@ final readonly class DayRequest
         $in->only('now_min', 'days', 'resources', 'ops');
         $resources = [];
         $there = $in->object('resources');
+        if (count($there->names()) > self::MOST_RESOURCES) {
+            throw BadInput::at($in->at('resources'), Phrase::of('input.too_many', ['most' => self::MOST_RESOURCES, 'there' => count($there->names())]));
+        }
         foreach ($there->names() as $name) {
             $count = $there->number($name, 0.0, 1000.0);
             if ($count < 1.0 || floor($count) !== $count) {
@@ -33,6 +41,10 @@ final readonly class DayRequest
             $resources[$name] = (int) $count;
         }
         $operations = array_map(DayOperation::from(...), $in->objects('ops', self::MOST_OPERATIONS));
+        $waits = array_sum(array_map(static fn (DayOperation $one): int => count($one->after), $operations));
+        if ($waits > self::MOST_WAITS) {
+            throw BadInput::at($in->at('ops'), Phrase::of('day.too_many_waits', ['most' => self::MOST_WAITS, 'there' => $waits]));
+        }
         $request = new self($in->number('now_min', -Fields::HUGE), WorkingHours::from($in), $resources, $operations);
         $request->check($in->at('ops'));
 

@@ -25,11 +25,14 @@ final readonly class DayResult
      */
     private function __construct(public array $starts, public array $ends, public ?float $late, public ?float $end, public array $slack, public ?Phrase $because, public array $warnings) {}
 
-    /** @param  list<float>  $starts */
-    public static function of(DayGraph $graph, array $starts): self
+    /**
+     * @param  list<float>  $starts
+     * @param  bool  $isCut  whether there was more to look at than one question may cost
+     */
+    public static function of(DayGraph $graph, array $starts, bool $isCut = false): self
     {
         $score = $graph->score($starts);
-        [$at, $ends, $warnings] = [[], [], []];
+        [$at, $ends, $warnings] = [[], [], $isCut ? [new Warning('best_so_far', Phrase::of('day.best_so_far'))] : []];
         foreach ($graph->ids as $i => $id) {
             $at[$id] = $starts[$i];
             $ends[$id] = $starts[$i] + $graph->minutes[$i];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Day;
 
+use Apalos\Core\Result\Budget;
+
 /**
  * The best day of all, for a handful of operations. What shares a resource is put in order of its start, one after the other;
  * for the order so far every wait only pushes starts later, so the least fixed point is at once the earliest of all and a bound
@@ -14,10 +16,11 @@ final class ExactSearch
     /** So many beginnings with the same operations are remembered. */
     private const MOST_SEEN = 60;
 
-    /** Where twelve operations on several pairs of hands have too many orders, the best found so far counts. */
-    public const MOST_LOOKS = 30_000;
+    /** Steps of a look at one beginning, beside what it takes to settle it. */
+    private const LOOK = 400;
 
-    private int $looks = 0;
+    /** Steps it takes to find the place of one operation. */
+    private const FIT = 12;
 
     /** @var array<int, list<array{0: list<float>, 1: list<float>}>> by what is placed, as bits */
     private array $seen = [];
@@ -36,24 +39,24 @@ final class ExactSearch
     private array $alike = [];
 
     /** @param  list<float>|null  $best  a plan to beat */
-    private function __construct(private readonly DayGraph $graph, private ?array $best, private ?Score $score, private readonly int $mostLooks)
+    private function __construct(private readonly DayGraph $graph, private ?array $best, private ?Score $score, private readonly Budget $budget)
     {
         $this->bound = new LowerBound($graph);
         $this->windows = array_filter($graph->arcs, static fn (array $arc): bool => $arc[2] <= 0.0) !== [];
         $this->shared = array_values(array_filter(range(0, $graph->count - 1), static fn (int $i): bool => $graph->uses[$i] !== [] && $graph->fixed[$i] === null));
-        $this->taken = Timeline::of($graph)->stretches();
+        $this->taken = Timeline::of($graph, $budget)->stretches();
     }
 
     /**
      * @param  list<float>|null  $known  a plan to beat
-     * @return list<float>|null the best, or null where there is none
+     * @return list<float>|null the best, or null where there is none; where nobody may look any longer, the best so far
      */
-    public static function over(DayGraph $graph, ?array $known, int $mostLooks = self::MOST_LOOKS): ?array
+    public static function over(DayGraph $graph, ?array $known, Budget $budget): ?array
     {
         if ($graph->count === 0) {
             return [];
         }
-        $search = new self($graph, $known, $known === null ? null : $graph->score($known), $mostLooks);
+        $search = new self($graph, $known, $known === null ? null : $graph->score($known), $budget);
         $starts = $search->settled($graph->earliest, [], []);
         if ($starts !== null) {
             $search->place(0, $starts, [], array_map(static fn (int $units): array => array_fill(0, $units, null), $graph->capacity), []);
@@ -79,7 +82,7 @@ final class ExactSearch
 
             return;
         }
-        if (++$this->looks > $this->mostLooks || ($this->score !== null && ! $this->bound->of($starts, $rest)->beats($this->score)) || $this->isNeedless($placed, $starts, $last)) {
+        if (! $this->budget->spend(self::LOOK) || ($this->score !== null && ! $this->bound->of($starts, $rest)->beats($this->score)) || $this->isNeedless($placed, $starts, $last)) {
             return;
         }
         usort($rest, fn (int $a, int $b): int => [$starts[$a], $this->graph->due[$a] ?? INF, $this->graph->minutes[$a]] <=> [$starts[$b], $this->graph->due[$b] ?? INF, $this->graph->minutes[$b]]);
@@ -185,6 +188,9 @@ final class ExactSearch
         $arcs = [...$this->graph->arcs, ...$order];
         $checked = false;
         for ($round = 0; ; $round++) {
+            if (! $this->budget->spend(2 * count($arcs) + self::FIT * count($starts))) {
+                return null;
+            }
             $moved = false;
             foreach ($starts as $i => $at) {
                 if ($this->graph->fixed[$i] === null) {
@@ -273,6 +279,7 @@ final class ExactSearch
             array_push($then, ...array_values($free));
         }
         $mine = [$late, $end, $sum];
+        $this->budget->spend(4 * count($then) + 8 * count($this->seen[$placed] ?? []));
         foreach ($this->seen[$placed] ?? [] as [$theirs, $theirThen]) {
             if (self::nowhereLater($theirs, $mine) && self::nowhereLater($theirThen, $then)) {
                 return true;

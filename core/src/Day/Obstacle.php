@@ -5,18 +5,27 @@ declare(strict_types=1);
 namespace Apalos\Core\Day;
 
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Result\Budget;
 
 /** Why nothing fits: the window that cannot be met, when its operation could start at the earliest without it, and what would help. */
 final readonly class Obstacle
 {
-    public function __construct(private DayPlanner $planner, private DayRequest $request) {}
+    /** What one window may be looked at, of what is left. */
+    private const A_WINDOW = 0.12;
 
-    public function found(): Phrase
+    public function __construct(private DayPlanner $planner, private DayRequest $request, private Budget $budget) {}
+
+    /** @param  bool  $unsure  whether the day was laid aside before every order was looked at */
+    public function found(bool $unsure): Phrase
     {
+        // What does not fit without any window does not fit without one of them.
+        if (! $this->fits($this->open(), 0.3)) {
+            return Phrase::of('day.no_hours_left', ['end' => $this->request->hours->end() === -INF ? Phrase::of('day.never') : DayTime::of($this->request->hours->end())]);
+        }
         // Whether it fits without a window is asked quickly first; only of a handful is it worth looking at every order.
-        $ways = [$this->planner->quick(...)];
+        $ways = [fn (DayRequest $open): ?array => $this->planner->quick($open, [], $this->budget->part(self::A_WINDOW))];
         if (count($this->request->operations) <= DayPlanner::EXACT_UP_TO) {
-            $ways[] = fn (DayRequest $open): ?array => $this->planner->starts(DayGraph::of($open));
+            $ways[] = fn (DayRequest $open): ?array => $this->planner->starts(DayGraph::of($open), $this->budget->part(self::A_WINDOW));
         }
         foreach ($ways as $fits) {
             foreach ($this->windows() as [$i, $k]) {
@@ -26,12 +35,19 @@ final readonly class Obstacle
                 }
             }
         }
-        $open = $this->request->with(array_map(static fn (DayOperation $one): DayOperation => $one->waitingFor(...array_map(static fn (After $after): After => new After($after->operation, $after->from), $one->after)), $this->request->operations));
-        if ($this->planner->quick($open) !== null) {
-            return Phrase::of('day.several_windows');
-        }
 
-        return Phrase::of('day.no_hours_left', ['end' => $this->request->hours->end() === -INF ? Phrase::of('day.never') : DayTime::of($this->request->hours->end())]);
+        return Phrase::of($unsure || $this->budget->isShort() ? 'day.cannot_say' : 'day.several_windows');
+    }
+
+    private function fits(DayRequest $open, float $share): bool
+    {
+        return $this->planner->quick($open, [], $this->budget->part($share)) !== null
+            || (count($open->operations) <= DayPlanner::EXACT_UP_TO && $this->planner->starts(DayGraph::of($open), $this->budget->part($share)) !== null);
+    }
+
+    private function open(): DayRequest
+    {
+        return $this->request->with(array_map(static fn (DayOperation $one): DayOperation => $one->waitingFor(...array_map(static fn (After $after): After => new After($after->operation, $after->from), $one->after)), $this->request->operations));
     }
 
     /** @return list<array{0: int, 1: int}> the narrowest first */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Day;
 
+use Apalos\Core\Result\Budget;
+
 /**
  * A good day where there is too much for the best: first come, first served and the other rules of thumb, then the best of them
  * bettered by moving one block at a time (local search, with a jolt where it stands still). The same question has the same answer:
@@ -26,12 +28,12 @@ final class RuleSearch
 
     private ?Score $score = null;
 
-    private function __construct(private readonly DayGraph $graph, private readonly SerialPlan $plan) {}
+    private function __construct(private readonly DayGraph $graph, private readonly SerialPlan $plan, private readonly Budget $budget) {}
 
     /** @return list<float>|null */
-    public static function over(DayGraph $graph, bool $thorough = true): ?array
+    public static function over(DayGraph $graph, Budget $budget, bool $thorough = true): ?array
     {
-        $search = new self($graph, new SerialPlan($graph, Blocks::of($graph)));
+        $search = new self($graph, new SerialPlan($graph, Blocks::of($graph), $budget), $budget);
         $search->run($thorough);
 
         return $search->best;
@@ -42,11 +44,11 @@ final class RuleSearch
      *
      * @return list<float>|null
      */
-    public static function firstCome(DayGraph $graph): ?array
+    public static function firstCome(DayGraph $graph, Budget $budget): ?array
     {
         $blocks = Blocks::of($graph);
 
-        return (new SerialPlan($graph, $blocks))->starts(self::asTheyCame($blocks));
+        return (new SerialPlan($graph, $blocks, $budget))->starts(self::asTheyCame($blocks));
     }
 
     /**
@@ -55,14 +57,14 @@ final class RuleSearch
      * @param  list<float>  $starts  by operation
      * @return list<float>|null
      */
-    public static function inOrder(DayGraph $graph, array $starts): ?array
+    public static function inOrder(DayGraph $graph, array $starts, Budget $budget): ?array
     {
         $blocks = Blocks::of($graph);
         $first = array_map(static fn (array $members): float => array_reduce($members, static fn (float $least, int $i): float => min($least, $starts[$i]), INF), $blocks->members);
         $order = array_keys($blocks->members);
         usort($order, static fn (int $a, int $b): int => $first[$a] <=> $first[$b]);
 
-        return (new SerialPlan($graph, $blocks))->starts($order);
+        return (new SerialPlan($graph, $blocks, $budget))->starts($order);
     }
 
     /** @return list<int> */
@@ -87,7 +89,7 @@ final class RuleSearch
         }
         $order = $order === [] ? self::asTheyCame($this->plan->blocks) : $order;
         $tries = ! $thorough || $this->graph->count <= DayPlanner::EXACT_UP_TO ? self::TO_BEAT : intdiv(self::LAID, $this->graph->count) + 60;
-        for ($still = 0; $tries > 0; $tries--) {
+        for ($still = 0; $tries > 0 && ! $this->budget->isShort(); $tries--) {
             $trial = $this->moved($order, $still > self::STILL ? 4 : 1);
             if ($this->better($trial)) {
                 [$order, $still] = [$trial, 0];
@@ -153,12 +155,14 @@ final class RuleSearch
      */
     private function toldBack(array $own, callable $told): array
     {
-        for ($round = 0; $round < $this->graph->count; $round++) {
+        // From the last to the first: but for rings of waits of no length one round tells it all.
+        $place = array_flip($this->plan->blocks->order);
+        $arcs = array_filter($this->graph->arcs, static fn (array $arc): bool => $arc[2] >= 0.0);
+        usort($arcs, static fn (array $one, array $other): int => ($place[$other[0]] ?? 0) <=> ($place[$one[0]] ?? 0));
+        for ($round = 0; $round < $this->graph->count && $this->budget->spend(3 * count($arcs)); $round++) {
             $before = $own;
-            foreach ($this->graph->arcs as [$a, $b, $w]) {
-                if ($w >= 0.0) {
-                    $own[$a] = $told($own[$a], $own[$b], $w);
-                }
+            foreach ($arcs as [$a, $b, $w]) {
+                $own[$a] = $told($own[$a], $own[$b], $w);
             }
             if ($own === $before) {
                 break;

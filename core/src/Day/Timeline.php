@@ -4,16 +4,21 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Day;
 
+use Apalos\Core\Result\Budget;
+
 /** Who has what when: for each unit of each resource the stretches that are taken, in order. */
 final class Timeline
 {
-    /** @param  list<list<list<array{0: float, 1: float}>>>  $taken  by resource, by unit */
-    private function __construct(private readonly DayGraph $graph, private array $taken) {}
+    /** Steps of a look at one unit. */
+    private const LOOK = 8;
+
+    /** @param  list<list<list<array{0: float, 1: float}>>>  $taken  by resource, by unit; units nobody has had yet are not in it */
+    private function __construct(private readonly DayGraph $graph, private array $taken, private readonly Budget $budget) {}
 
     /** With only what has begun on it. */
-    public static function of(DayGraph $graph): self
+    public static function of(DayGraph $graph, Budget $budget): self
     {
-        $line = new self($graph, array_map(static fn (int $units): array => array_fill(0, $units, []), $graph->capacity));
+        $line = new self($graph, array_map(static fn (): array => [], $graph->capacity), $budget);
         $begun = array_filter($graph->fixed, static fn (?float $at): bool => $at !== null);
         asort($begun);
         foreach ($begun as $i => $at) {
@@ -23,7 +28,7 @@ final class Timeline
         return $line;
     }
 
-    /** The first moment from $at on at which operation $i has all it needs; INF where there is none. */
+    /** The first moment from $at on at which operation $i has all it needs; INF where there is none, or nobody may look any longer. */
     public function fit(int $i, float $at): float
     {
         $minutes = $this->graph->minutes[$i];
@@ -36,14 +41,20 @@ final class Timeline
                 }
             }
             foreach ($this->graph->uses[$i] as $resource) {
+                if (count($this->taken[$resource]) < $this->graph->capacity[$resource]) {
+                    continue;
+                }
                 $soonest = INF;
                 foreach ($this->taken[$resource] as $stretches) {
-                    $soonest = min($soonest, self::free($stretches, $at, $minutes));
+                    $soonest = min($soonest, $this->free($stretches, $at, $minutes));
                     if ($soonest <= $at) {
                         break;
                     }
                 }
                 $at = $soonest;
+            }
+            if (! $this->budget->spend(self::LOOK)) {
+                return INF;
             }
         } while ($at > $start);
 
@@ -60,13 +71,14 @@ final class Timeline
         $minutes = $ends - $at;
         foreach ($this->graph->uses[$i] as $resource) {
             $ends = $at + $minutes;
-            $unit = count($this->taken[$resource]) - 1;
+            $unit = min(count($this->taken[$resource]), $this->graph->capacity[$resource] - 1);
             foreach ($this->taken[$resource] as $number => $stretches) {
-                if (self::free($stretches, $at, $minutes) <= $at) {
+                if ($this->free($stretches, $at, $minutes) <= $at) {
                     $unit = $number;
                     break;
                 }
             }
+            $this->taken[$resource][$unit] ??= [];
             $stretches = &$this->taken[$resource][$unit];
             $place = count($stretches);
             while ($place > 0 && $stretches[$place - 1][0] > $at) {
@@ -82,11 +94,11 @@ final class Timeline
     /** @return list<list<list<array{0: float, 1: float}>>> by resource, by unit */
     public function stretches(): array
     {
-        return $this->taken;
+        return array_map(static fn (array $units, int $capacity): array => array_pad($units, $capacity, []), $this->taken, $this->graph->capacity);
     }
 
     /** @param  list<array{0: float, 1: float}>  $stretches */
-    private static function free(array $stretches, float $at, float $minutes): float
+    private function free(array $stretches, float $at, float $minutes): float
     {
         $low = 0;
         $high = count($stretches);
@@ -98,12 +110,14 @@ final class Timeline
                 $low = $middle + 1;
             }
         }
+        $from = $low;
         for (; isset($stretches[$low]); $low++) {
             if ($at + $minutes <= $stretches[$low][0] + DayGraph::SAME) {
-                return $at;
+                break;
             }
             $at = max($at, $stretches[$low][1]);
         }
+        $this->budget->spend(self::LOOK + $low - $from);
 
         return $at;
     }

@@ -56,7 +56,8 @@ final readonly class WorkingHours
     /** The first moment from $at on at which so many minutes lie whole in one stretch; INF where none is left. */
     public function fit(float $at, float $minutes): float
     {
-        foreach ($this->intervals as [$opens, $closes]) {
+        for ($i = $this->firstClosingAfter($at); isset($this->intervals[$i]); $i++) {
+            [$opens, $closes] = $this->intervals[$i];
             $start = $at > $opens ? $at : $opens;
             if ($start + $minutes <= $closes + 1e-9) {
                 return $start;
@@ -64,6 +65,22 @@ final readonly class WorkingHours
         }
 
         return INF;
+    }
+
+    /** The number of the first stretch that has not closed by then. */
+    private function firstClosingAfter(float $at): int
+    {
+        [$low, $high] = [0, count($this->intervals)];
+        while ($low < $high) {
+            $middle = ($low + $high) >> 1;
+            if ($this->intervals[$middle][1] + 1e-9 < $at) {
+                $low = $middle + 1;
+            } else {
+                $high = $middle;
+            }
+        }
+
+        return $low;
     }
 
     /** The end of the stretch a moment lies in; the moment itself where it lies in none. */

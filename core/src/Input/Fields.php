@@ -212,13 +212,13 @@ final readonly class Fields
     }
 
     /** @return list<string> an absent list counts as an empty one */
-    public function strings(string $key): array
+    public function strings(string $key, int $most = self::MOST): array
     {
         $value = $this->has($key) ? $this->required($key) : [];
         if (! is_array($value) || ! array_is_list($value)) {
             throw BadInput::at($this->at($key), Phrase::of('input.no_words', ['value' => self::show($value)]));
         }
-        $this->bounded($key, $value, self::MOST);
+        $this->bounded($key, $value, $most);
         $strings = [];
         foreach ($value as $i => $entry) {
             $strings[] = is_string($entry) ? $entry : throw BadInput::at($this->at("{$key}.{$i}"), Phrase::of('input.no_word', ['value' => self::show($entry)]));

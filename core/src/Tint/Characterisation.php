@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Tint;
 
+use Apalos\Core\Result\Budget;
+
 /**
  * K and S of a pigment (or a base) from the colours of its drawdowns. A colour has three numbers and a spectrum many, so of all
  * K and S that give these colours the smoothest are taken: Gauss–Newton on ln K and ln S per band, the colours held to a fifth
- * of a Lab unit, the second differences kept small. It starts from the spectra of the drawdowns, solved band by band.
+ * of a Lab unit, the second differences kept small. It starts from the spectra of the drawdowns, solved band by band. Of more drawdowns
+ * than the budget allows some are taken, evenly from thin and pale to thick and strong, and the answer is rough.
  */
 final readonly class Characterisation
 {
@@ -21,23 +24,36 @@ final readonly class Characterisation
 
     private const LEAST = 1e-5;
 
+    /** Steps to solve for all bands, and to take in one drawdown. */
+    private const SOLVING = 30_000;
+
+    private const OBSERVING = 15_000;
+
+    /** In so many rounds it has come nearly all the way. */
+    private const ENOUGH = 8;
+
+    /** From so many drawdowns at most it starts. */
+    private const STARTS_FROM = 6;
+
     /**
      * @param  list<Drawdown>  $drawdowns
-     * @return array{list<float>, list<float>} K and S per mm for one per cent of load
+     * @return array{list<float>, list<float>, bool} K and S per mm for one per cent of load, and whether they are rough
      */
-    public static function of(array $drawdowns, ?Colourant $base): array
+    public static function of(array $drawdowns, ?Colourant $base, Budget $budget): array
     {
-        $start = self::start($drawdowns, $base);
+        $all = count($drawdowns);
+        $drawdowns = self::some($drawdowns, max(2, intdiv(intdiv($budget->left(), self::ENOUGH) - self::SOLVING, self::OBSERVING)));
+        $start = self::start(self::some($drawdowns, self::STARTS_FROM), $base);
         $theta = $start;
         $n = Observer::BANDS;
         $damping = 1e-3;
         $error = self::error($theta, $start, $drawdowns, $base);
-        for ($round = 0; $round < self::ROUNDS; $round++) {
+        for ($round = 0; $round < self::ROUNDS && $budget->spend(self::SOLVING + self::OBSERVING * count($drawdowns)); $round++) {
             [$matrix, $right] = self::normal($theta, $start, $drawdowns, $base);
             for ($i = 0; $i < 2 * $n; $i++) {
                 $matrix[$i][$i] *= 1.0 + $damping;
             }
-            $step = LinearSystem::solve($matrix, $right);
+            $step = LinearSystem::positive($matrix, $right);
             $tried = array_map(static fn (float $value, float $by): float => max(-14.0, min(6.0, $value + max(-1.5, min(1.5, $by)))), $theta, $step);
             $better = self::error($tried, $start, $drawdowns, $base);
             if ($better < $error) {
@@ -54,7 +70,22 @@ final readonly class Characterisation
             }
         }
 
-        return [array_map(exp(...), array_slice($theta, 0, $n)), array_map(exp(...), array_slice($theta, $n))];
+        return [array_map(exp(...), array_slice($theta, 0, $n)), array_map(exp(...), array_slice($theta, $n)), $budget->isShort() || count($drawdowns) < $all];
+    }
+
+    /**
+     * @param  list<Drawdown>  $drawdowns
+     * @return list<Drawdown> so many at most, the thinnest and the strongest among them
+     */
+    private static function some(array $drawdowns, int $most): array
+    {
+        $n = count($drawdowns);
+        if ($n <= $most) {
+            return $drawdowns;
+        }
+        usort($drawdowns, static fn (Drawdown $one, Drawdown $other): int => $one->load * $one->mm <=> $other->load * $other->mm);
+
+        return array_map(static fn (int $i): Drawdown => $drawdowns[intdiv($i * ($n - 1), $most - 1)], range(0, $most - 1));
     }
 
     /**
@@ -142,7 +173,7 @@ final readonly class Characterisation
      * @param  list<float>  $theta
      * @param  list<float>  $start
      * @param  list<Drawdown>  $drawdowns
-     * @return array{array<int, array<int, float>>, array<int, float>}
+     * @return array{array<int, array<int, float>>, array<int, float>} on and under the diagonal, and the right side
      */
     private static function normal(array $theta, array $start, array $drawdowns, ?Colourant $base): array
     {
@@ -168,7 +199,7 @@ final readonly class Characterisation
     }
 
     /**
-     * One more observation into the normal equations: a row of slopes and what is left over.
+     * One more observation into the normal equations, on and under the diagonal: a row of slopes in order, and what is left over.
      *
      * @param  array<int, array<int, float>>  $matrix
      * @param  array<int, float>  $right
@@ -178,9 +209,14 @@ final readonly class Characterisation
     {
         foreach ($row as $i => $value) {
             $right[$i] -= $value * $residual;
+            $line = &$matrix[$i];
             foreach ($row as $j => $other) {
-                $matrix[$i][$j] += $value * $other;
+                if ($j > $i) {
+                    break;
+                }
+                $line[$j] += $value * $other;
             }
+            unset($line);
         }
     }
 
@@ -214,6 +250,10 @@ final readonly class Characterisation
                     $rows[$axis]['slopes'][$unknown] = $slope * ($toLab[0][$axis] * $weights[0][$i] + $toLab[1][$axis] * $weights[1][$i] + $toLab[2][$axis] * $weights[2][$i]);
                 }
             }
+        }
+
+        foreach ($rows as &$row) {
+            ksort($row['slopes']);
         }
 
         return $rows;

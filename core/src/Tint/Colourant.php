@@ -7,17 +7,22 @@ namespace Apalos\Core\Tint;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Result\Budget;
 
 /** K and S per mm in each band: of the base as it is, or of a pigment for one per cent of load. */
 final readonly class Colourant
 {
     private const MOST_DRAWDOWNS = 24;
 
+    /** What one colourant may take where it is worked out alone. */
+    private const STEPS = 12_000_000;
+
     /**
      * @param  list<float>  $k
      * @param  list<float>  $s
+     * @param  bool  $isRough  its drawdowns were more than one question may look at
      */
-    private function __construct(public string $name, public array $k, public array $s) {}
+    private function __construct(public string $name, public array $k, public array $s, public bool $isRough = false) {}
 
     /**
      * @param  list<float>  $k
@@ -33,7 +38,7 @@ final readonly class Colourant
      *
      * @throws BadInput
      */
-    public static function from(Fields $in, string $name, ?self $base): self
+    public static function from(Fields $in, string $name, ?self $base, ?Budget $budget = null): self
     {
         if ($in->has('ks')) {
             $ks = $in->object('ks')->only('k', 's');
@@ -50,18 +55,23 @@ final readonly class Colourant
             throw BadInput::at($in->at('drawdowns'), Phrase::of('tint.not_characterised', ['name' => $name]));
         }
 
-        return self::characterised($name, $drawdowns, $base);
+        return self::characterised($name, $drawdowns, $base, $budget ?? new Budget(self::STEPS));
     }
 
     /** @param  list<Fields>  $drawdowns */
-    private static function characterised(string $name, array $drawdowns, ?self $base): self
+    private static function characterised(string $name, array $drawdowns, ?self $base, Budget $budget): self
     {
-        [$k, $s] = Characterisation::of(array_map(static fn (Fields $drawdown): Drawdown => self::drawdown($drawdown, $base !== null), $drawdowns), $base);
+        $known = [];
+        // Most lie on the same two cards.
+        $card = static function (Lab $lab) use (&$known): array {
+            return $known[implode(',', $lab->toArray())] ??= Spectrum::of($lab);
+        };
 
-        return new self($name, $k, $s);
+        return new self($name, ...Characterisation::of(array_map(static fn (Fields $drawdown): Drawdown => self::drawdown($drawdown, $base !== null, $card), $drawdowns), $base, $budget));
     }
 
-    private static function drawdown(Fields $in, bool $isPigment): Drawdown
+    /** @param  callable(Lab): list<float>  $spectrum */
+    private static function drawdown(Fields $in, bool $isPigment, callable $spectrum): Drawdown
     {
         $in->only('load_pct', 'thickness_mm', 'over_white', 'over_black', 'white', 'black');
         $card = static fn (string $key): ?Lab => $in->has($key) ? Lab::from($in, $key) : null;
@@ -69,7 +79,7 @@ final readonly class Colourant
 
         return new Drawdown(
             $isPigment ? $in->positive('load_pct', 100.0) : 1.0, $in->positive('thickness_mm', 100.0),
-            Lab::from($in, 'over_white'), Lab::from($in, 'over_black'), Spectrum::of($cards->white), Spectrum::of($cards->black),
+            Lab::from($in, 'over_white'), Lab::from($in, 'over_black'), $spectrum($cards->white), $spectrum($cards->black),
         );
     }
 }

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Tint;
 
+use Apalos\Core\Result\Budget;
+
 /**
  * Finds the loads that come nearest a colour. Each set of up to n pigments is fitted by damped Gauss–Newton in Lab, loads kept
  * at or above zero and their sum within the limit; the best few are then refined on ΔE00 itself, on the grid of what the scale
- * can weigh where there is one. Larger sets are grown from the best smaller ones.
+ * can weigh where there is one. Larger sets are grown from the best smaller ones, the promising first: where there are more than one
+ * question may cost, the rest is left out.
  */
 final readonly class Matcher
 {
@@ -31,6 +34,9 @@ final readonly class Matcher
     /** A weighed pinch must be at least this many steps of the scale. */
     private const LEAST_STEPS = 1;
 
+    /** Of what each size of set may cost, the most that goes into fitting. */
+    private const FITTING = 0.75;
+
     public function __construct(private TintRequest $request, private Mixture $mixture, private Lab $target) {}
 
     /** @return list<PigmentLoads> the best with up to n pigments, then the best with fewer and fewer */
@@ -38,12 +44,14 @@ final readonly class Matcher
     {
         $recipes = [];
         $parents = [['set' => [], 'loads' => [], 'error' => INF]];
-        for ($size = 1; $size <= min($this->request->mostPigments, count($this->request->pigments)); $size++) {
-            $fitted = array_map($this->fit(...), $this->grown($parents, $size));
+        $sizes = min($this->request->mostPigments, count($this->request->pigments));
+        for ($size = 1; $size <= $sizes; $size++) {
+            $budget = $this->request->budget->part(min(1.0, 2.0 / (1 + $sizes - $size)));
+            $fitted = $this->fitted($this->grown($parents, $size), $budget->part(self::FITTING));
             usort($fitted, static fn (array $a, array $b): int => $a['error'] <=> $b['error']);
             // One pigment grows into every pair; of pairs and more only the promising grow on.
             $parents = $size === 1 ? $fitted : array_slice($fitted, 0, self::GROWN);
-            $refined = array_map(fn (array $fit): PigmentLoads => $this->refine($fit['set'], $fit['loads']), array_slice($fitted, 0, self::REFINED));
+            $refined = array_map(fn (array $fit): PigmentLoads => $this->refine($fit['set'], $fit['loads'], $budget), array_slice($fitted, 0, self::REFINED));
             usort($refined, static fn (PigmentLoads $a, PigmentLoads $b): int => $a->deltaE <=> $b->deltaE);
             if ($refined !== []) {
                 $recipes[] = $refined[0];
@@ -52,6 +60,29 @@ final readonly class Matcher
         usort($recipes, static fn (PigmentLoads $a, PigmentLoads $b): int => [$a->deltaE, count($a->loads)] <=> [$b->deltaE, count($b->loads)]);
 
         return $recipes;
+    }
+
+    /**
+     * @param  list<array{set: list<int>, loads: array<int, float>}>  $starts
+     * @return list<array{set: list<int>, loads: array<int, float>, error: float}>
+     */
+    private function fitted(array $starts, Budget $budget): array
+    {
+        $fitted = [];
+        foreach ($starts as $start) {
+            if ($budget->isShort()) {
+                break;
+            }
+            $fitted[] = $this->fit($start, $budget);
+        }
+
+        return $fitted;
+    }
+
+    /** Steps it takes to see the colour of so many pigments together. */
+    private static function looking(int $pigments): int
+    {
+        return Observer::BANDS * ($pigments + 6);
     }
 
     /**
@@ -82,14 +113,14 @@ final readonly class Matcher
      * @param  array{set: list<int>, loads: array<int, float>}  $start
      * @return array{set: list<int>, loads: array<int, float>, error: float}
      */
-    private function fit(array $start): array
+    private function fit(array $start, Budget $budget): array
     {
         $pigments = $this->of($start['set']);
         $loads = $this->within($start['loads']);
         $residual = $this->residual($pigments, $loads);
         $error = self::square($residual);
         $damping = 1e-3;
-        for ($round = 0; $round < self::ROUNDS && $error > self::CLOSE; $round++) {
+        for ($round = 0; $round < self::ROUNDS && $error > self::CLOSE && $budget->spend((2 + count($loads)) * self::looking(count($loads))); $round++) {
             $tried = $this->within($this->step($pigments, $loads, $residual, $damping));
             $after = $this->residual($pigments, $tried);
             $gain = $error - self::square($after);
@@ -154,7 +185,7 @@ final readonly class Matcher
      * @param  list<int>  $set
      * @param  array<int, float>  $loads
      */
-    private function refine(array $set, array $loads): PigmentLoads
+    private function refine(array $set, array $loads, Budget $budget): PigmentLoads
     {
         $pigments = $this->of($set);
         $grid = $this->request->stepPct;
@@ -162,7 +193,7 @@ final readonly class Matcher
         $loads = $grid === null ? $loads : $this->weighable($loads, $grid);
         $error = $this->difference($pigments, $loads);
         for ($step = $grid === null ? 0.1 : 8.0 * $grid; $step >= $finest - 1e-12; $step /= 2.0) {
-            for ($round = 0, $better = true; $better && $round < 12; $round++) {
+            for ($round = 0, $better = true; $better && $round < 12 && $budget->spend(2 * count($loads) * self::looking(count($loads))); $round++) {
                 $better = false;
                 foreach (array_keys($loads) as $j) {
                     foreach ([$step, -$step] as $by) {

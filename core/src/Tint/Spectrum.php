@@ -14,6 +14,8 @@ final readonly class Spectrum
 
     private const CLOSE = 1e-10;
 
+    private const LEAST_PIVOT = 1e-6;
+
     /** @return list<float> 36 reflectances */
     public static function of(Lab $lab): array
     {
@@ -27,15 +29,15 @@ final readonly class Spectrum
         $lambda = [0.0, 0.0, 0.0];
 
         for ($round = 0; $round < self::ROUNDS; $round++) {
-            [$matrix, $right] = self::system($z, $lambda, $weights, $wanted);
+            $system = self::system($z, $lambda, $weights, $wanted);
             $size = 0.0;
-            foreach ($right as $value) {
+            foreach ($system['right'] as $value) {
                 $size = max($size, abs($value));
             }
             if ($size < self::CLOSE) {
                 break;
             }
-            $step = LinearSystem::solve($matrix, $right);
+            $step = self::step($system);
             $longest = 0.0;
             for ($i = 0; $i < $n; $i++) {
                 $longest = max($longest, abs($step[$i]));
@@ -60,40 +62,101 @@ final readonly class Spectrum
      * @param  array{float, float, float}  $lambda
      * @param  array{list<float>, list<float>, list<float>}  $weights
      * @param  array{float, float, float}  $wanted
-     * @return array{list<list<float>>, list<float>}
+     * @return array{diagonal: list<float>, border: list<list<float>>, right: list<float>} −2 stands beside the diagonal
      */
     private static function system(array $z, array $lambda, array $weights, array $wanted): array
     {
         $n = Observer::BANDS;
-        $matrix = array_fill(0, $n + 3, array_fill(0, $n + 3, 0.0));
-        $right = array_fill(0, $n + 3, 0.0);
+        [$diagonal, $border, $right] = [[], [[], [], []], []];
         $sum = [0.0, 0.0, 0.0];
         for ($i = 0; $i < $n; $i++) {
             $tanh = tanh($z[$i]);
             $slope = (1.0 - $tanh * $tanh) / 2.0;
             $bend = -2.0 * $tanh * $slope;
-            $inner = $i > 0 && $i < $n - 1;
-            $matrix[$i][$i] = $inner ? 4.0 : 2.0;
-            $gradient = ($inner ? 4.0 : 2.0) * $z[$i];
-            foreach ([$i - 1, $i + 1] as $next) {
-                if ($next >= 0 && $next < $n) {
-                    $matrix[$i][$next] = -2.0;
-                    $gradient -= 2.0 * $z[$next];
-                }
-            }
+            $own = $i > 0 && $i < $n - 1 ? 4.0 : 2.0;
+            $gradient = $own * $z[$i] - 2.0 * (($z[$i - 1] ?? 0.0) + ($z[$i + 1] ?? 0.0));
             for ($j = 0; $j < 3; $j++) {
                 $w = $weights[$j][$i];
                 $gradient += $lambda[$j] * $w * $slope;
-                $matrix[$i][$i] += $lambda[$j] * $w * $bend;
-                $matrix[$i][$n + $j] = $matrix[$n + $j][$i] = $w * $slope;
+                $own += $lambda[$j] * $w * $bend;
+                $border[$j][] = $w * $slope;
                 $sum[$j] += $w * ($tanh + 1.0) / 2.0;
             }
-            $right[$i] = -$gradient;
+            $diagonal[] = $own;
+            $right[] = -$gradient;
         }
         for ($j = 0; $j < 3; $j++) {
-            $right[$n + $j] = $wanted[$j] - $sum[$j];
+            $right[] = $wanted[$j] - $sum[$j];
         }
 
-        return [$matrix, $right];
+        return ['diagonal' => $diagonal, 'border' => $border, 'right' => $right];
+    }
+
+    /**
+     * Of its three diagonals with a border of three: the band by elimination, what is left over for the border as three equations.
+     * Where a pivot vanishes, the whole of it with pivoting.
+     *
+     * @param  array{diagonal: list<float>, border: list<list<float>>, right: list<float>}  $system
+     * @return list<float>
+     */
+    private static function step(array $system): array
+    {
+        ['diagonal' => $pivot, 'border' => $border, 'right' => $right] = $system;
+        $n = Observer::BANDS;
+        $sides = [array_slice($right, 0, $n), ...$border];
+        for ($i = 0; $i < $n; $i++) {
+            if ($i > 0) {
+                $factor = -2.0 / $pivot[$i - 1];
+                $pivot[$i] += 2.0 * $factor;
+                foreach ($sides as &$side) {
+                    $side[$i] -= $factor * $side[$i - 1];
+                }
+                unset($side);
+            }
+            if (abs($pivot[$i]) < self::LEAST_PIVOT) {
+                return self::whole($system);
+            }
+        }
+        foreach ($sides as &$side) {
+            $side[$n - 1] /= $pivot[$n - 1];
+            for ($i = $n - 2; $i >= 0; $i--) {
+                $side[$i] = ($side[$i] + 2.0 * $side[$i + 1]) / $pivot[$i];
+            }
+        }
+        unset($side);
+        $dot = static fn (array $one, array $other): float => array_sum(array_map(static fn (float $a, float $b): float => $a * $b, $one, $other));
+        [$small, $rest] = [[], []];
+        for ($j = 0; $j < 3; $j++) {
+            $small[] = array_map(static fn (int $k): float => $dot($border[$j], $sides[1 + $k]), [0, 1, 2]);
+            $rest[] = $dot($border[$j], $sides[0]) - $right[$n + $j];
+        }
+        $lambda = LinearSystem::solve($small, $rest);
+        $step = [];
+        for ($i = 0; $i < $n; $i++) {
+            $step[] = $sides[0][$i] - $lambda[0] * $sides[1][$i] - $lambda[1] * $sides[2][$i] - $lambda[2] * $sides[3][$i];
+        }
+
+        return [...$step, ...$lambda];
+    }
+
+    /**
+     * @param  array{diagonal: list<float>, border: list<list<float>>, right: list<float>}  $system
+     * @return list<float>
+     */
+    private static function whole(array $system): array
+    {
+        $n = Observer::BANDS;
+        $matrix = array_fill(0, $n + 3, array_fill(0, $n + 3, 0.0));
+        for ($i = 0; $i < $n; $i++) {
+            $matrix[$i][$i] = $system['diagonal'][$i];
+            if ($i > 0) {
+                $matrix[$i][$i - 1] = $matrix[$i - 1][$i] = -2.0;
+            }
+            for ($j = 0; $j < 3; $j++) {
+                $matrix[$i][$n + $j] = $matrix[$n + $j][$i] = $system['border'][$j][$i];
+            }
+        }
+
+        return LinearSystem::solve($matrix, $system['right']);
     }
 }

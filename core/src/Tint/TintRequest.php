@@ -7,6 +7,7 @@ namespace Apalos\Core\Tint;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Result\Budget;
 
 /**
  * A question of colour: what these loads look like, or which loads come nearest a target, at a thickness in mm over a backing.
@@ -16,29 +17,39 @@ final readonly class TintRequest
 {
     private const USUAL_MOST_PIGMENTS = 3;
 
+    /** What one question may take in all. */
+    private const STEPS = 14_000_000;
+
+    /** The rest is for the search. */
+    private const FOR_DRAWDOWNS = 0.7;
+
     /**
      * @param  list<Colourant>  $pigments
      * @param  array<string, float>|null  $loads  per cent by name
      * @param  float|null  $stepPct  what one step of the scale is in per cent of the batch
+     * @param  Budget  $budget  what is left for the search
      */
     private function __construct(
         public Colourant $base, public array $pigments, public ?array $loads, public ?Lab $target, public float $mm, public Lab $backing,
-        public float $maxLoad, public int $mostPigments, public ?float $stepPct,
+        public float $maxLoad, public int $mostPigments, public ?float $stepPct, public Budget $budget,
     ) {}
 
     /** @throws BadInput */
     public static function from(Fields $in): self
     {
         $in->only('base', 'pigments', 'loads', 'target', 'thickness_mm', 'backing_lab', 'max_load_pct', 'max_pigments', 'batch_g', 'division_g');
-        $base = Colourant::from($in->object('base')->only('ks', 'drawdowns'), 'the base', null);
+        $budget = new Budget(self::STEPS);
+        $all = $in->objects('pigments');
+        $drawing = $budget->part(self::FOR_DRAWDOWNS);
+        $base = Colourant::from($in->object('base')->only('ks', 'drawdowns'), 'the base', null, $drawing->part(1.0 / (1 + count($all))));
         $pigments = [];
-        foreach ($in->objects('pigments') as $pigment) {
+        foreach ($all as $i => $pigment) {
             $pigment->only('name', 'ks', 'drawdowns');
             $name = $pigment->text('name');
             if (isset($pigments[$name])) {
                 throw BadInput::at($pigment->at('name'), Phrase::of('tint.two_pigments', ['name' => $name]));
             }
-            $pigments[$name] = Colourant::from($pigment, $name, $base);
+            $pigments[$name] = Colourant::from($pigment, $name, $base, $drawing->part(1.0 / (count($all) - $i)));
         }
         $loads = self::loads($in->objectOrNull('loads'), $pigments);
         $target = $in->objectOrNull('target')?->only('lab');
@@ -52,7 +63,7 @@ final readonly class TintRequest
             $base, array_values($pigments), $loads, $target === null ? null : Lab::from($target, 'lab'),
             $in->positive('thickness_mm', 200.0), Lab::from($in, 'backing_lab'), $in->positive('max_load_pct', 50.0),
             $in->has('max_pigments') ? (int) $in->number('max_pigments', 1.0, 6.0) : self::USUAL_MOST_PIGMENTS,
-            $batch === null || $division === null ? null : 100.0 * $division / $batch,
+            $batch === null || $division === null ? null : 100.0 * $division / $batch, $budget->part(1.0),
         );
     }
 

@@ -31,6 +31,9 @@ final readonly class Tinter
     /** Under this nobody tells two colours apart side by side; over FAR everybody does. */
     private const FAR = 3.0;
 
+    /** So many pigments are named in one sentence. */
+    private const NAMED = 12;
+
     /**
      * @return array{delta_e: float}|TintResult
      *
@@ -117,6 +120,13 @@ final readonly class Tinter
     /** @return \Generator<Warning> */
     private function warnings(TintRequest $request, PigmentLoads $recipe): \Generator
     {
+        $rough = array_map(static fn (Colourant $one): string => $one->name, array_filter([$request->base, ...$request->pigments], static fn (Colourant $one): bool => $one->isRough));
+        if ($rough !== []) {
+            yield new Warning('roughly_known', Phrase::of('tint.roughly_known', ['names' => implode(', ', array_slice($rough, 0, self::NAMED))]));
+        }
+        if ($request->budget->isShort()) {
+            yield new Warning('best_so_far', Phrase::of('tint.best_so_far'));
+        }
         $sum = array_sum($recipe->loads);
         if ($sum > $request->maxLoad + 1e-9) {
             yield new Warning('over_max', Phrase::of('tint.over_max', ['pct' => $sum, 'max' => $request->maxLoad]));
