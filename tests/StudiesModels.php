@@ -7,6 +7,8 @@ namespace Tests;
 use Apalos\Core\Tests\Mesh\Shapes;
 use App\Models\Job;
 use App\Models\ModelFile;
+use App\Models\Study;
+use App\Workshop\StudyDesk;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Storage;
 
@@ -38,7 +40,10 @@ trait StudiesModels
     /** @return array<string, mixed> */
     private function asked(ModelFile $file, mixed ...$what): array
     {
-        $answer = $this->postJson("/study/{$file->id}/ask", ['pull' => '0,0,1', 'pour' => '0,0,1', ...$what])->assertOk()->json();
+        $id = $this->postJson("/study/{$file->id}/ask", ['pull' => '0,0,1', 'pour' => '0,0,1', ...$what])->assertOk()->json('id');
+        // The worker's part: a page never studies anything itself.
+        app(StudyDesk::class)->answer(Study::query()->with('modelFile')->findOrFail($id));
+        $answer = $this->getJson("/studies/{$id}/state")->assertOk()->json();
         self::assertIsArray($answer);
 
         return $answer;

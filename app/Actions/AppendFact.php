@@ -24,6 +24,12 @@ final readonly class AppendFact
 {
     private const LONGEST_KEY = 64;
 
+    /** What is told of one thing: a pour with every slip and every note has some hundreds. */
+    private const MOST_FACTS = 10_000;
+
+    /** From here on only what has to be told is kept. */
+    private const MOST_NOTES = 2_000;
+
     /**
      * @template S of Stream
      *
@@ -53,6 +59,7 @@ final readonly class AppendFact
                     return $known->said === null || $known->said === $said ? $stream : throw FactDiffers::from($known->kind);
                 }
             }
+            self::bounded(count($stream->facts()), $kind);
             $fact = Fact::query()->create([
                 'stream' => $stream::name(), 'stream_id' => $stream->id(), 'key' => $key, 'kind' => $kind,
                 'at' => self::at($in, $stream, $now), 'payload' => $stream->accepts($kind, $payload, $now), 'said' => $said,
@@ -60,6 +67,17 @@ final readonly class AppendFact
 
             return $stream->appended(Happened::told($fact));
         }, 3);
+    }
+
+    /** @throws BadInput where a page would grow without end */
+    private static function bounded(int $there, string $kind): void
+    {
+        if ($there >= self::MOST_FACTS) {
+            throw BadInput::at('kind', Phrase::written(sprintf('More than %s things were told of this already. Begin another one, and go on there.', number_format(self::MOST_FACTS, 0, '.', ' '))));
+        }
+        if ($kind === 'noted' && $there >= self::MOST_NOTES) {
+            throw BadInput::at('kind', Phrase::written('There is no room for more notes here: what has to be told still finds its place. Write the rest on the job.'));
+        }
     }
 
     /** A browser's word for when, within what came before and now. */

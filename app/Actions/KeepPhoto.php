@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Machine\Cage;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
-use Intervention\Image\Drivers\Gd\Driver;
-use Intervention\Image\Exceptions\RuntimeException;
-use Intervention\Image\ImageManager;
 
-/** Keeps a photo as it is looked at: upright, no larger than a screen, and without word of where and with what it was taken. */
+/**
+ * Keeps a photo as it is looked at: upright, no larger than a screen, and without word of where and with what it was taken. Unpacked it
+ * is a hundred times as large: one at a time, in a process of its own.
+ */
 final readonly class KeepPhoto
 {
     public const NOT_ONE = 'The photo must be a picture of 8 MB at most, as JPEG, PNG or WebP.';
@@ -21,26 +22,57 @@ final readonly class KeepPhoto
 
     private const QUALITY = 85;
 
+    /** Fifty million pixels unpacked, turned and made smaller. */
+    private const MEGABYTES = 700;
+
+    private const SECONDS = 20;
+
+    private const LOOK_EVERY_US = 50_000;
+
     /**
      * @return string|null where it is kept; null where there is none
      *
-     * @throws ValidationException for what cannot be unpacked
+     * @throws ValidationException for what cannot be unpacked, or where others are being unpacked all the while
      */
     public function __invoke(mixed $photo, string $folder): ?string
     {
         if (! $photo instanceof UploadedFile) {
             return null;
         }
+        $turn = self::turn();
+        $small = (string) tempnam(sys_get_temp_dir(), 'apalos-photo');
         try {
-            $picture = (new ImageManager(new Driver, autoOrientation: true, decodeAnimation: false, strip: true))->read($photo->getRealPath());
-            $kept = (string) $picture->scaleDown(self::LONGEST_PX, self::LONGEST_PX)->toJpeg(self::QUALITY);
-        } catch (RuntimeException) {
-            throw ValidationException::withMessages(['photo' => self::NOT_ONE]);
+            $cage = Cage::php([base_path('bin/picture'), $photo->getRealPath(), $small, (string) self::LONGEST_PX, (string) self::QUALITY], self::MEGABYTES, self::SECONDS);
+            if ($cage->run() !== 0) {
+                throw ValidationException::withMessages(['photo' => self::NOT_ONE]);
+            }
+            $path = "{$folder}/".Str::ulid().'.jpg';
+            Storage::put($path, (string) file_get_contents($small));
+        } finally {
+            fclose($turn);
+            @unlink($small);
         }
-        $path = "{$folder}/".Str::ulid().'.jpg';
-        Storage::put($path, $kept);
 
         return $path;
+    }
+
+    /**
+     * Held until it is closed, or until its process is no more.
+     *
+     * @return resource
+     */
+    private static function turn()
+    {
+        $file = @fopen(storage_path('framework/cache/photo'), 'c') ?: (fopen('php://memory', 'r') ?: throw new \LogicException('No memory can be opened.'));
+        $until = hrtime(true) + 1_000_000_000 * self::SECONDS;
+        while (stream_get_meta_data($file)['stream_type'] !== 'MEMORY' && ! flock($file, LOCK_EX | LOCK_NB)) {
+            if (hrtime(true) > $until) {
+                throw ValidationException::withMessages(['photo' => 'Other photos are being taken in just now. Send it again in a moment.']);
+            }
+            usleep(self::LOOK_EVERY_US);
+        }
+
+        return $file;
     }
 
     /** Of a photo whose place another has taken, once that is written down. */

@@ -18,12 +18,17 @@ final readonly class CannotWrite
     /** Below this nothing is certain to be written any more. */
     private const LEAST_FREE_BYTES = 4_000_000;
 
+    private const LONGEST_WORD = 300;
+
     public static function because(PDOException $failed): ?string
     {
+        // The driver's own word: what stands around it is as long as what was being written, and may say anything.
+        $said = mb_strcut((string) ($failed->errorInfo[2] ?? ($failed->getPrevious() ?? $failed)->getMessage()), 0, self::LONGEST_WORD);
+
         return match (true) {
-            preg_match('/database or disk is full|No space left|disk I\/O error|could not extend file/i', $failed->getMessage()) === 1 => self::FULL,
-            preg_match('/readonly database|read-only transaction|unable to open database file/i', $failed->getMessage()) === 1 => self::READ_ONLY,
-            preg_match('/database is locked|database table is locked/i', $failed->getMessage()) === 1 => self::BUSY,
+            preg_match('/database or disk is full|No space left|disk I\/O error|could not extend file/i', $said) === 1 => self::FULL,
+            preg_match('/readonly database|read-only transaction|unable to open database file/i', $said) === 1 => self::READ_ONLY,
+            preg_match('/database is locked|database table is locked/i', $said) === 1 => self::BUSY,
             default => null,
         };
     }

@@ -13,10 +13,13 @@ use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Throwable;
 
-/** Studies a large model beside the bench. */
+/** Studies a model beside the bench: small questions go a way of their own, so that they need not wait for a large one. */
 final class StudyPiece implements ShouldQueue
 {
     use Dispatchable, Queueable;
+
+    /** The queue of small questions. */
+    public const AT_ONCE = 'at-once';
 
     public int $tries = 1;
 

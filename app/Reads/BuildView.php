@@ -38,6 +38,9 @@ final readonly class BuildView implements View
 {
     private const BARE = '#cfc4ae';
 
+    /** Of more, the last stand on the page. */
+    private const NOTES = 60;
+
     public function __construct(private RecordedBuild $recorded, private Layers $layers, private BuildBook $book, private Library $library) {}
 
     /**
@@ -46,7 +49,7 @@ final readonly class BuildView implements View
      *     grade: array{grade: string, faults: list<string>, pieces: int, note: string}|null, given_up: string|null, main_pour: int|null, next: string|null,
      *     operations: list<BuildOperationShape>,
      *     section: list<array{id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool}>, laid_mm: float, wall_mm: float, doubts: list<array{code: string, message: Phrase}>,
-     *     notes: list<array{at_ms: int, text: string}>, take_back: array{of: int, kind: string, name: string|null}|null, faults: list<array{id: string, name: string}>, last_fact_id: int
+     *     notes: list<array{at_ms: int, text: string}>, notes_before: int, take_back: array{of: int, kind: string, name: string|null}|null, faults: list<array{id: string, name: string}>, last_fact_id: int
      * }
      */
     public function toArray(): array
@@ -69,7 +72,8 @@ final readonly class BuildView implements View
             'laid_mm' => array_sum(array_map($thickness, array_filter($section, static fn (array $layer): bool => $layer['state'] === 'laid'))),
             'wall_mm' => array_sum(array_map($thickness, $section)),
             'doubts' => $state->isOver() ? [] : Warning::all(BuildDoubts::of($state->plan)),
-            'notes' => array_map(fn (array $note): array => ['at_ms' => (int) $this->recorded->ms($note['at']), 'text' => $note['text']], $state->notes),
+            'notes_before' => max(0, count($state->notes) - self::NOTES),
+            'notes' => array_map(fn (array $note): array => ['at_ms' => (int) $this->recorded->ms($note['at']), 'text' => $note['text']], array_slice($state->notes, -self::NOTES)),
             'take_back' => $this->takeBack(),
             'faults' => array_map(static fn (string $id, array $fault): array => ['id' => $id, 'name' => $fault['name']], array_keys($this->library->faults()), array_values($this->library->faults())),
             'last_fact_id' => $this->recorded->lastFactId(),

@@ -26,7 +26,23 @@ final readonly class RunView implements View
 {
     private const UNKNOWN_COLOUR = '#c9b38c';
 
+    /** Of more, the last stand on the page. */
+    private const NOTES = 60;
+
     public function __construct(private RecordedRun $run, private CureClock $clock, private Readiness $readiness) {}
+
+    /**
+     * The last of them; one that names a fault is asked after when the cast is graded, however long ago it was.
+     *
+     * @param  list<array{at: float, text: string, fault: string|null}>  $notes
+     * @return list<array{at: float, text: string, fault: string|null}>
+     */
+    private function notes(array $notes): array
+    {
+        $last = count($notes) - self::NOTES;
+
+        return array_slice(array_values(array_filter($notes, static fn (array $note, int $i): bool => $i >= $last || $note['fault'] !== null, ARRAY_FILTER_USE_BOTH)), -2 * self::NOTES);
+    }
 
     /**
      * @return array{
@@ -47,7 +63,7 @@ final readonly class RunView implements View
      *     may_swap: bool, may_plan: bool, carried: bool, second_cup: bool, degas_planned: bool,
      *     wait: array{open_low_ms: int|null, open_likely_ms: int|null, open_high_ms: int|null, service_ms: int|null, gelled_ms: int|null, poured_ms: int|null, opened_ms: int|null},
      *     ready: ReadyShape,
-     *     notes: list<array{at_ms: int, text: string, fault: string|null}>,
+     *     notes: list<array{at_ms: int, text: string, fault: string|null}>, notes_before: int,
      *     cautions: list<array{id: string, title: string, text: Phrase}>, gear: list<string>,
      *     faults: list<array{id: string, name: string, cause: string}>,
      *     checklist: list<array{id: string, text: string, minutes: float, begun_ms: int|null, done: bool}>,
@@ -102,7 +118,8 @@ final readonly class RunView implements View
             'degas_planned' => $this->run->plan->degassing->min > 0.0,
             'wait' => $this->wait(),
             'ready' => $this->readiness->of($this->run->pour, $this->run->at($state->lastMetAt()), $frozen->clock, CarbonImmutable::now())->toArray(),
-            'notes' => array_map(fn (array $note): array => ['at_ms' => $this->ms($this->run->at($note['at'])) ?? 0, 'text' => $note['text'], 'fault' => $note['fault']], $state->notes),
+            'notes_before' => count($state->notes) - count($this->notes($state->notes)),
+            'notes' => array_map(fn (array $note): array => ['at_ms' => $this->ms($this->run->at($note['at'])) ?? 0, 'text' => $note['text'], 'fault' => $note['fault']], $this->notes($state->notes)),
             'cautions' => $this->cautions(),
             'gear' => $this->gear(),
             'faults' => $this->snapshot()['faults'],

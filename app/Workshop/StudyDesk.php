@@ -10,25 +10,27 @@ use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\PhraseData;
 use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Piece\StudyRequest;
+use App\Machine\Cage;
 use App\Models\ModelFile;
 use App\Models\Study;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
-use Symfony\Component\Process\PhpExecutableFinder;
 use Symfony\Component\Process\Process;
 
 /**
- * Studies models: each by the console's own verb in a process of its own, with PHP's compiler on. A mesh that is too much for it takes
- * no bench down with it, and one that is stopped is gone at once.
+ * Studies models: each by the console's own verb in a cage of its own, with PHP's compiler on, and never by the process that serves a
+ * page. A mesh that is too much takes no bench down with it, and one that is stopped is gone at once.
  */
 final readonly class StudyDesk
 {
     /** Raised when the same question would be answered otherwise: what was answered before is then asked again. */
     public const EDITION = 1;
 
-    /** A file so large is studied beside the bench; a smaller one is answered while one waits. */
+    /** About a larger file no question is small. */
     public const AT_ONCE_BYTES = 4_000_000;
+
+    private const MEGABYTES = 1500;
 
     private const KEPT = 60;
 
@@ -131,7 +133,7 @@ final readonly class StudyDesk
         }
         $disk->makeDirectory(dirname($study->states()));
         $keep = $disk->path("studies/{$study->workshop_id}/".Str::ulid());
-        $process = new Process([(new PhpExecutableFinder)->find() ?: 'php', base_path('bin/apalos'), 'study', $disk->path($file->path()), ...$this->words($file, $study->asked), '--keep', $keep, '--progress'], env: ['APALOS_JIT' => false], timeout: null);
+        $process = Cage::php([base_path('bin/apalos'), 'study', $disk->path($file->path()), ...$this->words($file, $study->asked), '--keep', $keep, '--progress'], self::MEGABYTES, self::longest() + self::GRACE_SECONDS);
         $process->start();
         $told = 0;
         $said = '';

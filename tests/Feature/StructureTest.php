@@ -19,10 +19,11 @@ final class StructureTest extends TestCase
     private const RESTS_ON = [
         'Models' => [],
         'Devices' => [],
-        'Workshop' => ['Models', 'Devices'],
+        'Machine' => [],
+        'Workshop' => ['Models', 'Devices', 'Machine'],
         'Keeping' => ['Models', 'Workshop'],
         'Facts' => ['Models', 'Workshop', 'Keeping'],
-        'Actions' => ['Models', 'Workshop', 'Keeping', 'Facts'],
+        'Actions' => ['Models', 'Workshop', 'Keeping', 'Facts', 'Machine'],
         'Exchange' => ['Models', 'Workshop', 'Actions'],
         'Database' => ['Models', 'Workshop', 'Keeping'],
         'Storage' => [],

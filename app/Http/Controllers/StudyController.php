@@ -101,9 +101,9 @@ final readonly class StudyController
         if ($study->state !== Study::WAITING) {
             return $study;
         }
-        // Small ones while one waits; without a question it is all to be searched, and that is left to the worker.
+        // Without a pull and a pour all of it is to be searched.
         $isQuick = $model->bytes <= StudyDesk::AT_ONCE_BYTES && $asked->has('pull') && $asked->has('pour') && $asked->toArray()['pull'] !== 'auto' && $asked->toArray()['pour'] !== 'auto';
-        $isQuick ? $this->desk->answer($study) : StudyPiece::dispatch($study->id);
+        StudyPiece::dispatch($study->id)->onQueue($isQuick ? StudyPiece::AT_ONCE : 'default');
 
         return $study->refresh();
     }

@@ -16,10 +16,9 @@ final class ExactSearch
     /** So many beginnings with the same operations are remembered. */
     private const MOST_SEEN = 60;
 
-    /** Steps of a look at one beginning, beside what it takes to settle it. */
+    /** Steps of a look at one beginning, beside what it takes to settle it; and to find the place of one operation. */
     private const LOOK = 400;
 
-    /** Steps it takes to find the place of one operation. */
     private const FIT = 12;
 
     /** @var array<int, list<array{0: list<float>, 1: list<float>}>> by what is placed, as bits */
@@ -58,9 +57,7 @@ final class ExactSearch
         }
         $search = new self($graph, $known, $known === null ? null : $graph->score($known), $budget);
         $starts = $search->settled($graph->earliest, [], []);
-        if ($starts !== null) {
-            $search->place(0, $starts, [], array_map(static fn (int $units): array => array_fill(0, $units, null), $graph->capacity), []);
-        }
+        $starts === null || $search->place(0, $starts, [], array_map(static fn (int $units): array => array_fill(0, $units, null), $graph->capacity), []);
 
         return $search->best;
     }
@@ -185,12 +182,8 @@ final class ExactSearch
      */
     private function settled(array $starts, array $order, array $unit): ?array
     {
-        $arcs = [...$this->graph->arcs, ...$order];
-        $checked = false;
-        for ($round = 0; ; $round++) {
-            if (! $this->budget->spend(2 * count($arcs) + self::FIT * count($starts))) {
-                return null;
-            }
+        [$arcs, $checked] = [[...$this->graph->arcs, ...$order], false];
+        for ($round = 0; $this->budget->spend(2 * count($arcs) + self::FIT * count($starts)); $round++) {
             $moved = false;
             foreach ($starts as $i => $at) {
                 if ($this->graph->fixed[$i] === null) {
@@ -224,6 +217,8 @@ final class ExactSearch
                 }
             }
         }
+
+        return null;
     }
 
     /** @param  array<int, int>  $on  units by resource, once they are chosen */
@@ -232,9 +227,7 @@ final class ExactSearch
         $minutes = $this->graph->minutes[$i];
         do {
             $from = $at;
-            if ($this->graph->byHand[$i]) {
-                $at = $this->graph->hours->fit($at, $minutes);
-            }
+            $at = $this->graph->byHand[$i] ? $this->graph->hours->fit($at, $minutes) : $at;
             foreach ($this->graph->uses[$i] as $resource) {
                 $number = $on[$resource] ?? ($this->graph->capacity[$resource] === 1 ? 0 : null);
                 foreach ($number === null ? [] : $this->taken[$resource][$number] as [$begins, $ends]) {
@@ -260,8 +253,7 @@ final class ExactSearch
                 return false;
             }
         }
-        [$late, $end, $sum] = [0.0, -INF, 0.0];
-        $then = [];
+        [$late, $end, $sum, $then] = [0.0, -INF, 0.0, []];
         foreach ($starts as $i => $at) {
             if (($placed >> $i & 1) === 1) {
                 $ends = $at + $this->graph->minutes[$i];
@@ -278,14 +270,14 @@ final class ExactSearch
             $this->isAlike($resource) && sort($free);
             array_push($then, ...array_values($free));
         }
-        $mine = [$late, $end, $sum];
-        $this->budget->spend(4 * count($then) + 8 * count($this->seen[$placed] ?? []));
-        foreach ($this->seen[$placed] ?? [] as [$theirs, $theirThen]) {
+        [$mine, $seen] = [[$late, $end, $sum], $this->seen[$placed] ?? []];
+        $this->budget->spend(4 * count($then) + 8 * count($seen));
+        foreach ($seen as [$theirs, $theirThen]) {
             if (self::nowhereLater($theirs, $mine) && self::nowhereLater($theirThen, $then)) {
                 return true;
             }
         }
-        count($this->seen[$placed] ?? []) < self::MOST_SEEN && $this->seen[$placed][] = [$mine, $then];
+        count($seen) < self::MOST_SEEN && $this->seen[$placed][] = [$mine, $then];
 
         return false;
     }

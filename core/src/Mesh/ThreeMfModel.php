@@ -18,6 +18,9 @@ final class ThreeMfModel
 
     private const MOST_PARTS = 100_000;
 
+    /** Vertices and facets, every part as often as it is set. */
+    private const MOST_PLACED = 3 * Limits::MOST_FACETS;
+
     private ?LengthUnit $unit = null;
 
     private string $object = '';
@@ -35,8 +38,6 @@ final class ThreeMfModel
     private array $items = [];
 
     private int $facets = 0;
-
-    private int $placed = 0;
 
     /** @param  array<string, string>  $has */
     public function begins(XMLParser $parser, string $name, array $has): void
@@ -84,22 +85,59 @@ final class ThreeMfModel
         $welder = new Welder;
         // Without a build, what is there lies where it was drawn.
         $items = $this->items !== [] ? $this->items : array_map(static fn (int|string $id): array => [(string) $id, self::STRAIGHT], array_keys(array_filter($this->corners)));
+        $this->bounded(array_column($items, 0));
         foreach ($items as [$id, $transform]) {
-            $this->place($welder, $id, $transform, 0);
+            $this->place($welder, $id, $transform);
         }
 
         return [$welder, $this->unit];
     }
 
-    /** @param  list<float>  $by */
-    private function place(Welder $welder, string $id, array $by, int $depth): void
+    /**
+     * Counted before anything is set: a small file can set a part of a part of a part a million times.
+     *
+     * @param  list<string>  $items
+     */
+    private function bounded(array $items): void
     {
+        $known = [];
+        [$parts, $placed] = [0, 0];
+        foreach ($items as $id) {
+            [$own, $of] = $this->counted($id, $known, 0);
+            [$parts, $placed] = [$parts + $own, $placed + $of];
+        }
+        if ($parts > self::MOST_PARTS || $placed > self::MOST_PLACED) {
+            throw BadInput::at('file', Phrase::of('mesh.too_much_placed'));
+        }
+    }
+
+    /**
+     * @param  array<string, array{int, int}>  $known
+     * @return array{int, int} parts, and vertices and facets of all of them; past all bounds it counts no further
+     */
+    private function counted(string $id, array &$known, int $depth): array
+    {
+        if (isset($known[$id])) {
+            return $known[$id];
+        }
         if (! isset($this->parts[$id])) {
             throw BadInput::at('file', Phrase::of('mesh.no_object', ['id' => mb_strimwidth(mb_scrub($id), 0, 20, '…')]));
         }
-        if ($depth > self::DEEPEST || ++$this->placed > self::MOST_PARTS) {
+        if ($depth > self::DEEPEST) {
             throw BadInput::at('file', Phrase::of('mesh.in_itself'));
         }
+        [$parts, $placed] = [1, intdiv(count($this->places[$id]) + count($this->corners[$id]), 3)];
+        foreach ($this->parts[$id] as [$other]) {
+            [$own, $of] = $this->counted($other, $known, $depth + 1);
+            [$parts, $placed] = [min(PHP_INT_MAX >> 2, $parts + $own), min(PHP_INT_MAX >> 2, $placed + $of)];
+        }
+
+        return $known[$id] = [$parts, $placed];
+    }
+
+    /** @param  list<float>  $by */
+    private function place(Welder $welder, string $id, array $by): void
+    {
         $places = $this->places[$id];
         $map = [];
         for ($i = 0, $n = count($places); $i < $n; $i += 3) {
@@ -121,7 +159,7 @@ final class ThreeMfModel
             $mirrored ? $welder->facet($three[0], $three[2], $three[1]) : $welder->facet($three[0], $three[1], $three[2]);
         }
         foreach ($this->parts[$id] as [$other, $transform]) {
-            $this->place($welder, $other, self::after($transform, $by), $depth + 1);
+            $this->place($welder, $other, self::after($transform, $by));
         }
     }
 

@@ -52,7 +52,9 @@ final class ThreeMfReader
     private function part(ZipArchive $zip): string
     {
         $relations = $zip->locateName(self::RELATIONS) === false ? '' : (string) @$zip->getFromName(self::RELATIONS, 65_536);
-        $named = preg_match('/<Relationship\b[^>]*3dmodel"[^>]*>/i', $relations, $tag) === 1 && preg_match('/\bTarget="\/?([^"]+)"/', $tag[0], $target) === 1 ? $target[1] : self::USUAL;
+        preg_match_all('/<Relationship\b[^>]*+>/i', $relations, $tags);
+        $model = array_filter($tags[0], static fn (string $tag): bool => stripos($tag, '3dmodel"') !== false);
+        $named = preg_match('/\bTarget="\/?([^"]++)"/', (string) reset($model), $target) === 1 ? $target[1] : self::USUAL;
 
         return $zip->locateName($named) === false ? throw BadInput::at('file', Phrase::of('mesh.no_model')) : $named;
     }

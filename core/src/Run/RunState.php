@@ -52,9 +52,15 @@ final readonly class RunState
         $cups += [1 => MixingCup::empty($plan, 1)];
         ksort($cups);
         $state = new self($plan, new Step(StepKind::Gear), $cups, [], [], null, null, null, [], $plan->ticked, [], null, 0.0);
-        foreach (self::folded($state, Standing::of($facts)) as $state);
+        $standing = Standing::of($facts);
+        $begins = self::planned($standing);
+        // Notes move no step, and there may be thousands of them: they are gathered, the rest is walked.
+        $isNote = static fn (Fact $fact): bool => $fact->kind === RunFactKind::Noted;
+        $counting = array_slice($standing, $begins);
+        $state = array_reduce($counting, static fn (self $so, Fact $fact): self => $isNote($fact) ? $so : $so->after($fact), $state);
+        $acts = array_filter($counting, static fn (Fact $fact): bool => $fact->kind !== RunFactKind::Met);
 
-        return $state;
+        return $state->with(notes: array_map(self::note(...), array_values(array_filter($standing, $isNote))), live: array_column($counting, 'id'), takeBack: (end($acts) ?: null)?->id);
     }
 
     /**
@@ -77,7 +83,7 @@ final readonly class RunState
         $begins = self::planned($standing);
         foreach ($standing as $i => $fact) {
             // Of what happened before the plan was changed, only what was noted counts still.
-            $state = $i >= $begins ? $state->after($fact) : ($fact->kind === RunFactKind::Noted ? $state->noted($fact) : $state);
+            $state = $i >= $begins ? $state->after($fact) : ($fact->kind === RunFactKind::Noted ? $state->with(notes: [...$state->notes, self::note($fact)]) : $state);
             yield $state;
         }
     }
@@ -89,18 +95,18 @@ final readonly class RunState
      */
     private static function planned(array $facts): int
     {
-        $begins = 0;
-        foreach ($facts as $i => $fact) {
-            $begins = $fact->kind === RunFactKind::Replanned ? $i + 1 : $begins;
-        }
+        $changed = array_keys(array_filter($facts, static fn (Fact $fact): bool => $fact->kind === RunFactKind::Replanned));
 
-        return $begins;
+        return $changed === [] ? 0 : max($changed) + 1;
     }
 
-    /** @param  Fact<RunFactKind>  $fact */
-    private function noted(Fact $fact): self
+    /**
+     * @param  Fact<RunFactKind>  $fact
+     * @return array{at: float, text: string, fault: string|null}
+     */
+    private static function note(Fact $fact): array
     {
-        return $this->with(notes: [...$this->notes, ['at' => $fact->at, 'text' => $fact->text('text') ?? '', 'fault' => $fact->text('fault')]]);
+        return ['at' => $fact->at, 'text' => $fact->text('text') ?? '', 'fault' => $fact->text('fault')];
     }
 
     public function cup(): MixingCup
@@ -151,7 +157,7 @@ final readonly class RunState
             RunFactKind::Counted => $fact->text('step') === $this->step->key() && $fact->number('reading_g') !== null ? $this->withCup($this->cup()->counted($fact->number('reading_g') - ($fact->number('in_line_g') ?? 0.0))) : $this,
             RunFactKind::Swapped => $this->step->kind === StepKind::Weigh ? $this->swapped() : $this,
             RunFactKind::Earlier => $this->earlier($fact),
-            RunFactKind::Noted => $this->noted($fact),
+            RunFactKind::Noted => $this->with(notes: [...$this->notes, self::note($fact)]),
             RunFactKind::Gelled => $this->with(gelledAt: $fact->at),
             RunFactKind::Opened => $this->step->kind === StepKind::Wait ? $this->with(step: new Step(StepKind::Grade), openedAt: $fact->at) : $this,
             RunFactKind::Graded => $this->step->kind === StepKind::Grade ? $this->with(step: new Step(StepKind::Done), grade: $fact->payload) : $this,

@@ -124,7 +124,14 @@ final readonly class Spectrum
             }
         }
         unset($side);
-        $dot = static fn (array $one, array $other): float => array_sum(array_map(static fn (float $a, float $b): float => $a * $b, $one, $other));
+        $dot = static function (array $one, array $other): float {
+            $sum = 0.0;
+            for ($i = 0; $i < Observer::BANDS; $i++) {
+                $sum += $one[$i] * $other[$i];
+            }
+
+            return $sum;
+        };
         [$small, $rest] = [[], []];
         for ($j = 0; $j < 3; $j++) {
             $small[] = array_map(static fn (int $k): float => $dot($border[$j], $sides[1 + $k]), [0, 1, 2]);

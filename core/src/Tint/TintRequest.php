@@ -18,7 +18,7 @@ final readonly class TintRequest
     private const USUAL_MOST_PIGMENTS = 3;
 
     /** What one question may take in all. */
-    private const STEPS = 14_000_000;
+    private const STEPS = 11_000_000;
 
     /** The rest is for the search. */
     private const FOR_DRAWDOWNS = 0.7;

@@ -6,7 +6,7 @@ type Asked = StudyView['asked'];
 
 const PAUSE_MS = 320;
 
-const LOOK_MS = 600;
+const LOOK_MS = 300;
 
 /** The one study a screen is about: what is asked of the piece, and the last answer there is. Questions go out when the hand rests. */
 export class LiveStudy {

@@ -787,6 +787,7 @@ export type BuildView = {
         at_ms: number;
         text: string;
     }[];
+    notes_before: number;
     take_back: {
         of: number;
         kind: string;
@@ -2165,6 +2166,7 @@ export type RunView = {
         text: string;
         fault: string | null;
     })[];
+    notes_before: number;
     cautions: {
         id: string;
         title: string;

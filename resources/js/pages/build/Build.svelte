@@ -102,7 +102,8 @@
         </p>
         {#if build.notes.length > 0}
             <ul class="mt-3" aria-label="Notes">
-                {#each build.notes as note (note.at_ms)}<li>{when(note.at_ms, bench.now)} {note.text}</li>{/each}
+                {#if build.notes_before > 0}<li>{build.notes_before} more were noted before these.</li>{/if}
+                {#each build.notes as note, i (i)}<li>{when(note.at_ms, bench.now)} {note.text}</li>{/each}
             </ul>
         {/if}
     </div>

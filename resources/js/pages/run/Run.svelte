@@ -329,6 +329,7 @@
             />{/if}
         {#if run.notes.length > 0}
             <ul class="mt-4 text-sm" aria-label="Notes">
+                {#if run.notes_before > 0}<li>{run.notes_before} earlier ones are kept with the pour.</li>{/if}
                 {#each run.notes as note, i (i)}<li>
                         {when(note.at_ms, bench.now)}
                         {run.faults.find((f) => f.id === note.fault)?.name ?? ''}
