@@ -9,6 +9,8 @@ return [
     'proxies' => env('APP_PROXIES', ''),
     // Where backups are kept; beside the storage folder where nothing is said.
     'backups' => env('APALOS_BACKUPS', ''),
+    // Whether a clock of daily work looks after the bench, as bin/serve starts one.
+    'watched' => (bool) env('APALOS_WATCHED', false),
     // How often one address may ask the programming interface in a minute.
     'api_a_minute' => (int) env('API_A_MINUTE', 300),
 ];

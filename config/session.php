@@ -12,7 +12,8 @@ return [
     'connection' => null,
     'table' => 'sessions',
     'store' => null,
-    'lottery' => [2, 100],
+    // Swept by the clock of daily work, not by whoever happens to come.
+    'lottery' => [0, 100],
     'cookie' => 'apalos_session',
     'path' => '/',
     'domain' => null,

@@ -2,10 +2,19 @@
 
 declare(strict_types=1);
 
+use App\Machine\Upkeep;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schedule;
+use Illuminate\Support\Facades\Session;
 
-// A backup a night where bin/serve keeps the clock; what is older than a fortnight goes.
+// A backup a night where bin/serve keeps the clock; of fourteen days the last stays.
 Schedule::command('backup:take', [config()->string('apalos.backups') !== '' ? config()->string('apalos.backups') : dirname(storage_path()).'/backups', '--keep=14'])->dailyAt('03:10')->when(static fn (): bool => config('database.default') === 'sqlite')->withoutOverlapping();
+// How the bench computer keeps: what every screen says of it is read off here.
+Schedule::call(static fn () => Upkeep::at(CarbonImmutable::now())->look())->everyMinute()->name('upkeep');
 // Models put away a month ago.
 Schedule::command('models:clear')->dailyAt('03:30')->withoutOverlapping();
 Schedule::command('queue:prune-failed', ['--hours=720'])->daily();
+// Sessions that ended, and presses that nobody sends again.
+Schedule::call(static fn () => Session::getHandler()->gc(60 * config()->integer('session.lifetime')))->dailyAt('03:40')->name('sessions');
+Schedule::call(static fn () => DB::table('presses')->where('pressed_at', '<', CarbonImmutable::now('UTC')->subDays(3)->format('Y-m-d H:i:s.v'))->delete())->dailyAt('03:50')->name('presses');

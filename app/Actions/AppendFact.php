@@ -62,7 +62,7 @@ final readonly class AppendFact
             self::bounded(count($stream->facts()), $kind);
             $fact = Fact::query()->create([
                 'stream' => $stream::name(), 'stream_id' => $stream->id(), 'key' => $key, 'kind' => $kind,
-                'at' => self::at($in, $stream, $now), 'payload' => $stream->accepts($kind, $payload, $now), 'said' => $said,
+                ...self::at($in, $stream, $now), 'payload' => $stream->accepts($kind, $payload, $now), 'said' => $said,
             ]);
 
             return $stream->appended(Happened::told($fact));
@@ -80,17 +80,19 @@ final readonly class AppendFact
         }
     }
 
-    /** A browser's word for when, within what came before and now. */
-    private static function at(Fields $in, Stream $stream, CarbonImmutable $now): CarbonImmutable
+    /**
+     * A browser's word for when, or now, and not before what came before: where the clock of the bench went back since, a fact keeps its
+     * place behind the last, and what the clock showed is kept as well.
+     *
+     * @return array{at: CarbonImmutable, clock_at: CarbonImmutable|null}
+     */
+    private static function at(Fields $in, Stream $stream, CarbonImmutable $now): array
     {
-        if (! $in->has('at_ms')) {
-            return $now;
-        }
-        $said = CarbonImmutable::createFromTimestampMs((int) $in->number('at_ms', 0.0, 1e14), $now->getTimezone());
+        $said = $in->has('at_ms') ? CarbonImmutable::createFromTimestampMs((int) $in->number('at_ms', 0.0, 1e14), $now->getTimezone()) : $now;
         $facts = $stream->facts();
         $earliest = $facts === [] ? $stream->beganAt() : $facts[count($facts) - 1]->at();
 
-        return $said->max($earliest)->max($now->subHours($stream::believedHours()))->min($now);
+        return ['at' => $said->max($now->subHours($stream::believedHours()))->min($now)->max($earliest), 'clock_at' => $now < $earliest ? $now : null];
     }
 
     /** @param  array<array-key, mixed>  $payload */

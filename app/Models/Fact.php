@@ -20,6 +20,7 @@ use LogicException;
  * @property CarbonImmutable $at
  * @property array<string, mixed> $payload
  * @property string|null $said what was sent, boiled down: the same key with another content is no repetition
+ * @property CarbonImmutable|null $clock_at what the clock of the bench showed, where it had gone back behind the fact before
  * @property string|null $person who did it; empty until people sign in
  */
 final class Fact extends Model
@@ -30,15 +31,15 @@ final class Fact extends Model
 
     protected $table = 'facts';
 
-    protected $fillable = ['workshop_id', 'stream', 'stream_id', 'key', 'kind', 'at', 'payload', 'said', 'person'];
+    protected $fillable = ['workshop_id', 'stream', 'stream_id', 'key', 'kind', 'at', 'payload', 'said', 'person', 'clock_at'];
 
-    protected $attributes = ['said' => null, 'person' => null];
+    protected $attributes = ['said' => null, 'person' => null, 'clock_at' => null];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     protected function casts(): array
     {
-        return ['stream_id' => 'integer', 'at' => 'immutable_datetime', 'payload' => 'array'];
+        return ['stream_id' => 'integer', 'at' => 'immutable_datetime', 'clock_at' => 'immutable_datetime', 'payload' => 'array'];
     }
 
     protected static function booted(): void

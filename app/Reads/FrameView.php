@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Reads;
 
 use App\Database\CannotWrite;
+use App\Machine\Upkeep;
 use App\Models\Workshop;
+use Carbon\CarbonImmutable;
 
 /** What every screen's frame needs: whose bench, which units, how warm, what is live today. */
 final readonly class FrameView implements View
@@ -55,7 +57,7 @@ final readonly class FrameView implements View
             'thermometer' => config()->string('devices.thermometer.address') !== '',
             'scale' => config()->string('devices.scale.address') !== '',
             'simulated' => config()->boolean('devices.simulated'),
-            'trouble' => CannotWrite::now(),
+            'trouble' => CannotWrite::now() ?? Upkeep::at(CarbonImmutable::now())->trouble(),
             'strip' => $this->strip->toArray(),
         ];
     }

@@ -90,18 +90,143 @@ final class BackupTest extends TestCase
         self::assertSame(0, DB::table('formulas')->count(), 'what was not finished is not in it');
     }
 
-    public function test_old_ones_go_and_the_newest_stays(): void
+    public function test_the_last_of_each_day_stays_and_a_wrong_clock_takes_none_away(): void
     {
-        foreach (['2026-02-01 03:10:00', '2026-02-20 03:10:00', '2026-03-03 03:10:00'] as $day) {
+        foreach (['2026-02-01 03:10:00', '2026-02-20 03:10:00', '2026-02-20 15:00:00', '2026-02-21 03:10:00', '2026-02-22 03:10:00'] as $day) {
             $this->take($day);
         }
         File::put("{$this->folder}/backups/notes.txt", 'mine');
-        $left = fn (): array => array_map('basename', File::glob("{$this->folder}/backups/*"));
+        $left = fn (): array => array_map('basename', File::glob("{$this->folder}/backups/*.zip"));
 
-        self::assertSame(1, app(Backup::class)->thin("{$this->folder}/backups", 14, CarbonImmutable::parse('2026-03-04')));
-        self::assertSame(['apalos-2026-02-20-031000.zip', 'apalos-2026-03-03-031000.zip', 'notes.txt'], $left());
-        app(Backup::class)->thin("{$this->folder}/backups", 1, CarbonImmutable::parse('2027-01-01'));
-        self::assertSame(['apalos-2026-03-03-031000.zip', 'notes.txt'], $left());
+        self::assertSame(1, app(Backup::class)->thin("{$this->folder}/backups", 4), 'of two of one day the last stays');
+        self::assertSame(['apalos-000001-2026-02-01-031000.zip', 'apalos-000003-2026-02-20-150000.zip', 'apalos-000004-2026-02-21-031000.zip', 'apalos-000005-2026-02-22-031000.zip'], $left());
+        // A battery ran out: it is 1970, and then 2099.
+        $this->take('1970-01-01 03:10:00');
+        $this->take('2099-01-01 03:10:00');
+        self::assertSame(2, app(Backup::class)->thin("{$this->folder}/backups", 4), 'the oldest two, by number');
+        self::assertSame(['apalos-000004-2026-02-21-031000.zip', 'apalos-000005-2026-02-22-031000.zip', 'apalos-000006-1970-01-01-031000.zip', 'apalos-000007-2099-01-01-031000.zip'], $left());
+        self::assertFileExists("{$this->folder}/backups/notes.txt");
+        self::assertSame(1, app(Backup::class)->thin("{$this->folder}/backups", 1), 'the last three stay whatever is said');
+    }
+
+    public function test_a_hundred_flipped_bits_are_found_one_by_one(): void
+    {
+        $this->photo('brow.jpg');
+        File::ensureDirectoryExists("{$this->folder}/storage/app/private/models/1");
+        File::put("{$this->folder}/storage/app/private/models/1/horn.stl", random_bytes(3000));
+        $file = $this->take();
+        $bytes = File::get($file);
+        mt_srand(1911);
+        for ($i = 0; $i < 100; $i++) {
+            $at = mt_rand(0, 8 * strlen($bytes) - 1);
+            $flipped = $bytes;
+            $flipped[$at >> 3] = chr(ord($flipped[$at >> 3]) ^ (1 << ($at & 7)));
+            File::put($file, $flipped);
+            $this->refused($file, "bit {$at}");
+        }
+        File::put($file, $bytes);
+        $kept = File::glob("{$this->folder}/backups/kept/*/*");
+        self::assertCount(1, $kept);
+        $whole = File::get($kept[0]);
+        for ($i = 0; $i < 20; $i++) {
+            $flipped = $whole;
+            $flipped[mt_rand(0, 2999)] = '!';
+            $flipped === $whole || File::put($kept[0], $flipped);
+            $flipped === $whole || $this->refused($file, 'a model');
+        }
+        File::put($kept[0], $whole);
+        app(Backup::class)->restore($file, CarbonImmutable::parse('2026-03-05'));
+        self::assertSame($whole, File::get("{$this->folder}/storage/app/private/models/1/horn.stl"));
+    }
+
+    private function refused(string $file, string $what): void
+    {
+        try {
+            app(Backup::class)->restore($file, CarbonImmutable::parse('2026-03-05'));
+            self::fail("{$what} was not found");
+        } catch (BackupFailed) {
+            self::assertSame('The one that burns down', DB::table('workshops')->value('name'));
+        }
+    }
+
+    public function test_a_model_is_packed_once_and_goes_with_the_last_backup_that_names_it(): void
+    {
+        File::ensureDirectoryExists("{$this->folder}/storage/app/private/models/1");
+        File::put("{$this->folder}/storage/app/private/models/1/horn.stl", $horn = random_bytes(200_000));
+        $first = $this->take('2026-03-01 03:10:00');
+        $second = $this->take('2026-03-02 03:10:00');
+        self::assertLessThan(200_000, File::size($first) + 0, 'not in the zip');
+        $kept = fn (): array => File::glob("{$this->folder}/backups/kept/*/*");
+        self::assertCount(1, $kept());
+        self::assertSame($horn, File::get($kept()[0]));
+        File::delete("{$this->folder}/storage/app/private/models/1/horn.stl");
+        foreach (['2026-03-03', '2026-03-04', '2026-03-05'] as $day) {
+            $this->take("{$day} 03:10:00");
+        }
+        app(Backup::class)->thin("{$this->folder}/backups", 4);
+        self::assertFileDoesNotExist($first);
+        self::assertCount(1, $kept(), 'the second still names it');
+        app(Backup::class)->thin("{$this->folder}/backups", 3);
+        self::assertFileDoesNotExist($second);
+        self::assertSame([], $kept());
+    }
+
+    public function test_what_a_killed_one_has_left_is_cleared_and_two_do_not_meet(): void
+    {
+        File::ensureDirectoryExists("{$this->folder}/backups/.taking-dead");
+        File::put("{$this->folder}/backups/.taking-dead/apalos.sqlite", 'half');
+        File::put("{$this->folder}/backups/apalos-000009-2026-01-01-000000.zip.part", 'half');
+        $this->take();
+        self::assertDirectoryDoesNotExist("{$this->folder}/backups/.taking-dead");
+        self::assertSame([], File::glob("{$this->folder}/backups/*.part"));
+        $turn = fopen("{$this->folder}/backups/.turn", 'c');
+        self::assertNotFalse($turn);
+        flock($turn, LOCK_EX);
+        try {
+            $this->take();
+            self::fail('Two were taken at once.');
+        } catch (BackupFailed $busy) {
+            self::assertStringContainsString('Another backup', $busy->getMessage());
+        } finally {
+            fclose($turn);
+        }
+    }
+
+    public function test_nobody_else_reads_it(): void
+    {
+        $this->photo('brow.jpg');
+        $file = $this->take();
+        self::assertSame('0600', substr(sprintf('%o', fileperms($file)), -4));
+        self::assertSame('0700', substr(sprintf('%o', fileperms("{$this->folder}/backups")), -4));
+    }
+
+    public function test_one_of_before_there_were_sums_is_put_back_only_where_that_is_said(): void
+    {
+        $zip = new \ZipArchive;
+        $zip->open("{$this->folder}/apalos-2025-01-01-031000.zip", \ZipArchive::CREATE);
+        DB::statement('vacuum into ?', ["{$this->folder}/old.sqlite"]);
+        $zip->addFile("{$this->folder}/old.sqlite", 'apalos.sqlite');
+        $zip->close();
+        $this->refused("{$this->folder}/apalos-2025-01-01-031000.zip", 'one without sums');
+        self::assertNotNull(app(Backup::class)->restore("{$this->folder}/apalos-2025-01-01-031000.zip", CarbonImmutable::parse('2026-03-05'), true));
+    }
+
+    public function test_a_failed_night_stands_on_every_screen_until_one_goes_well(): void
+    {
+        self::assertSame(1, Artisan::call('backup:take', ['folder' => '/proc/nowhere']));
+        self::assertStringContainsString('last backup could not be taken', (string) $this->getJson('/frame')->json('trouble'));
+        self::assertSame(0, Artisan::call('backup:take', ['folder' => "{$this->folder}/backups"]));
+        self::assertNull($this->getJson('/frame')->json('trouble'));
+    }
+
+    public function test_one_is_taken_before_the_database_is_changed_and_none_where_it_is_not(): void
+    {
+        $taken = fn (): int => count(File::glob("{$this->folder}/backups/*.zip"));
+        Artisan::call('backup:take', ['folder' => "{$this->folder}/backups", '--before-migration' => true]);
+        self::assertSame(0, $taken());
+        DB::table('migrations')->where('migration', 'like', '%harder_shell')->delete();
+        Artisan::call('backup:take', ['folder' => "{$this->folder}/backups", '--before-migration' => true]);
+        self::assertSame(1, $taken());
     }
 
     public function test_what_is_no_backup_is_refused_and_nothing_is_touched(): void
@@ -123,7 +248,7 @@ final class BackupTest extends TestCase
     public function test_the_console_says_what_is_wrong_and_ends_accordingly(): void
     {
         self::assertSame(0, Artisan::call('backup:take', ['folder' => "{$this->folder}/backups"]));
-        self::assertStringContainsString('read back and whole', Artisan::output());
+        self::assertStringContainsString('proved part by part', Artisan::output());
         self::assertSame(2, Artisan::call('backup:take', ['folder' => "{$this->folder}/backups", '--keep' => 'x']));
         self::assertSame(1, Artisan::call('backup:take', ['folder' => '/proc/nowhere']));
         self::assertSame(1, Artisan::call('backup:restore', ['file' => "{$this->folder}/none.zip"]));

@@ -27,7 +27,7 @@ final class StructureTest extends TestCase
         'Exchange' => ['Models', 'Workshop', 'Actions'],
         'Database' => ['Models', 'Workshop', 'Keeping'],
         'Storage' => [],
-        'Reads' => ['Models', 'Workshop', 'Keeping', 'Devices', 'Database'],
+        'Reads' => ['Models', 'Workshop', 'Keeping', 'Devices', 'Database', 'Machine'],
     ];
 
     /** @return iterable<string, array{string, list<string>}> */

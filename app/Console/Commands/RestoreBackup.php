@@ -12,14 +12,14 @@ use Illuminate\Console\Command;
 /** Puts a backup back in the place of what is here; what was here is kept beside it. */
 final class RestoreBackup extends Command
 {
-    protected $signature = 'backup:restore {file : a backup that was taken before}';
+    protected $signature = 'backup:restore {file : a backup that was taken before} {--unproved : put back one of before backups carried sums}';
 
     protected $description = 'Put a backup back; what was here is kept beside it';
 
     public function handle(Backup $backup): int
     {
         try {
-            $aside = $backup->restore((string) $this->argument('file'), CarbonImmutable::now());
+            $aside = $backup->restore((string) $this->argument('file'), CarbonImmutable::now(), $this->option('unproved') === true);
         } catch (BackupFailed $failed) {
             $this->error($failed->getMessage());
 

@@ -9,6 +9,7 @@ use Apalos\Core\Phrase\Phrase;
 use App\Exchange\Everything;
 use App\Exchange\TakeEverything;
 use App\Http\Reply;
+use App\Machine\LastBackup;
 use App\Storage\Backup;
 use App\Storage\BackupFailed;
 use Carbon\CarbonImmutable;
@@ -33,7 +34,9 @@ final readonly class TakingAlongController
     {
         try {
             $this->backup->take($this->folder(), CarbonImmutable::now());
+            LastBackup::wentWell(CarbonImmutable::now());
         } catch (BackupFailed $failed) {
+            LastBackup::failed($failed->getMessage());
             throw BadInput::at('backup', Phrase::written($failed->getMessage()));
         }
 

@@ -124,18 +124,10 @@ final readonly class Spectrum
             }
         }
         unset($side);
-        $dot = static function (array $one, array $other): float {
-            $sum = 0.0;
-            for ($i = 0; $i < Observer::BANDS; $i++) {
-                $sum += $one[$i] * $other[$i];
-            }
-
-            return $sum;
-        };
         [$small, $rest] = [[], []];
         for ($j = 0; $j < 3; $j++) {
-            $small[] = array_map(static fn (int $k): float => $dot($border[$j], $sides[1 + $k]), [0, 1, 2]);
-            $rest[] = $dot($border[$j], $sides[0]) - $right[$n + $j];
+            $small[] = array_map(static fn (int $k): float => self::dot($border[$j], $sides[1 + $k]), [0, 1, 2]);
+            $rest[] = self::dot($border[$j], $sides[0]) - $right[$n + $j];
         }
         $lambda = LinearSystem::solve($small, $rest);
         $step = [];
@@ -144,6 +136,20 @@ final readonly class Spectrum
         }
 
         return [...$step, ...$lambda];
+    }
+
+    /**
+     * @param  list<float>  $one
+     * @param  array<int, float>  $other
+     */
+    private static function dot(array $one, array $other): float
+    {
+        $sum = 0.0;
+        foreach ($one as $i => $value) {
+            $sum += $value * $other[$i];
+        }
+
+        return $sum;
     }
 
     /**

@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Machine;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * How the bench computer keeps: free disk, last good backup, how long work waits for its worker, whether its clock went back. Looked at once
+ * a minute by the clock of daily work and written down, so that a page only reads it.
+ *
+ * @phpstan-type Looked array{at_ms: int, waits_s: int, back_ms: int|null, noticed_ms: int|null}
+ */
+final readonly class Upkeep
+{
+    /** Under so much it is time to make room. */
+    private const LEAST_FREE_BYTES = 500_000_000;
+
+    /** Work that waits longer has nobody to do it; a clock of daily work that says nothing for so long has stopped. In seconds. */
+    private const LONGEST_WAIT_S = 900;
+
+    /** Two nights without a backup. */
+    private const OLDEST_BACKUP_H = 50;
+
+    /** A clock that was set back by less was put right, in seconds. */
+    private const SET_RIGHT_S = 90;
+
+    /** For so long that is said: whoever set it knows by then. */
+    private const TOLD_S = 6 * 3600;
+
+    /** @param  bool  $isWatched  whether somebody looks once a minute, and takes a backup at night */
+    public function __construct(private CarbonImmutable $now, private bool $isWatched) {}
+
+    public static function at(CarbonImmutable $now): self
+    {
+        return new self($now, config('apalos.watched') === true);
+    }
+
+    /** Looks, and writes it down. */
+    public function look(): void
+    {
+        $before = $this->looked();
+        $ms = (int) $this->now->getTimestampMs();
+        [$back, $noticed] = [$before['back_ms'] ?? null, $before['noticed_ms'] ?? null];
+        if ($before !== null && $ms < $before['at_ms'] - 1000 * self::SET_RIGHT_S) {
+            [$back, $noticed] = [max($before['at_ms'], $back ?? 0), $ms];
+        } elseif ($back !== null && ($ms >= $back || $ms > ($noticed ?? 0) + 1000 * self::TOLD_S)) {
+            [$back, $noticed] = [null, null];
+        }
+        // On a full disk nothing is written down, and the disk is what is said.
+        @file_put_contents(self::path(), json_encode(['at_ms' => $ms, 'waits_s' => $this->waits(), 'back_ms' => $back, 'noticed_ms' => $noticed]), LOCK_EX);
+    }
+
+    /** What stands on every screen; null while all is well. Asks the disk and two small files, and no database. */
+    public function trouble(): ?string
+    {
+        $looked = $this->looked();
+        $backup = LastBackup::known();
+        $free = self::free();
+
+        return match (true) {
+            $free !== null && $free < self::LEAST_FREE_BYTES => sprintf('The disk of the bench computer is nearly full: %d MB are left. Make room on it before anything is lost.', (int) ($free / 1e6)),
+            $backup->failed !== null => "The last backup could not be taken. {$backup->failed}",
+            isset($looked['back_ms']) => sprintf('The clock of the bench computer went back: it showed %s UTC before, and shows %s UTC now. Set it right; what is written down keeps its order, and both moments are kept.', self::said($looked['back_ms']), self::said((int) $this->now->getTimestampMs())),
+            ! $this->isWatched => null,
+            $looked !== null && $looked['at_ms'] < $this->now->getTimestampMs() - 1000 * self::LONGEST_WAIT_S => 'The clock of daily work has stopped: no backup is taken at night. Start the bench anew.',
+            $looked !== null && $looked['waits_s'] > self::LONGEST_WAIT_S => sprintf('What is worked out beside the bench has waited for %d minutes: its worker does not answer. Start the bench anew.', intdiv($looked['waits_s'], 60)),
+            $backup->well !== null && $backup->well < $this->now->subHours(self::OLDEST_BACKUP_H) => sprintf('The last good backup is %d days old. Take one on This bench, and look why the nights took none.', (int) $backup->well->diffInDays($this->now)),
+            default => null,
+        };
+    }
+
+    /** @return list<string> for whoever watches from elsewhere, a line each */
+    public function lines(): array
+    {
+        $looked = $this->looked();
+        $backup = LastBackup::known();
+        $free = self::free();
+
+        return [
+            'clock: '.($looked === null ? 'nobody looks' : (isset($looked['back_ms']) ? 'went back from '.self::said($looked['back_ms']).' UTC' : 'steady, looked at '.self::said($looked['at_ms']).' UTC')),
+            "queue: the oldest waits {$this->waits()} s",
+            'backup: '.($backup->well === null ? 'none yet' : $backup->well->format('Y-m-d H:i').' UTC').($backup->failed === null ? '' : ', failed since'),
+            'disk: '.($free === null ? 'unknown' : sprintf('%d MB free', (int) ($free / 1e6))),
+        ];
+    }
+
+    /** Seconds the oldest piece of work has waited for a worker. */
+    private function waits(): int
+    {
+        $oldest = DB::table('queue_jobs')->whereNull('reserved_at')->min('available_at');
+
+        return is_numeric($oldest) ? max(0, (int) $this->now->getTimestamp() - (int) $oldest) : 0;
+    }
+
+    private static function free(): ?float
+    {
+        $free = @disk_free_space(storage_path());
+
+        return $free === false ? null : $free;
+    }
+
+    /** @return Looked|null */
+    private function looked(): ?array
+    {
+        $said = is_file(self::path()) ? json_decode((string) file_get_contents(self::path()), true) : null;
+        $number = static fn (mixed $value): ?int => is_int($value) ? $value : null;
+
+        return is_array($said) && is_int($said['at_ms'] ?? null)
+            ? ['at_ms' => $said['at_ms'], 'waits_s' => $number($said['waits_s'] ?? null) ?? 0, 'back_ms' => $number($said['back_ms'] ?? null), 'noticed_ms' => $number($said['noticed_ms'] ?? null)]
+            : null;
+    }
+
+    private static function path(): string
+    {
+        return storage_path('framework/upkeep.json');
+    }
+
+    private static function said(int $ms): string
+    {
+        return CarbonImmutable::createFromTimestampMs($ms, 'UTC')->format('Y-m-d H:i');
+    }
+}
