@@ -8,6 +8,7 @@ use App\Http\Controllers\ColourController;
 use App\Http\Controllers\ContactChoiceController;
 use App\Http\Controllers\ContactController;
 use App\Http\Controllers\CostController;
+use App\Http\Controllers\DamagedController;
 use App\Http\Controllers\DayController;
 use App\Http\Controllers\DeviceController;
 use App\Http\Controllers\ExchangeController;
@@ -149,6 +150,11 @@ Route::get('/pours/{pour}/run', [RunController::class, 'show']);
 Route::post('/pours/{pour}/plan', [RunController::class, 'plan']);
 Route::post('/pours/{pour}/events', [RunController::class, 'record']);
 Route::get('/pours/{pour}/history', [RunController::class, 'history']);
+
+Route::post('/damaged/pours/{pour}', [DamagedController::class, 'pour']);
+Route::post('/damaged/pours/{pour}/back', [DamagedController::class, 'pourBack']);
+Route::post('/damaged/builds/{build}', [DamagedController::class, 'build']);
+Route::post('/damaged/builds/{build}/back', [DamagedController::class, 'buildBack']);
 
 Route::get('/contacts', [ContactController::class, 'board']);
 Route::post('/contacts/patches', [ContactController::class, 'plan']);

@@ -77,7 +77,7 @@ final readonly class ReadBench
     /** @return BenchItemShape */
     private static function damaged(string $id, string $title, string $href): array
     {
-        return ['id' => $id, 'group' => 'now', 'title' => $title, 'base' => '', 'what' => 'its record is damaged and cannot be read; put a backup back, or leave it', 'number' => null, 'unit' => null, 'label' => '', 'from_ms' => null, 'to_ms' => null, 'href' => $href, 'colour' => '#cfc4ae', 'action' => 'Look'];
+        return ['id' => $id, 'group' => 'now', 'title' => $title, 'base' => '', 'what' => 'its record is damaged and cannot be read; look at it to put it off the bench', 'number' => null, 'unit' => null, 'label' => '', 'from_ms' => null, 'to_ms' => null, 'href' => $href, 'colour' => '#cfc4ae', 'action' => 'Look'];
     }
 
     /** @return BenchItemShape */

@@ -47,7 +47,7 @@ is 'nobody is told what it runs on' '' "$(curl -s -o /dev/null -D - "$at/jobs" |
 is 'a job is made' 302 "$(job 'Kept through a fire')"
 is 'it stands among the jobs' 1 "$(curl -s "$at/jobs" | grep -c 'Kept through a fire')"
 bin/backup --data "$folder/shop" --to "$folder/backups" --keep 3 >"$folder/said"
-is 'a backup is taken while it runs, and read back' 1 "$(grep -c 'read back and whole' "$folder/said")"
+is 'a backup is taken while it runs, and proves itself' 1 "$(grep -c 'proved part by part' "$folder/said")"
 is 'while it is served nothing is put back over it' 1 "$(bin/restore --data "$folder/shop" "$folder"/backups/*.zip >/dev/null 2>&1; echo $?)"
 is 'another job is made' 302 "$(job 'Made after the backup')"
 stop

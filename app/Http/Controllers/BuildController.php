@@ -52,8 +52,10 @@ final readonly class BuildController
             return redirect()->to($pour === null ? "/jobs/{$build->impression->job_id}" : "/pours/{$pour->id}");
         }
 
-        return Reply::page('build/Build', [
-            'build' => $this->view(RecordedBuild::of($build->load('impression.job'), CarbonImmutable::now())),
+        [$recorded] = RecordedBuild::legible([$build->load('impression.job')], CarbonImmutable::now());
+
+        return $recorded === [] ? Reply::page('lost/Damaged', ['kind' => 'builds', 'id' => $build->id, 'title' => $build->title()]) : Reply::page('build/Build', [
+            'build' => $this->view($recorded[0]),
             'bases' => (new ShelfView($this->library))->toArray()['bases'],
         ]);
     }

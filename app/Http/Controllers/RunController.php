@@ -36,7 +36,9 @@ final readonly class RunController
             return redirect()->to("/pours/{$pour->id}");
         }
 
-        return Reply::page('run/Run', ['run' => $this->view(RecordedRun::of($pour->load('impression.job', 'snapshot')))]);
+        [$runs] = RecordedRun::legible([$pour->load('impression.job', 'snapshot')]);
+
+        return $runs === [] ? Reply::page('lost/Damaged', ['kind' => 'pours', 'id' => $pour->id, 'title' => $pour->title()]) : Reply::page('run/Run', ['run' => $this->view($runs[0])]);
     }
 
     public function state(Pour $pour): JsonResponse
@@ -45,7 +47,9 @@ final readonly class RunController
             return Reply::json(['error' => ['field' => '', 'message' => 'This pour is a plan again: another screen went back to its sheet.']], 409);
         }
 
-        return Reply::json($this->view(RecordedRun::of($pour->load('impression.job', 'snapshot'))));
+        [$runs] = RecordedRun::legible([$pour->load('impression.job', 'snapshot')]);
+
+        return $runs === [] ? Reply::json(['error' => ['field' => '', 'message' => 'The record of this pour is damaged and cannot be read. Load the page again: it says what can be done.']], 409) : Reply::json($this->view($runs[0]));
     }
 
     /** The pour is read once, with the turn taken to write to it. */
