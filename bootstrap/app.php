@@ -6,6 +6,8 @@ use Apalos\Core\Input\BadInput;
 use App\Database\CannotWrite;
 use App\Http\Middleware\Doors;
 use App\Http\Middleware\HandleInertiaRequests;
+use App\Http\Middleware\QuietSession;
+use App\Http\Middleware\Weight;
 use App\Http\Middleware\WholeWords;
 use App\Http\Reply;
 use App\Models\Outdated;
@@ -15,6 +17,7 @@ use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Exceptions\ThrottleRequestsException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Session\Middleware\StartSession;
 use Inertia\Inertia;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -22,9 +25,10 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php', api: __DIR__.'/../routes/api.php', commands: __DIR__.'/../routes/console.php')
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->prepend(Doors::class);
+        $middleware->append(Weight::class);
         $middleware->append(WholeWords::class);
         $middleware->throttleApi();
-        $middleware->web(append: [HandleInertiaRequests::class]);
+        $middleware->web(append: [HandleInertiaRequests::class], replace: [StartSession::class => QuietSession::class]);
         // What a maker types is kept as typed: a lone space or an empty box is answered with a sentence, not turned into null.
         $middleware->convertEmptyStringsToNull(except: [static fn (): bool => true]);
     })

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Exchange\ClearHalfImports;
 use App\Machine\Upkeep;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -12,6 +13,8 @@ use Illuminate\Support\Facades\Session;
 Schedule::command('backup:take', [config()->string('apalos.backups') !== '' ? config()->string('apalos.backups') : dirname(storage_path()).'/backups', '--keep=14'])->dailyAt('03:10')->when(static fn (): bool => config('database.default') === 'sqlite')->withoutOverlapping();
 // How the bench computer keeps: what every screen says of it is read off here.
 Schedule::call(static fn () => Upkeep::at(CarbonImmutable::now())->look())->everyMinute()->name('upkeep');
+// A file that was half taken in when its worker died.
+Schedule::call(static fn () => app(ClearHalfImports::class)(CarbonImmutable::now()))->everyFiveMinutes()->name('imports');
 // Models put away a month ago.
 Schedule::command('models:clear')->dailyAt('03:30')->withoutOverlapping();
 Schedule::command('queue:prune-failed', ['--hours=720'])->daily();

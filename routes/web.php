@@ -37,9 +37,10 @@ use App\Http\Controllers\UpController;
 use App\Http\Controllers\WorkshopController;
 use App\Http\Middleware\FewAtOnce;
 use App\Http\Middleware\HandleInertiaRequests;
+use App\Http\Middleware\OnePress;
+use App\Http\Middleware\QuietSession;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\Response;
-use Illuminate\Session\Middleware\StartSession;
 use Illuminate\Support\Facades\Route;
 use Illuminate\View\Middleware\ShareErrorsFromSession;
 
@@ -58,18 +59,18 @@ Route::get('/', BenchController::class);
 
 Route::get('/rack', [RackController::class, 'index']);
 Route::get('/rack.csv', [RackController::class, 'csv']);
-Route::post('/rack', [RackController::class, 'store']);
+Route::post('/rack', [RackController::class, 'store'])->middleware(OnePress::class);
 Route::put('/rack/school', [RackController::class, 'school']);
 Route::get('/rack/{mould}', [RackController::class, 'show']);
 Route::post('/rack/{mould}/facts', [RackController::class, 'record']);
 Route::post('/rack/{mould}/photo', [RackController::class, 'photo']);
 Route::get('/rack/{mould}/photo', [RackController::class, 'picture']);
-Route::post('/rack/{mould}/remake', [RackController::class, 'remake']);
-Route::post('/impressions/{impression}/mould', [RackController::class, 'adopt']);
+Route::post('/rack/{mould}/remake', [RackController::class, 'remake'])->middleware(OnePress::class);
+Route::post('/impressions/{impression}/mould', [RackController::class, 'adopt'])->middleware(OnePress::class);
 Route::match(['put', 'post'], '/impressions/{impression}/gone', [RackController::class, 'gone']);
 
 Route::get('/stores/kits.csv', [LotController::class, 'csv']);
-Route::post('/stores/lots', [LotController::class, 'store']);
+Route::post('/stores/lots', [LotController::class, 'store'])->middleware(OnePress::class);
 Route::get('/stores/lots/{lot}', [LotController::class, 'show']);
 Route::post('/stores/lots/{lot}/facts', [LotController::class, 'record']);
 Route::put('/stores/{code}/kit', [LotController::class, 'kit'])->where('code', '[a-z0-9-]+');
@@ -81,10 +82,10 @@ Route::get('/rack/{mould}/cost', [CostController::class, 'mould']);
 Route::put('/cost/rate', [CostController::class, 'rate']);
 
 Route::get('/faults', [FaultController::class, 'show']);
-Route::post('/trials', [FaultController::class, 'plan']);
+Route::post('/trials', [FaultController::class, 'plan'])->middleware(OnePress::class);
 Route::get('/trials/{trial}', [FaultController::class, 'trial']);
 Route::post('/trials/{trial}/facts', [FaultController::class, 'record']);
-Route::post('/trials/{trial}/become', [FaultController::class, 'become']);
+Route::post('/trials/{trial}/become', [FaultController::class, 'become'])->middleware(OnePress::class);
 
 Route::get('/pours/{pour}/kept', [KeptController::class, 'show']);
 Route::post('/pours/{pour}/came-short', [KeptController::class, 'cameShort']);
@@ -99,31 +100,31 @@ Route::post('/day/put', [DayController::class, 'put']);
 Route::get('/token', static fn (): Response => response()->noContent());
 
 Route::get('/first', [FirstController::class, 'show']);
-Route::post('/first/shelf', [FirstController::class, 'shelf']);
+Route::post('/first/shelf', [FirstController::class, 'shelf'])->middleware(OnePress::class);
 
 Route::get('/jobs', [JobController::class, 'index']);
-Route::post('/jobs', [JobController::class, 'store']);
+Route::post('/jobs', [JobController::class, 'store'])->middleware(OnePress::class);
 Route::get('/jobs/{job}', [JobController::class, 'show']);
 Route::put('/jobs/{job}', [JobController::class, 'update']);
 Route::delete('/jobs/{job}', [JobController::class, 'destroy']);
 Route::post('/jobs/{job}/restore', [JobController::class, 'restore']);
 Route::get('/jobs/{job}/mould', [MouldController::class, 'show']);
-Route::post('/jobs/{job}/mould', [MouldController::class, 'store']);
-Route::post('/jobs/{job}/impressions', [ImpressionController::class, 'store']);
+Route::post('/jobs/{job}/mould', [MouldController::class, 'store'])->middleware(OnePress::class);
+Route::post('/jobs/{job}/impressions', [ImpressionController::class, 'store'])->middleware(OnePress::class);
 Route::put('/impressions/{impression}', [ImpressionController::class, 'update']);
 Route::post('/impressions/{impression}/move', [ImpressionController::class, 'move']);
 Route::post('/impressions/{impression}/take-out', [ImpressionController::class, 'destroy']);
 Route::delete('/impressions/{impression}', [ImpressionController::class, 'destroy']);
 Route::post('/impressions/{impression}/restore', [ImpressionController::class, 'restore']);
 Route::put('/impressions/{impression}/contacts/{key}', [ContactChoiceController::class, 'choose'])->where('key', '[a-z0-9-]+');
-Route::post('/impressions/{impression}/contacts/{key}/way', [ContactChoiceController::class, 'take'])->where('key', '[a-z0-9-]+');
-Route::post('/impressions/{impression}/pours', [ImpressionController::class, 'pour']);
+Route::post('/impressions/{impression}/contacts/{key}/way', [ContactChoiceController::class, 'take'])->where('key', '[a-z0-9-]+')->middleware(OnePress::class);
+Route::post('/impressions/{impression}/pours', [ImpressionController::class, 'pour'])->middleware(OnePress::class);
 
-Route::post('/impressions/{impression}/builds', [BuildController::class, 'plan']);
+Route::post('/impressions/{impression}/builds', [BuildController::class, 'plan'])->middleware(OnePress::class);
 Route::get('/builds/{build}', [BuildController::class, 'show']);
 Route::post('/builds/{build}/facts', [BuildController::class, 'record']);
-Route::post('/builds/{build}/keep', [BuildController::class, 'keep']);
-Route::post('/builds/{build}/operations/{operation}/pour', [BuildController::class, 'mix'])->where('operation', '[a-z0-9-]+');
+Route::post('/builds/{build}/keep', [BuildController::class, 'keep'])->middleware(OnePress::class);
+Route::post('/builds/{build}/operations/{operation}/pour', [BuildController::class, 'mix'])->where('operation', '[a-z0-9-]+')->middleware(OnePress::class);
 Route::delete('/builds/{build}', [BuildController::class, 'destroy']);
 Route::post('/builds/{build}/restore', [BuildController::class, 'restore']);
 
@@ -136,7 +137,7 @@ Route::put('/study/{model}', [StudyController::class, 'update']);
 Route::delete('/study/{model}', [StudyController::class, 'destroy']);
 Route::post('/study/{model}/restore', [StudyController::class, 'restore'])->withTrashed();
 Route::post('/studies/{study}/stop', [StudyController::class, 'stop']);
-Route::post('/studies/{study}/job', [StudyController::class, 'put']);
+Route::post('/studies/{study}/job', [StudyController::class, 'put'])->middleware(OnePress::class);
 Route::get('/studies/{study}/picture.{part}', [StudyController::class, 'picture'])->whereIn('part', ['mesh', 'states']);
 Route::get('/studies/{study}/box.{format}', [StudyController::class, 'box'])->whereIn('format', ['svg', 'dxf']);
 
@@ -145,7 +146,7 @@ Route::put('/pours/{pour}/sheet', [PourController::class, 'sheet']);
 Route::delete('/pours/{pour}', [PourController::class, 'destroy']);
 Route::post('/pours/{pour}/restore', [PourController::class, 'restore']);
 Route::post('/pours/{pour}/run', [PourController::class, 'start']);
-Route::post('/pours/{pour}/again', [PourController::class, 'again']);
+Route::post('/pours/{pour}/again', [PourController::class, 'again'])->middleware(OnePress::class);
 Route::get('/pours/{pour}/run', [RunController::class, 'show']);
 Route::post('/pours/{pour}/plan', [RunController::class, 'plan']);
 Route::post('/pours/{pour}/events', [RunController::class, 'record']);
@@ -157,33 +158,33 @@ Route::post('/damaged/builds/{build}', [DamagedController::class, 'build']);
 Route::post('/damaged/builds/{build}/back', [DamagedController::class, 'buildBack']);
 
 Route::get('/contacts', [ContactController::class, 'board']);
-Route::post('/contacts/patches', [ContactController::class, 'plan']);
-Route::post('/contacts/patches/{patch}', [ContactController::class, 'read'])->whereNumber('patch');
+Route::post('/contacts/patches', [ContactController::class, 'plan'])->middleware(OnePress::class);
+Route::post('/contacts/patches/{patch}', [ContactController::class, 'read'])->whereNumber('patch')->middleware(OnePress::class);
 Route::post('/contacts/patches/{patch}/undo', [ContactController::class, 'unread'])->whereNumber('patch');
 Route::get('/contacts/patches/{patch}/photo', [ContactController::class, 'photo'])->whereNumber('patch');
 Route::get('/contacts.{format}', [ContactController::class, 'export'])->whereIn('format', ['yaml', 'json']);
 Route::delete('/contacts/rules/{rule}', [ContactController::class, 'forget'])->whereNumber('rule');
 
 Route::get('/swatches', [HardnessController::class, 'show']);
-Route::post('/swatches/hardness/sheet', [HardnessController::class, 'write']);
+Route::post('/swatches/hardness/sheet', [HardnessController::class, 'write'])->middleware(OnePress::class);
 Route::get('/swatches/colour', [ColourController::class, 'show']);
-Route::post('/swatches/colour/sheet', [ColourController::class, 'write']);
-Route::post('/swatches/targets', [ColourController::class, 'keepTarget']);
+Route::post('/swatches/colour/sheet', [ColourController::class, 'write'])->middleware(OnePress::class);
+Route::post('/swatches/targets', [ColourController::class, 'keepTarget'])->middleware(OnePress::class);
 Route::delete('/swatches/targets/{target}', [ColourController::class, 'forgetTarget'])->whereNumber('target');
 Route::get('/swatches/series', [SeriesController::class, 'show']);
-Route::post('/swatches/series', [SeriesController::class, 'begin']);
+Route::post('/swatches/series', [SeriesController::class, 'begin'])->middleware(OnePress::class);
 Route::get('/swatches/series/{series}', [SeriesController::class, 'run'])->whereNumber('series');
 Route::post('/swatches/series/{series}/facts', [SeriesController::class, 'record'])->whereNumber('series');
-Route::post('/swatches/series/{series}/label', [SeriesController::class, 'label'])->whereNumber('series');
+Route::post('/swatches/series/{series}/label', [SeriesController::class, 'label'])->whereNumber('series')->middleware(OnePress::class);
 Route::delete('/swatches/series/{series}', [SeriesController::class, 'destroy'])->whereNumber('series');
 Route::post('/swatches/series/{series}/restore', [SeriesController::class, 'restore'])->whereNumber('series');
 Route::get('/swatches/labels', [LabelController::class, 'show']);
 Route::get('/swatches/drawer', [SwatchController::class, 'drawer']);
-Route::post('/swatches', [SwatchController::class, 'store']);
+Route::post('/swatches', [SwatchController::class, 'store'])->middleware(OnePress::class);
 Route::post('/swatches/{swatch}', [SwatchController::class, 'update'])->whereNumber('swatch');
 Route::delete('/swatches/{swatch}', [SwatchController::class, 'destroy'])->whereNumber('swatch');
 Route::post('/swatches/{swatch}/restore', [SwatchController::class, 'restore'])->whereNumber('swatch');
-Route::post('/swatches/{swatch}/readings', [SwatchController::class, 'read'])->whereNumber('swatch');
+Route::post('/swatches/{swatch}/readings', [SwatchController::class, 'read'])->whereNumber('swatch')->middleware(OnePress::class);
 Route::get('/swatches/{swatch}/photo', [SwatchController::class, 'photo'])->whereNumber('swatch');
 Route::put('/swatches/readings/{reading}', [SwatchController::class, 'leaveOut'])->whereNumber('reading');
 Route::get('/exchange/{what}', [ExchangeController::class, 'out']);
@@ -192,10 +193,10 @@ Route::post('/exchange/imports/{import}/undo', [ExchangeController::class, 'undo
 Route::post('/exchange/imports/{import}/stop', [ExchangeController::class, 'stop'])->whereNumber('import');
 
 Route::get('/formulas', [FormulaController::class, 'index']);
-Route::post('/formulas', [FormulaController::class, 'store']);
+Route::post('/formulas', [FormulaController::class, 'store'])->middleware(OnePress::class);
 Route::get('/formulas/{formula}', [FormulaController::class, 'show'])->whereNumber('formula');
 Route::put('/formulas/{formula}', [FormulaController::class, 'update'])->whereNumber('formula');
-Route::post('/versions/{version}/pour', [FormulaController::class, 'pour'])->whereNumber('version');
+Route::post('/versions/{version}/pour', [FormulaController::class, 'pour'])->whereNumber('version')->middleware(OnePress::class);
 Route::get('/versions/{version}/photo', [FormulaController::class, 'photo'])->whereNumber('version');
 Route::post('/versions/{version}/photo', [FormulaController::class, 'addPhoto'])->whereNumber('version');
 
@@ -242,7 +243,7 @@ Route::middleware(FewAtOnce::class)->group(static function (): void {
 });
 
 // Asked again and again while a page is open. A look needs no session, and must not use up what one page left for the next to say.
-Route::withoutMiddleware([StartSession::class, ShareErrorsFromSession::class, ValidateCsrfToken::class, HandleInertiaRequests::class])->group(static function (): void {
+Route::withoutMiddleware([QuietSession::class, ShareErrorsFromSession::class, ValidateCsrfToken::class, HandleInertiaRequests::class])->group(static function (): void {
     Route::get('/up', UpController::class);
     Route::get('/typed', [TypedController::class, 'show']);
     Route::put('/typed', [TypedController::class, 'update']);

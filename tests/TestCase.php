@@ -30,6 +30,8 @@ abstract class TestCase extends LaravelTestCase
 
     private int $facts = 0;
 
+    protected bool $isFirstLook = false;
+
     protected function setUp(): void
     {
         parent::setUp();
@@ -50,6 +52,10 @@ abstract class TestCase extends LaravelTestCase
             $route->flushController();
         }
         $uri = $this->seen($method, $uri);
+        // Whoever works at a bench has been there before.
+        $cookies += $this->isFirstLook ? [] : [config()->string('session.cookie') => 'of before'];
+        // A screen names each press; a test that names none presses anew.
+        $server += $method === 'POST' ? ['HTTP_X_PRESS' => $this->defaultHeaders['X-Press'] ?? bin2hex(random_bytes(12))] : [];
 
         return parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
     }
@@ -65,6 +71,7 @@ abstract class TestCase extends LaravelTestCase
             preg_match('#^/impressions/(\d+)(/move|/take-out|/contacts/.*)?(\?|$)#', $uri, $of) === 1 => DB::table('impressions')->where('id', $of[1])->value('edition'),
             preg_match('#^/jobs/(\d+)$#', $uri, $of) === 1 => DB::table('jobs')->where('id', $of[1])->value('edition'),
             preg_match('#^/formulas/(\d+)$#', $uri, $of) === 1 => DB::table('formulas')->where('id', $of[1])->value('edition'),
+            preg_match('#^/contacts/patches/(\d+)$#', $uri, $of) === 1 => DB::table('test_patches')->where('id', $of[1])->value('edition'),
             $uri === '/workshop' => DB::table('workshops')->value('edition'),
             $uri === '/stores/sheets' => DB::table('own_sheets')->max('version'),
             default => null,

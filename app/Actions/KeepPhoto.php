@@ -14,7 +14,7 @@ use Illuminate\Validation\ValidationException;
  * Keeps a photo as it is looked at: upright, no larger than a screen, and without word of where and with what it was taken. Unpacked it
  * is a hundred times as large: one at a time, in a process of its own.
  */
-final readonly class KeepPhoto
+final class KeepPhoto
 {
     public const NOT_ONE = 'The photo must be a picture of 8 MB at most, as JPEG, PNG or WebP.';
 
@@ -29,6 +29,9 @@ final readonly class KeepPhoto
 
     private const LOOK_EVERY_US = 50_000;
 
+    /** @var array<string, string> JPEGs by the file they came in */
+    private array $small = [];
+
     /**
      * @return string|null where it is kept; null where there is none
      *
@@ -39,21 +42,35 @@ final readonly class KeepPhoto
         if (! $photo instanceof UploadedFile) {
             return null;
         }
+        $path = "{$folder}/".Str::ulid().'.jpg';
+        Storage::put($path, $this->small[$photo->getRealPath()] ?? $this->unpacked($photo));
+
+        return $path;
+    }
+
+    /**
+     * Unpacks one that will be kept, before anybody else has to wait for their turn to write.
+     *
+     * @throws ValidationException
+     */
+    public function unpack(UploadedFile $photo): void
+    {
+        $this->small[$photo->getRealPath()] = $this->unpacked($photo);
+    }
+
+    /** @throws ValidationException */
+    private function unpacked(UploadedFile $photo): string
+    {
         $turn = self::turn();
         $small = (string) tempnam(sys_get_temp_dir(), 'apalos-photo');
         try {
             $cage = Cage::php([base_path('bin/picture'), $photo->getRealPath(), $small, (string) self::LONGEST_PX, (string) self::QUALITY], self::MEGABYTES, self::SECONDS);
-            if ($cage->run() !== 0) {
-                throw ValidationException::withMessages(['photo' => self::NOT_ONE]);
-            }
-            $path = "{$folder}/".Str::ulid().'.jpg';
-            Storage::put($path, (string) file_get_contents($small));
+
+            return $cage->run() === 0 ? (string) file_get_contents($small) : throw ValidationException::withMessages(['photo' => self::NOT_ONE]);
         } finally {
             fclose($turn);
             @unlink($small);
         }
-
-        return $path;
     }
 
     /**

@@ -23,9 +23,15 @@ final readonly class TakeModelIn
     /** What nobody finished by then is thrown away. */
     private const STALE_SECONDS = 86_400;
 
-    private const MOST_AT_ONCE = 12;
+    /** Of one person; and of all, from when on those nobody goes on with make room. */
+    private const MOST_AT_ONCE = 10;
 
-    public function __construct(private Workshop $workshop) {}
+    private const MOST_IN_ALL = 60;
+
+    private const IDLE_SECONDS = 600;
+
+    /** @param  string  $who  by whose hand it comes: what he leaves unfinished keeps nobody else waiting */
+    public function __construct(private Workshop $workshop, private string $who = 'bench') {}
 
     /**
      * Lays a piece behind those that came before.
@@ -38,19 +44,27 @@ final readonly class TakeModelIn
     {
         $disk = Storage::disk('local');
         $path = $this->path($upload);
-        $disk->makeDirectory(dirname($path));
         if ($at === 0) {
             $this->tidy();
         }
         if (strlen($bytes) > self::PIECE_BYTES) {
             throw BadInput::at('file', Phrase::written('That piece of the file is too large. Load the page again and try once more.'));
         }
-        Limits::bytes($at + strlen($bytes));
+        try {
+            Limits::bytes($at + strlen($bytes));
+        } catch (BadInput $wrong) {
+            $this->drop($upload);
+            throw $wrong;
+        }
+        // Sent again after a lost answer, a piece lies where it lay; one whose beginning never came leaves nothing.
+        if ($at > 0 && ! $disk->exists($path)) {
+            throw BadInput::at('file', Phrase::written('A piece of the file is missing. Choose the file again.'));
+        }
+        $disk->makeDirectory(dirname($path));
         $file = @fopen($disk->path($path), 'c+b') ?: throw BadInput::at('file', Phrase::written('The bench computer cannot keep the file: its disk may be full.'));
         try {
             flock($file, LOCK_EX);
             $there = (int) (fstat($file)['size'] ?? 0);
-            // Sent again after a lost answer, a piece lies where it lay.
             if ($at > $there) {
                 throw BadInput::at('file', Phrase::written('A piece of the file is missing. Choose the file again.'));
             }
@@ -117,19 +131,21 @@ final readonly class TakeModelIn
             throw BadInput::at('file', Phrase::written('Choose the file again.'));
         }
 
-        return "uploads/{$this->workshop->id}/{$upload}";
+        return "uploads/{$this->workshop->id}/{$this->who}/{$upload}";
     }
 
     private function tidy(): void
     {
         $disk = Storage::disk('local');
-        $there = $disk->files("uploads/{$this->workshop->id}");
-        foreach ($there as $path) {
-            if ($disk->lastModified($path) < CarbonImmutable::now()->getTimestamp() - self::STALE_SECONDS) {
+        $all = $disk->allFiles("uploads/{$this->workshop->id}");
+        $now = CarbonImmutable::now()->getTimestamp();
+        $longest = count($all) > self::MOST_IN_ALL ? self::IDLE_SECONDS : self::STALE_SECONDS;
+        foreach ($all as $path) {
+            if ($disk->lastModified($path) < $now - $longest) {
                 $disk->delete($path);
             }
         }
-        if (count($there) > self::MOST_AT_ONCE) {
+        if (count($disk->files("uploads/{$this->workshop->id}/{$this->who}")) >= self::MOST_AT_ONCE) {
             throw BadInput::at('file', Phrase::written('Many files are on their way already. Wait until some are in.'));
         }
     }

@@ -13,6 +13,9 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** RFC 4180 CSV in UTF-8, out and in. */
 final readonly class Csv
 {
+    /** What a spreadsheet takes for the beginning of a formula, full width too. */
+    private const FORMULA = '/^\s*[=+\-@\t\r＝＋－＠]/u';
+
     /**
      * @param  list<string>  $columns
      * @param  iterable<list<mixed>>  $rows
@@ -22,7 +25,7 @@ final readonly class Csv
         return response()->streamDownload(static function () use ($columns, $rows): void {
             $out = fopen('php://output', 'w');
             assert($out !== false);
-            $put = static fn (array $row) => fputcsv($out, array_map(self::harmless(...), $row), ',', '"', '', "\r\n");
+            $put = static fn (array $row) => fwrite($out, implode(',', array_map(static fn (mixed $cell): string => self::quoted(self::harmless($cell)), $row))."\r\n");
             $put($columns);
             foreach ($rows as $row) {
                 $put($row);
@@ -71,11 +74,17 @@ final readonly class Csv
         $cell = $cell instanceof CarbonImmutable ? $cell->setTimezone(app(Workshop::class)->zone())->toIso8601String() : $cell;
         $text = is_bool($cell) ? ($cell ? 'yes' : 'no') : (is_scalar($cell) ? (string) $cell : '');
 
-        return ! is_numeric($text) && preg_match('/^[=+\-@\t\r]/', $text) === 1 ? "'".$text : $text;
+        return ! is_numeric($text) && preg_match(self::FORMULA, $text) === 1 ? "'".$text : $text;
+    }
+
+    /** In quotes where any program, whatever separator it is used to, would see more than one cell in it. */
+    private static function quoted(string $text): string
+    {
+        return preg_match('/[,;\t|"\r\n]|^\s|\s$/u', $text) === 1 ? '"'.str_replace('"', '""', $text).'"' : $text;
     }
 
     private static function plain(string $cell): string
     {
-        return preg_match('/^\'[=+\-@\t\r]/', $cell) === 1 ? substr($cell, 1) : $cell;
+        return preg_match("/^'".substr(self::FORMULA, 2), $cell) === 1 ? substr($cell, 1) : $cell;
     }
 }

@@ -72,20 +72,22 @@ final class SwatchImport
      * Some entries at a time, so that whoever writes facts never waits for more than those. Where one is refused, what went in before
      * it goes out again.
      *
-     * @param  Closure(int, int): void  $between  told after each step how far it is, of how many; throws {@see Cancelled} to stop
+     * @param  Closure(int, int): void  $between  told before each step how far it is, of how many; throws {@see Cancelled} to stop
+     * @param  Closure(array<string, list<mixed>>): void  $noted  told in each step, together with what it wrote, all that was made so far: whoever dies between two leaves word of what has to go out again
      * @return array{formulas: int, swatches: int, readings: int, targets: int} how many were new
      *
      * @throws BadInput
      * @throws Cancelled
      */
-    public function inSteps(string $text, CarbonImmutable $now, Closure $between): array
+    public function inSteps(string $text, CarbonImmutable $now, Closure $between, Closure $noted): array
     {
         $entries = $this->entries($text, $now);
         try {
             foreach (array_chunk($entries, self::AT_ONCE) as $i => $some) {
                 $between($i * self::AT_ONCE, count($entries));
-                DB::transaction(static function () use ($some): void {
+                DB::transaction(function () use ($some, $noted): void {
                     array_map(static fn (Closure $take) => $take(), $some);
+                    $noted($this->made);
                 });
             }
             $between(count($entries), count($entries));

@@ -16,10 +16,16 @@ final readonly class PatchStream implements Stream
 {
     private function __construct(public RecordedPatch $recorded) {}
 
-    /** With the turn taken to write to it. */
-    public static function open(TestPatch $patch): self
+    /**
+     * With the turn taken to write to it.
+     *
+     * @param  int|null  $edition  as it was shown; null where what is told names the fact it is about
+     *
+     * @throws \App\Models\Outdated where another screen read it since
+     */
+    public static function open(TestPatch $patch, ?int $edition = null): self
     {
-        return new self(RecordedPatch::of(TestPatch::query()->lockForUpdate()->findOrFail($patch->id)));
+        return new self(RecordedPatch::of($edition === null ? TestPatch::query()->lockForUpdate()->findOrFail($patch->id) : TestPatch::asShown($patch->id, $edition)));
     }
 
     public static function name(): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Machine;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -15,6 +16,8 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class Upkeep
 {
+    private const KEY = 'upkeep';
+
     /** Under so much it is time to make room. */
     private const LEAST_FREE_BYTES = 500_000_000;
 
@@ -50,10 +53,10 @@ final readonly class Upkeep
             [$back, $noticed] = [null, null];
         }
         // On a full disk nothing is written down, and the disk is what is said.
-        @file_put_contents(self::path(), json_encode(['at_ms' => $ms, 'waits_s' => $this->waits(), 'back_ms' => $back, 'noticed_ms' => $noticed]), LOCK_EX);
+        Cache::forever(self::KEY, ['at_ms' => $ms, 'waits_s' => $this->waits(), 'back_ms' => $back, 'noticed_ms' => $noticed]);
     }
 
-    /** What stands on every screen; null while all is well. Asks the disk and two small files, and no database. */
+    /** What stands on every screen; null while all is well. Asks the disk and what is kept at hand, and no database. */
     public function trouble(): ?string
     {
         $looked = $this->looked();
@@ -105,17 +108,12 @@ final readonly class Upkeep
     /** @return Looked|null */
     private function looked(): ?array
     {
-        $said = is_file(self::path()) ? json_decode((string) file_get_contents(self::path()), true) : null;
+        $said = Cache::get(self::KEY);
         $number = static fn (mixed $value): ?int => is_int($value) ? $value : null;
 
         return is_array($said) && is_int($said['at_ms'] ?? null)
             ? ['at_ms' => $said['at_ms'], 'waits_s' => $number($said['waits_s'] ?? null) ?? 0, 'back_ms' => $number($said['back_ms'] ?? null), 'noticed_ms' => $number($said['noticed_ms'] ?? null)]
             : null;
-    }
-
-    private static function path(): string
-    {
-        return storage_path('framework/upkeep.json');
     }
 
     private static function said(int $ms): string

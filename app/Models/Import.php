@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -17,6 +18,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $total
  * @property array{formulas: int, swatches: int, readings: int, targets: int}|null $new
  * @property string|null $wrong
+ * @property CarbonImmutable|null $seen_at when whoever takes it in said so last
  * @property array<string, list<mixed>>|null $made what it brought and changed; null once that was taken out again
  */
 final class Import extends Model
@@ -35,12 +37,12 @@ final class Import extends Model
 
     protected $table = 'imports';
 
-    protected $fillable = ['workshop_id', 'file', 'state', 'done', 'total', 'new', 'wrong', 'made'];
+    protected $fillable = ['workshop_id', 'file', 'state', 'done', 'total', 'new', 'wrong', 'made', 'seen_at'];
 
-    protected $attributes = ['state' => self::WAITING, 'done' => 0, 'total' => 0, 'new' => null, 'wrong' => null, 'made' => null];
+    protected $attributes = ['state' => self::WAITING, 'done' => 0, 'total' => 0, 'new' => null, 'wrong' => null, 'made' => null, 'seen_at' => null];
 
     protected function casts(): array
     {
-        return ['done' => 'integer', 'total' => 'integer', 'new' => 'array', 'made' => 'array'];
+        return ['done' => 'integer', 'total' => 'integer', 'new' => 'array', 'made' => 'array', 'seen_at' => 'immutable_datetime'];
     }
 }

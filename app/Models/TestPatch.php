@@ -22,10 +22,19 @@ use Illuminate\Database\Eloquent\Model;
  * @property CarbonImmutable|null $read_at
  * @property string|null $note
  * @property string|null $photo
+ * @property int $edition
  */
 final class TestPatch extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use HasEdition, InWorkshop, KeepsMoments;
+
+    /** What of it a maker reads. */
+    private const EDITED = ['passed', 'note', 'photo', 'read_at'];
+
+    public function calledOnScreen(): string
+    {
+        return $this->passed === null ? 'this test patch' : ($this->passed ? 'this test patch (read on another screen: it passed)' : 'this test patch (read on another screen: it failed)');
+    }
 
     protected $table = 'test_patches';
 

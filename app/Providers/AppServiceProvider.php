@@ -6,7 +6,10 @@ namespace App\Providers;
 
 use Apalos\Core\Phrase\Measures;
 use Apalos\Core\Phrase\Phrasebook;
+use App\Actions\KeepPhoto;
+use App\Actions\TakeModelIn;
 use App\Database\QueueingConnector;
+use App\Database\TextGate;
 use App\Devices\ScalePort;
 use App\Devices\TcpLines;
 use App\Devices\TcpScale;
@@ -35,6 +38,7 @@ use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Support\ServiceProvider;
@@ -49,6 +53,8 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(Workshop::class, static fn (): Workshop => Workshop::here());
         // Not kept: units may change while a request is under way.
         $this->app->bind(Phrasebook::class, static fn ($app): Phrasebook => $app->make(Library::class)->words()->in(Measures::from($app->make(Workshop::class)->units)));
+        $this->app->bind(TakeModelIn::class, static fn ($app): TakeModelIn => new TakeModelIn($app->make(Workshop::class), substr(sha1((string) ($app['request']->cookies->get(config()->string('session.cookie')) ?? $app['request']->ip())), 0, 16)));
+        $this->app->scoped(KeepPhoto::class);
         $this->app->scoped(RoomTemperature::class);
         $this->app->scoped(CureClock::class);
         $this->app->scoped(LiveWork::class);
@@ -68,6 +74,9 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict(! $this->app->isProduction());
         Date::use(CarbonImmutable::class);
+        Event::listen('eloquent.saving: *', static function (string $event, array $models): void {
+            array_map(static fn (mixed $model) => $model instanceof Model ? TextGate::saving($model) : null, $models);
+        });
         if (config()->string('apalos.proxies') !== '') {
             TrustProxies::at(array_map(trim(...), explode(',', config()->string('apalos.proxies'))));
         }

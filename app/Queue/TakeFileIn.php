@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Queue;
 
 use Apalos\Core\Input\BadInput;
+use App\Exchange\ClearHalfImports;
 use App\Exchange\SwatchImport;
 use App\Http\Reply;
 use App\Models\Import;
@@ -27,23 +28,31 @@ final class TakeFileIn implements ShouldQueue
 
     public function __construct(private readonly int $import) {}
 
-    public function handle(SwatchImport $take): void
+    public function handle(SwatchImport $take, ClearHalfImports $clear): void
     {
         $import = Import::query()->findOrFail($this->import);
-        if (Import::query()->whereKey($import->id)->where('state', Import::WAITING)->update(['state' => Import::RUNNING]) === 0) {
+        if ($import->state === Import::RUNNING) {
+            // Whoever began it is no more.
+            $clear->one($import);
+
+            return;
+        }
+        if (Import::query()->whereKey($import->id)->where('state', Import::WAITING)->update(['state' => Import::RUNNING, 'seen_at' => CarbonImmutable::now()]) === 0) {
             return;
         }
         try {
             $new = $take->inSteps((string) Storage::get($import->file), CarbonImmutable::now(), static function (int $done, int $total) use ($import): void {
-                if (Import::query()->whereKey($import->id)->where('state', Import::RUNNING)->update(['done' => $done, 'total' => $total]) === 0) {
+                if (Import::query()->whereKey($import->id)->where('state', Import::RUNNING)->update(['done' => $done, 'total' => $total, 'seen_at' => CarbonImmutable::now()]) === 0) {
                     throw new Cancelled;
                 }
+            }, static function (array $made) use ($import): void {
+                Import::query()->whereKey($import->id)->update(['made' => json_encode($made, JSON_THROW_ON_ERROR)]);
             });
             $import->update(['state' => Import::DONE, 'new' => $new, 'made' => $take->made()]);
         } catch (Cancelled) {
-            $import->update(['state' => Import::CANCELLED]);
+            $import->update(['state' => Import::CANCELLED, 'made' => null]);
         } catch (BadInput $wrong) {
-            $import->update(['state' => Import::REFUSED, 'wrong' => Reply::refusal($wrong)]);
+            $import->update(['state' => Import::REFUSED, 'wrong' => Reply::refusal($wrong), 'made' => null]);
         } finally {
             Storage::delete($import->file);
         }
@@ -51,6 +60,7 @@ final class TakeFileIn implements ShouldQueue
 
     public function failed(Throwable $why): void
     {
-        Import::query()->whereKey($this->import)->update(['state' => Import::REFUSED, 'wrong' => 'It broke off on the bench computer. Take the file in again: what is here already is not taken twice.']);
+        $import = Import::query()->find($this->import);
+        $import === null || app(ClearHalfImports::class)->one($import);
     }
 }

@@ -24,7 +24,7 @@ final readonly class ContactBoardView implements View
      *     fresh: list<array{id: string, name: string, groups: list<string>}>,
      *     surfaces: list<array{id: string, name: string, groups: list<string>}>,
      *     cells: array<string, array<string, array{verdict: string, in_short: Phrase, tested: bool|null}>>,
-     *     patches: list<array{id: int, fresh: string, surface: string, base: string|null, place: string, put_on_ms: int, due_ms: int, passed: bool|null, note: string, photo: bool}>,
+     *     patches: list<array{id: int, fresh: string, surface: string, base: string|null, place: string, put_on_ms: int, due_ms: int, passed: bool|null, note: string, photo: bool, edition: int}>,
      *     releases: array<string, string>, sealers: array<string, string>, bases: list<array{code: string, name: string, family: string}>,
      *     own_rules: list<array{id: int, name: string, text: string}>
      * }
@@ -40,7 +40,7 @@ final readonly class ContactBoardView implements View
             'patches' => array_values($this->workshop->testPatches()->orderByRaw('case when passed is null then 0 else 1 end')->orderByDesc('id')->limit(self::PATCHES)->get()->map(static fn (TestPatch $patch): array => [
                 'id' => $patch->id, 'fresh' => $patch->fresh, 'surface' => $patch->surface, 'base' => $patch->base, 'place' => $patch->place ?? '',
                 'put_on_ms' => (int) $patch->put_on_at->getTimestampMs(), 'due_ms' => (int) $patch->due_at->getTimestampMs(),
-                'passed' => $patch->passed, 'note' => $patch->note ?? '', 'photo' => $patch->photo !== null,
+                'passed' => $patch->passed, 'note' => $patch->note ?? '', 'photo' => $patch->photo !== null, 'edition' => $patch->edition,
             ])->all()),
             'releases' => array_map(static fn ($r): string => $r->name, $knowledge->releases),
             'sealers' => array_map(static fn ($s): string => $s->name, $knowledge->sealers),

@@ -1,6 +1,6 @@
 import { createInertiaApp, type ResolvedComponent } from '@inertiajs/svelte';
 import { mount } from 'svelte';
-import { RenewingClient } from './lib/token';
+import { RenewingClient, token } from './lib/token';
 import Frame from './parts/Frame.svelte';
 
 // A page's script comes when the page is opened.
@@ -9,6 +9,11 @@ const pages = import.meta.glob<ResolvedComponent>([
     './pages/formulas/{Formula,Formulas}.svelte',
     './pages/swatches/{Colour,Drawer,Hardness,Labels,Series,SeriesRun}.svelte',
 ]);
+
+// A first look keeps no session: who has a page before them takes one.
+if (token() === '') {
+    void fetch('/token').catch(() => undefined);
+}
 
 void createInertiaApp({
     http: new RenewingClient(),

@@ -97,7 +97,11 @@ final class BuildPlansTest extends TestCase
         $this->getJson('/frame')->assertOk();
         $this->get('/day')->assertOk();
         $this->get("/jobs/{$build->impression->job_id}")->assertOk();
-        $this->get("/builds/{$build->id}")->assertUnprocessable();
+        self::assertSame('builds', $this->get("/builds/{$build->id}")->assertOk()->inertiaProps('kind'));
+        $this->post("/damaged/builds/{$build->id}")->assertRedirect('/')->assertSessionHas('undo', "/damaged/builds/{$build->id}/back");
+        self::assertNotContains("build-{$build->id}", array_column($this->get('/')->inertiaProps('bench.items'), 'id'));
+        $this->post("/damaged/builds/{$build->id}/back")->assertRedirect('/');
+        self::assertContains("build-{$build->id}", array_column($this->get('/')->inertiaProps('bench.items'), 'id'));
     }
 
     public function test_the_next_plain_pour_of_a_link_takes_no_coat_for_its_sheet(): void

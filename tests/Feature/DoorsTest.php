@@ -93,7 +93,7 @@ final class DoorsTest extends TestCase
 
     public function test_whether_it_is_up_is_said_in_plain_text_with_nothing_from_elsewhere(): void
     {
-        $this->get('/up')->assertOk()->assertContent('Apalos is up.')->assertHeader('Content-Type', 'text/plain; charset=UTF-8');
+        $this->get('/up')->assertOk()->assertSee('Apalos is up.')->assertSee('clock: ')->assertSee('queue: the oldest waits 0 s')->assertSee('backup: ')->assertSee(' MB free')->assertHeader('Content-Type', 'text/plain; charset=UTF-8');
     }
 
     public function test_what_leaves_the_factory_is_no_workbench_for_developers(): void

@@ -29,7 +29,7 @@ final class SmallQuestionsTest extends TestCase
         $harden = ['base' => ['shore' => 10, 'scale' => 'A', 'max_pct' => 100]];
         yield 'as many pucks as a shop could ever cast' => ['/api/reckon/harden', [...$harden, 'swatches' => $pucks(400)], 200];
         yield 'twice as many' => ['/api/reckon/harden', [...$harden, 'swatches' => $pucks(800)], 422];
-        yield 'fifty thousand coats' => ['/api/reckon/volume', ['method' => 'coats', 'coats' => array_fill(0, 50_000, ['area_mm2' => 1, 'thickness_mm' => 1])], 422];
+        yield 'fifty thousand coats' => ['/api/reckon/volume', ['method' => 'coats', 'coats' => array_fill(0, 50_000, ['area_mm2' => 1, 'thickness_mm' => 1])], 413];
         yield 'two hundred drawdowns' => ['/api/reckon/tint', ['base' => ['drawdowns' => array_fill(0, 200, ['thickness_mm' => 1, 'over_white' => [90, 0, 0], 'over_black' => [50, 0, 0]])], 'pigments' => [], 'loads' => []], 422];
         yield 'a long row of numbers' => ['/api/reckon/harden', [...$harden, 'at_pct_of_ab' => range(0, 499, 0.1)], 422];
     }
@@ -137,17 +137,39 @@ final class SmallQuestionsTest extends TestCase
         }
     }
 
-    public function test_one_that_was_torn_off_is_completed_by_taking_it_again(): void
+    public function test_half_a_file_never_stays_however_its_worker_died(): void
     {
         Storage::fake();
         Queue::fake();
-        $this->post('/exchange', ['file' => $this->file(450)]);
-        $import = Import::query()->firstOrFail();
-        // The worker was killed after its first steps: nobody took anything out again.
-        app(\App\Exchange\SwatchImport::class)((string) $this->file(60)->getContent(), $this->now);
-        (new \App\Queue\TakeFileIn($import->id))->failed(new \RuntimeException('killed'));
-        $this->getJson("/exchange/imports/{$import->id}")->assertJsonPath('state', 'refused')->assertJsonPath('says', fn (string $says): bool => str_contains($says, 'not taken twice'));
+        foreach (['the queue gives it up', 'it is handed to another worker', 'nobody asks any more', 'it was stopped, and then its worker was killed'] as $how) {
+            $this->post('/exchange', ['file' => $this->file(450)]);
+            $import = Import::query()->orderByDesc('id')->firstOrFail();
+            // Killed after its first steps: what was in by then stands, with word of it.
+            $take = app(\App\Exchange\SwatchImport::class);
+            $take((string) $this->file(60)->getContent(), $this->now);
+            self::assertSame(60, $this->workshop->swatches()->count());
+            $import->update(['state' => str_starts_with($how, 'it was stopped') ? Import::CANCELLED : Import::RUNNING, 'made' => $take->made(), 'seen_at' => $this->now->subMinutes(6)]);
+            match ($how) {
+                'the queue gives it up' => (new \App\Queue\TakeFileIn($import->id))->failed(new \RuntimeException('killed')),
+                'it is handed to another worker' => app()->call([new \App\Queue\TakeFileIn($import->id), 'handle']),
+                default => app(\App\Exchange\ClearHalfImports::class)($this->now),
+            };
+            self::assertSame([0, 0], [$this->workshop->swatches()->count(), $this->workshop->formulas()->count()], $how);
+            str_starts_with($how, 'it was stopped') || $this->getJson("/exchange/imports/{$import->id}")->assertJsonPath('state', 'refused')->assertJsonPath('says', fn (string $says): bool => str_contains($says, 'out again'));
+        }
+    }
 
+    public function test_a_worker_that_still_says_so_is_left_to_it(): void
+    {
+        $import = Import::query()->create(['file' => 'imports/x', 'state' => Import::RUNNING, 'made' => ['formulas' => []], 'seen_at' => $this->now->subMinute()]);
+        self::assertSame(0, app(\App\Exchange\ClearHalfImports::class)($this->now));
+        self::assertSame(Import::RUNNING, $import->refresh()->state);
+    }
+
+    public function test_it_can_be_taken_in_again_after_that(): void
+    {
+        Storage::fake();
+        Queue::fake();
         $this->post('/exchange', ['file' => $this->file(450)]);
         app()->call([new \App\Queue\TakeFileIn(Import::query()->orderByDesc('id')->firstOrFail()->id), 'handle']);
         self::assertSame(450, $this->workshop->swatches()->count());

@@ -15,6 +15,7 @@ use App\Exchange\ContactExport;
 use App\Exchange\ContactImport;
 use App\Facts\PatchStream;
 use App\Facts\StepHasMoved;
+use App\Http\Edition;
 use App\Http\Reply;
 use App\Http\Rules\Picture;
 use App\Models\OwnRule;
@@ -88,6 +89,7 @@ final readonly class ContactController
             ['passed' => ['required', 'boolean'], 'sure' => ['nullable', 'boolean'], 'note' => ['nullable', 'string', 'max:2000'], 'photo' => ['nullable', new Picture]],
             ['passed.*' => 'Did it cure and come away clean? Say yes or no.'],
         );
+        $edition = Edition::of($request);
         $now = CarbonImmutable::now();
         if ($request->boolean('passed') && ! $request->boolean('sure') && $now->lt($patch->due_at)) {
             $whole = Quantity::duration(max(0.0, $patch->put_on_at->diffInMinutes($patch->due_at)));
@@ -96,7 +98,7 @@ final readonly class ContactController
         }
         $photo = $keep($request->file('photo'), 'patches') ?? $patch->photo;
         $reading = ['passed' => $request->boolean('passed'), 'note' => ($said['note'] ?? null) ?: null, 'photo' => $photo];
-        $read = $append(static fn (): PatchStream => PatchStream::open($patch), Fields::of(['key' => (string) Str::ulid(), 'kind' => 'read', 'payload' => $reading]), $now);
+        $read = $append(static fn (): PatchStream => PatchStream::open($patch, $edition), Fields::of(['key' => (string) Str::ulid(), 'kind' => 'read', 'payload' => $reading]), $now);
 
         return back()->with('said', $reading['passed'] ? 'The patch passed: what it tested is allowed.' : 'The patch failed: what it tested stays as it is.')->with('undo', "/contacts/patches/{$patch->id}/undo?of={$read->recorded->takeBack()}");
     }

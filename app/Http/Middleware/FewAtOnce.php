@@ -4,16 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use Apalos\Core\Input\BadInput;
-use Apalos\Core\Phrase\Phrase;
 use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Questions that take the computer a moment go two at a time, so that facts, the frame and the run always find somebody free. And
- * no question is longer than a sheet of paper.
+ * Questions that take the computer a moment go two at a time, so that facts, the frame and the run always find somebody free.
  */
 final class FewAtOnce
 {
@@ -23,14 +20,9 @@ final class FewAtOnce
 
     private const LOOK_EVERY_MS = 25;
 
-    private const LONGEST_BYTES = 200_000;
-
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
-        if (strlen($request->getContent()) > self::LONGEST_BYTES) {
-            throw BadInput::at('', Phrase::written('That is too much for one question: 200 000 characters are the most. Ask in parts.'));
-        }
         $place = $this->place();
         if ($place === null) {
             return new JsonResponse(['error' => ['field' => '', 'message' => 'The bench computer is busy reckoning. It is asked again by itself in a moment.']], 503, ['Retry-After' => '2']);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\WholeText;
 use Apalos\Core\Phrase\Phrase;
 use Closure;
 use Illuminate\Http\Request;
@@ -16,12 +17,13 @@ final class WholeWords
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
-        $said = [$request->query->all(), $request->request->all()];
-        array_walk_recursive($said, static function (mixed $word, int|string $name): void {
-            if (! mb_check_encoding((string) $name, 'UTF-8') || (is_string($word) && (! mb_check_encoding($word, 'UTF-8') || str_contains($word, "\0")))) {
-                throw BadInput::at('', Phrase::written('There is a sign in it that is no letter. Type it again.'));
-            }
-        });
+        // A piece of a file is no text.
+        $said = $request->is('study/uploads/*') ? [] : $request->request->all();
+        $isOne = mb_check_encoding($request->getContent(), 'UTF-8') || ! $request->isJson();
+        $wrong = $isOne ? WholeText::wrongIn([...$request->query->all(), $said], PHP_INT_MAX) : Phrase::of('input.no_letter');
+        if ($wrong !== null) {
+            throw BadInput::at('', $wrong);
+        }
 
         return $next($request);
     }

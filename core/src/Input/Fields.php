@@ -109,8 +109,9 @@ final readonly class Fields
         if (! is_string($value) || trim($value) === '') {
             throw BadInput::at($this->at($key), Phrase::of('input.no_text', ['value' => self::show($value)]));
         }
+        $wrong = WholeText::wrong($value);
 
-        return trim($value);
+        return $wrong === null ? trim($value) : throw BadInput::at($this->at($key), $wrong);
     }
 
     /** An empty text counts as none. */
@@ -221,6 +222,10 @@ final readonly class Fields
         $this->bounded($key, $value, $most);
         $strings = [];
         foreach ($value as $i => $entry) {
+            $wrong = is_string($entry) ? WholeText::wrong($entry) : null;
+            if ($wrong !== null) {
+                throw BadInput::at($this->at("{$key}.{$i}"), $wrong);
+            }
             $strings[] = is_string($entry) ? $entry : throw BadInput::at($this->at("{$key}.{$i}"), Phrase::of('input.no_word', ['value' => self::show($entry)]));
         }
 
@@ -283,7 +288,7 @@ final readonly class Fields
     {
         return match (true) {
             $value === '' => Phrase::of('input.is_empty'),
-            is_string($value) => '“'.mb_strimwidth($value, 0, 40, '…').'”',
+            is_string($value) => '“'.mb_strimwidth(mb_scrub($value), 0, 40, '…').'”',
             is_bool($value) => $value ? 'true' : 'false',
             is_int($value), is_float($value) => self::plain((float) $value),
             is_array($value) => Phrase::of(array_is_list($value) ? 'input.is_a_list' : 'input.is_an_object'),

@@ -1,3 +1,4 @@
+import { PRESS, pressing } from './press';
 import { renewing, token } from './token';
 
 /** What went wrong, in a sentence for the maker, and at which field. */
@@ -12,12 +13,27 @@ const offline: Wrong = {
 
 /** Asks the server for JSON. Never throws: no network and refusals are answers too. */
 export async function ask<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', url: string, body?: unknown): Promise<Answer<T>> {
+    return asked<T>(method, url, body, {});
+}
+
+/** Has something made, once, however often the same press is sent. */
+export async function make<T>(url: string, body: unknown): Promise<Answer<T>> {
+    return pressing(
+        'POST',
+        url,
+        body,
+        (key) => asked<T>('POST', url, body, { [PRESS]: key }),
+        (answer) => (answer.ok ? 200 : answer.status),
+    );
+}
+
+async function asked<T>(method: string, url: string, body: unknown, more: Record<string, string>): Promise<Answer<T>> {
     let response: Response;
     try {
         response = await renewing(() =>
             fetch(url, {
                 method,
-                headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token() },
+                headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token(), ...more },
                 body: body === undefined ? null : JSON.stringify(body),
                 signal: AbortSignal.timeout(8000),
             }),

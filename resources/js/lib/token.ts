@@ -1,3 +1,4 @@
+import { PRESS, pressing } from './press';
 import { HttpResponseError, xhrHttpClient, type HttpClient, type HttpRequestConfig, type HttpResponse } from '@inertiajs/core';
 
 /** What the server says when it no longer knows the token a page was given. */
@@ -27,6 +28,18 @@ export async function renewing<R extends { status: number }>(send: () => Promise
 /** What the pages send with: a screen that stood open for a week hands in what was typed on it like any other. */
 export class RenewingClient implements HttpClient {
     async request(config: HttpRequestConfig): Promise<HttpResponse> {
+        return config.method === 'get'
+            ? this.#renewed(config)
+            : pressing(
+                  config.method,
+                  config.url,
+                  config.data,
+                  (key) => this.#renewed({ ...config, headers: { ...config.headers, [PRESS]: key } }),
+                  (answer) => answer.status,
+              );
+    }
+
+    async #renewed(config: HttpRequestConfig): Promise<HttpResponse> {
         try {
             return await xhrHttpClient.request(config);
         } catch (refused) {

@@ -72,8 +72,14 @@
         localStorage.setItem('apalos.light', name);
     }
 
+    /** What was sent and got no answer of ours. */
+    let unanswered = $state<string | null>(null);
+    const LOST =
+        'The bench computer did not answer, so it is not known whether that arrived. Press once more: it counts as the same press, and nothing is made twice.';
+    const BUSY = 'The bench computer is busy. Wait a moment and press once more: it counts as the same press, and nothing is made twice.';
+
     /** Why nothing can be written down just now. */
-    const cannot = $derived(bench.frame?.trouble ?? refused('disk'));
+    const cannot = $derived(unanswered ?? bench.frame?.trouble ?? refused('disk'));
 
     $effect.pre(() => {
         bench.take(shared.frame);
@@ -93,6 +99,22 @@
             }
         };
         document.addEventListener('visibilitychange', woke);
+        const heard = [
+            router.on('networkError', (event) => {
+                event.preventDefault();
+                unanswered = LOST;
+            }),
+            router.on('httpException', (event) => {
+                const { status } = event.detail.response;
+                if (status === 429 || status >= 502) {
+                    event.preventDefault();
+                    unanswered = BUSY;
+                }
+            }),
+            router.on('success', () => {
+                unanswered = null;
+            }),
+        ];
         // The first screen says in which time zone the bench stands; This bench changes it.
         if (bench.frame?.workshop.time_zone === null) {
             void bench.change({ time_zone: deviceZone() }, bench.frame?.workshop.edition);
@@ -101,6 +123,9 @@
             clearInterval(second);
             clearInterval(refresh);
             document.removeEventListener('visibilitychange', woke);
+            heard.forEach((stop) => {
+                stop();
+            });
         };
     });
 

@@ -899,6 +899,7 @@ export type ContactBoardView = {
         passed: boolean | null;
         note: string;
         photo: boolean;
+        edition: number;
     })[];
     releases: Record<string, string>;
     sealers: Record<string, string>;

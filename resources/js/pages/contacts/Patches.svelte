@@ -15,9 +15,9 @@
 
     const asked = (id: number): string | null => refused(`patch-${String(id)}`);
 
-    function read(id: number, passed: boolean): void {
+    function read(id: number, edition: number, passed: boolean): void {
         router.post(
-            `/contacts/patches/${String(id)}`,
+            `/contacts/patches/${String(id)}?edition=${String(edition)}`,
             { passed, sure: asked(id) !== null, note: notes[id] ?? '', photo: photos[id] ?? null },
             { forceFormData: true, preserveScroll: true },
         );
@@ -27,6 +27,7 @@
 
 <section class="mt-8" aria-labelledby="patches">
     <h2 id="patches" class="text-2xl">Test patches that are on</h2>
+    {#if refused('edition') !== null}<p class="early" role="alert">{refused('edition')}</p>{/if}
     <ul>
         {#each open as patch (patch.id)}
             <li class="patch">
@@ -48,8 +49,8 @@
                 <PhotoPick onpick={(taken) => (photos[patch.id] = taken)} />
                 {#if asked(patch.id) !== null}<p class="early" role="alert">{asked(patch.id)}</p>{/if}
                 <p class="flex flex-wrap gap-2">
-                    <button class="btn btn-sm" onclick={() => read(patch.id, true)}>Cured, came away</button>
-                    <button class="btn btn-sm" onclick={() => read(patch.id, false)}>Failed</button>
+                    <button class="btn btn-sm" onclick={() => read(patch.id, patch.edition, true)}>Cured, came away</button>
+                    <button class="btn btn-sm" onclick={() => read(patch.id, patch.edition, false)}>Failed</button>
                 </p>
             </li>
         {:else}

@@ -1,6 +1,6 @@
 <script lang="ts">
     import { router } from '@inertiajs/svelte';
-    import { ask } from '../../lib/api';
+    import { make } from '../../lib/api';
     import { bench } from '../../lib/bench.svelte';
     import { Typing } from '../../lib/typing.svelte';
     import { measure, type Entry } from '../../lib/units';
@@ -42,7 +42,7 @@
     );
 
     async function plan(): Promise<void> {
-        const answer = await ask<{ id: number }>('POST', '/trials', {
+        const answer = await make<{ id: number }>('/trials', {
             ...$state.snapshot(trial),
             base: trial.base || null,
             surface: trial.surface || null,

@@ -1,6 +1,6 @@
 <script lang="ts">
     import { untrack } from 'svelte';
-    import { ask } from '../../lib/api';
+    import { make } from '../../lib/api';
     import { bench } from '../../lib/bench.svelte';
     import { Tell } from '../../lib/tell.svelte';
     import { figure, measure } from '../../lib/units';
@@ -22,7 +22,7 @@
     let wrong = $state<string | null>(null);
 
     async function become(): Promise<void> {
-        const answer = await ask<TrialView & { said: string }>('POST', `/trials/${String(trial.id)}/become`, {
+        const answer = await make<TrialView & { said: string }>(`/trials/${String(trial.id)}/become`, {
             what: into,
             ...(into === 'faults' ? { cause } : {}),
             ...(into === 'hardness'

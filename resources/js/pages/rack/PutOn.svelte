@@ -1,7 +1,7 @@
 <script lang="ts">
     /** A mould that was made elsewhere, or before there was a log. */
     import { router } from '@inertiajs/svelte';
-    import { ask } from '../../lib/api';
+    import { make } from '../../lib/api';
     import { Typing } from '../../lib/typing.svelte';
     import type { Entry } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
@@ -22,7 +22,7 @@
     const at = (field: string): string | null => (wrong?.field === field ? wrong.message : null);
 
     async function put(): Promise<void> {
-        const answer = await ask<{ id: number }>('POST', '/rack', {
+        const answer = await make<{ id: number }>('/rack', {
             name: mould.name,
             material: mould.material || null,
             casting: mould.casting || null,

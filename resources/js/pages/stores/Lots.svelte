@@ -2,7 +2,7 @@
     /** The kits of one sheet: what is left, what the next costs, and taking a new one in. */
     import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
-    import { ask } from '../../lib/api';
+    import { ask, make } from '../../lib/api';
     import { bench } from '../../lib/bench.svelte';
     import { Typing } from '../../lib/typing.svelte';
     import { measure, type Entry } from '../../lib/units';
@@ -50,7 +50,7 @@
     let kept = $state(false);
 
     async function take(): Promise<void> {
-        const answer = await ask<{ id: number; label: string }>('POST', '/stores/lots', {
+        const answer = await make<{ id: number; label: string }>('/stores/lots', {
             code,
             got_on: kit.got_on,
             opened_on: kit.opened_on === '' ? null : kit.opened_on,
