@@ -85,12 +85,12 @@ final readonly class WholeSense
     {
         foreach (Pour::query()->with('impression.job', 'snapshot')->where('state', '!=', PourState::Draft)->lazyById(self::AT_ONCE)->chunk(self::AT_ONCE) as $pours) {
             foreach (RecordedRun::legible(array_values($pours->all()))[1] as $pour) {
-                yield ['part' => 'pours', 'id' => $pour->id, 'name' => $pour->title(), 'why' => 'its run cannot be read'];
+                yield ['part' => 'pours', 'id' => $pour->id, 'name' => self::title($pour), 'why' => 'its run cannot be read'];
             }
         }
         foreach (Pour::query()->with('impression.job')->where('state', PourState::Draft)->lazyById(self::AT_ONCE) as $pour) {
             if (! self::can(static fn (): array => $pour->sheet)) {
-                yield ['part' => 'pours', 'id' => $pour->id, 'name' => $pour->title(), 'why' => 'its sheet cannot be read'];
+                yield ['part' => 'pours', 'id' => $pour->id, 'name' => self::title($pour), 'why' => 'its sheet cannot be read'];
             }
         }
     }
@@ -121,6 +121,11 @@ final readonly class WholeSense
         if (! self::can(fn (): array => $this->library->shelf()->bases)) {
             yield ['part' => 'sheets', 'id' => 0, 'name' => '', 'why' => 'a sheet of its own cannot be read'];
         }
+    }
+
+    private static function title(Pour $pour): string
+    {
+        return "{$pour->impression->job->name} · {$pour->impression->name}";
     }
 
     /** @param  callable(): mixed  $read */

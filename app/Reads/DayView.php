@@ -6,6 +6,7 @@ namespace App\Reads;
 
 use Apalos\Core\Day\DayPlanner;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Result\Budget;
 use App\Models\Workshop;
 use App\Workshop\DayDesk;
 use App\Workshop\DayWork;
@@ -22,6 +23,9 @@ use Carbon\CarbonImmutable;
  */
 final readonly class DayView implements View
 {
+    /** What all groups together may be tried, in steps. */
+    private const TRIES = 4_000_000;
+
     private const LANES = ['hands' => 'Hands', 'chamber' => 'Vacuum chamber', 'pot' => 'Pressure pot'];
 
     public function __construct(private PlannedDay $day, private DayDesk $desk, private Workshop $workshop, private CarbonImmutable $now) {}
@@ -78,12 +82,13 @@ final readonly class DayView implements View
             $groups[$work->build][] = $work;
         }
         [$startable, $waits] = [[], []];
+        $budget = new Budget(self::TRIES);
         foreach ($groups as $group) {
             // Only what nobody has begun.
             if (array_filter($group, static fn (DayWork $one): bool => $one->state !== 'planned' || ! $one->moves) !== []) {
                 continue;
             }
-            $starts = (new DayPlanner(thorough: false))->quick($this->desk->request($group, $this->now));
+            $starts = (new DayPlanner(thorough: false))->quick($this->desk->request($group, $this->now), [], $budget->part(0.25));
             if ($starts === null || $starts === []) {
                 continue;
             }

@@ -35,7 +35,8 @@ final readonly class KeptFrame
         if (! is_array($kept) || ($kept['rests'] ?? null) !== $rests) {
             app(KeptDay::class)->turn = is_numeric($turn) ? (int) $turn : null;
             $kept = ['rests' => $rests, 'room_c' => app(RoomTemperature::class)->now()->degrees, 'drawn' => app(DrawStrip::class)()];
-            $this->cache->forever($key, $kept);
+            // One that is of the plan before is drawn anew at the next look.
+            app(KeptDay::class)->isOfBefore || $this->cache->forever($key, $kept);
         }
         /** @var array{room_c: float, drawn: DrawnStrip} $kept */
 

@@ -11,6 +11,7 @@ use Apalos\Core\Day\DayPlanner;
 use Apalos\Core\Day\DayRequest;
 use Apalos\Core\Day\DayResult;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Result\Budget;
 use App\Models\Workshop;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Cache\Repository;
@@ -18,7 +19,8 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * The one plan of the day: strip, day and calendar show the same. It holds until anything happens, and for a few minutes at most,
- * since what nobody has begun cannot begin in the past. When something happens it says what that moved.
+ * since what nobody has begun cannot begin in the past. When something happens it says what that moved. It is laid out once, by whoever comes
+ * first; who comes meanwhile is shown the plan before, with what is new in its place.
  */
 final class KeptDay
 {
@@ -33,7 +35,13 @@ final class KeptDay
     /** For so long a move is told, in seconds. */
     private const TOLD_S = 1800;
 
+    /** Steps of a plan that stands for a moment. */
+    private const MOMENT = 400_000;
+
     private ?PlannedDay $day = null;
+
+    /** Whether another one is being laid out just now: what is drawn of this is not kept. */
+    public bool $isOfBefore = false;
 
     /** How often anything changed, where somebody has asked already. */
     public ?int $turn = null;
@@ -49,6 +57,7 @@ final class KeptDay
     public function afresh(CarbonImmutable $now): PlannedDay
     {
         $this->day = $this->turn = null;
+        $this->isOfBefore = false;
         $this->work->forgetBuilds();
 
         return $this->at($now);
@@ -62,7 +71,15 @@ final class KeptDay
         $rests = sprintf('%d/%d/%d/%d/%d', $turn, intdiv((int) $now->getTimestamp(), self::HOLDS_S), $this->workshop->hands, $this->workshop->day_starts_min, $this->workshop->day_ends_min);
         $kept = $this->cache->get($key = sprintf('day:%d:%d', self::EDITION, $this->workshop->id));
         $kept = is_array($kept) && $kept['midnight'] === (int) $midnight->getTimestampMs() ? $kept : null;
-        [$asked, $result, $because] = $this->again($kept, $rests, $work, $now) ?? $this->plan($work, $now);
+        $laid = $this->again($kept, $rests, $work, $now);
+        $turnToLay = $laid === null ? $this->turnToLay() : null;
+        if ($turnToLay === false) {
+            $this->isOfBefore = true;
+            [$asked, $result, $because] = $this->ofBefore($kept, $work, $now);
+
+            return new PlannedDay($midnight, $work, $asked, $result, $because, $kept['moved'] ?? []);
+        }
+        [$asked, $result, $because] = $laid ?? $this->plan($work, $now);
         $moved = $kept['moved'] ?? [];
         if ($kept !== null && $kept['turn'] !== $turn) {
             $news = $this->moved($work, $result->starts, $kept['starts'], DayDesk::minutes($now, $midnight));
@@ -72,8 +89,43 @@ final class KeptDay
         $there = array_column(array_map(static fn (DayWork $one): array => ['id' => $one->operation->id, 'moves' => $one->moves], $work), 'moves', 'id');
         $moved = array_values(array_filter($moved, static fn (array $one): bool => ($there[$one['id']] ?? false) && $one['told_ms'] > $now->getTimestampMs() - self::TOLD_S * 1000));
         $this->cache->put($key, ['turn' => $turn, 'rests' => $rests, 'midnight' => (int) $midnight->getTimestampMs(), 'starts' => $result->starts, 'because' => $because, 'moved' => $moved], self::TOLD_S * 4);
+        $turnToLay === null || fclose($turnToLay);
 
         return new PlannedDay($midnight, $work, $asked, $result, $because, $moved);
+    }
+
+    /**
+     * Held until it is closed or its process is no more.
+     *
+     * @return resource|false|null false where somebody else lays the day just now; null where no lock can be kept, as on a full disk
+     */
+    private function turnToLay()
+    {
+        $file = @fopen(storage_path("framework/cache/day-{$this->workshop->id}"), 'c');
+
+        return $file === false ? null : (flock($file, LOCK_EX | LOCK_NB) ? $file : false);
+    }
+
+    /**
+     * In the order of the plan before, at once: good enough for the moment until the other one stands.
+     *
+     * @param  array<string, mixed>|null  $kept
+     * @param  list<DayWork>  $work
+     * @return array{DayRequest, DayResult, Phrase|null}
+     */
+    private function ofBefore(?array $kept, array $work, CarbonImmutable $now): array
+    {
+        $before = is_array($kept['starts'] ?? null) ? array_filter($kept['starts'], is_float(...)) : [];
+        $because = ($kept['because'] ?? null) instanceof Phrase ? $kept['because'] : null;
+        $request = $this->desk->request($work, $now);
+        foreach ($because === null ? [$request, self::open($request)] : [self::open($request)] as $asked) {
+            $starts = (new DayPlanner(thorough: false))->quick($asked, $before, new Budget(self::MOMENT));
+            if ($starts !== null) {
+                return [$asked, DayResult::of(DayGraph::of($asked), $starts), $because];
+            }
+        }
+
+        return [$request, DayResult::nothingFits($because ?? Phrase::of('day.cannot_say')), $because];
     }
 
     /**

@@ -63,7 +63,7 @@ final class OnePressTest extends TestCase
         self::assertSame(1, Impression::query()->where('name', 'Owl cast')->count());
         self::assertSame(1, $same($this->pressed('/rack', ['name' => 'Block', 'material' => 'pr-25'], key: 'press-0003')));
         self::assertSame(1, Mould::query()->count());
-        self::assertSame(1, $same($this->pressed('/stores/lots', ['code' => 'pr-10'], key: 'press-0004')));
+        self::assertSame(1, $same($this->pressed('/stores/lots', ['code' => 'pr-10', 'got_on' => '2026-03-01', 'parts' => [['part' => 'A', 'grams' => 400], ['part' => 'B', 'grams' => 400]]], key: 'press-0004')));
         self::assertSame(1, DB::table('lots')->count());
         self::assertSame(1, $same($this->pressed('/contacts/patches', ['fresh' => 'silicone-platinum', 'surface' => 'wood'], key: 'press-0005')));
         self::assertSame(1, DB::table('test_patches')->count());

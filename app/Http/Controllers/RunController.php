@@ -38,7 +38,7 @@ final readonly class RunController
 
         [$runs] = RecordedRun::legible([$pour->load('impression.job', 'snapshot')]);
 
-        return $runs === [] ? Reply::page('lost/Damaged', ['kind' => 'pours', 'id' => $pour->id, 'title' => $pour->title()]) : Reply::page('run/Run', ['run' => $this->view($runs[0])]);
+        return $runs === [] ? Reply::page('lost/Damaged', ['kind' => 'pours', 'id' => $pour->id, 'title' => "{$pour->impression->job->name} · {$pour->impression->name}"]) : Reply::page('run/Run', ['run' => $this->view($runs[0])]);
     }
 
     public function state(Pour $pour): JsonResponse
