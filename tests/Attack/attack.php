@@ -71,6 +71,50 @@ $kills === 0 || count($confirmed) > 0 && count($confirmed) < count($sent) || $fa
 $column('pragma integrity_check') === ['ok'] || $fault('the database is damaged');
 printf("%d kills: %d facts confirmed, %d sent in all, each there once\n", $kills, count($confirmed), count($sent));
 
+// -- Presses: twenty at once with one key make one thing, and all are told the same.
+$json = ['Accept: application/json', 'Content-Type: application/json'];
+$job = (int) $column('select id from jobs where deleted_at is null order by id limit 1')[0];
+$doors = [
+    ['/jobs', 'jobs', ['name' => 'Pressed', 'quantity' => 1]],
+    ["/jobs/{$job}/impressions", 'impressions', ['kind' => 'cast', 'name' => 'Pressed', 'material' => 'pr-10']],
+    ['/rack', 'moulds', ['name' => 'Pressed', 'material' => 'pr-25']],
+    ['/stores/lots', 'lots', ['code' => 'pr-10', 'got_on' => '2026-11-01', 'parts' => [['part' => 'A', 'grams' => 500], ['part' => 'B', 'grams' => 500]]]],
+    ['/trials', 'trials', ['name' => 'Pressed', 'about' => 'release', 'base' => 'pr-10', 'surface' => 'wax', 'note' => '', 'cups' => 2, 'cup_g' => 20, 'variants' => [['name' => 'a', 'release' => null], ['name' => 'b', 'release' => 'wax-spray']]]],
+    ['/contacts/patches', 'test_patches', ['fresh' => 'silicone-platinum', 'surface' => 'plaster', 'base' => 'pr-10', 'place' => 'pressed']],
+    ['/formulas', 'formula_versions', ['name' => 'Pressed', 'kind' => 'mix', 'recipe' => '{"base": "pr-10", "additives": []}', 'note' => '']],
+];
+foreach ($doors as [$door, $table, $said]) {
+    $before = (int) $column("select count(*) from {$table}")[0];
+    $answers = $bench->atOnce(array_fill(0, 20, ['POST', $door, $said, [...$json, 'X-Press: once-'.$table]]), 20);
+    foreach ($answers as $answer) {
+        $answer['status'] > 0 && $answer['status'] < 400 || $fault("{$door}, pressed, was answered with {$answer['status']}: ".substr($answer['body'], 0, 200));
+    }
+    count(array_unique(array_column($answers, 'body'))) === 1 || $fault("{$door}: twenty presses were told ".count(array_unique(array_column($answers, 'body'))).' things');
+    $made = (int) $column("select count(*) from {$table}")[0] - $before;
+    $made === 1 || $fault("{$door}: twenty presses made {$made}");
+}
+// The plug is pulled while others are pressed: pressed again, each is there once.
+for ($i = 0; $i < intdiv($kills, 2); $i++) {
+    $presses = array_map(static fn (int $n): array => ['POST', '/jobs', ['name' => "Pulled {$i}.{$n}", 'quantity' => 1], [...$json, "X-Press: pulled-{$i}-{$n}"]], range(0, 19));
+    $one = $bench->send('POST', '/jobs', ['name' => "Before {$i}", 'quantity' => 1], $json)['s'];
+    $child = pcntl_fork();
+    if ($child === 0) {
+        usleep(mt_rand((int) (1e6 * $one), (int) (8e6 * $one)));
+        $bench->kill();
+        posix_kill(posix_getpid(), SIGKILL);
+    }
+    $bench->atOnce($presses, 4);
+    pcntl_waitpid($child, $status);
+    $bench->kill();
+    $bench->start();
+    foreach ($bench->atOnce($presses, 4) as $answer) {
+        $answer['status'] > 0 && $answer['status'] < 400 || $fault("pressed again, a job was answered with {$answer['status']}");
+    }
+    $there = array_count_values($column("select name from jobs where name like 'Pulled {$i}.%'"));
+    count($there) === 20 && max($there) === 1 || $fault('pressed again after the plug was pulled, not every job is there once');
+}
+printf("%d doors pressed twenty times at once, %d times the plug was pulled among presses\n", count($doors), intdiv($kills, 2));
+
 // -- Everything at once.
 $link = (int) $column("select id from impressions where kind = 'cast' and deleted_at is null order by id limit 1")[0];
 $db->exec("delete from pours where impression_id = {$link} and state = 'draft'");
