@@ -20,15 +20,17 @@ $bench = new Bench;
 register_shutdown_function($bench->close(...));
 $bench->start();
 $db = $bench->database();
-$links = $db->query("select id from impressions where deleted_at is null and kind in ('mould', 'cast') order by id")->fetchAll(PDO::FETCH_COLUMN);
-foreach (array_slice([...$links, ...$links, ...$links], 0, 24) as $i => $link) {
-    $bench->send('POST', "/impressions/{$link}/builds", http_build_query(['kind' => 'glove-silicone', 'measured' => ['area_mm2' => 40_000 + 500 * $i, 'flange_mm2' => 9_000]]), ['Accept: text/html', 'Content-Type: application/x-www-form-urlencoded']);
+for ($i = 0; $i < 30; $i++) {
+    $job = $db->query("insert into jobs (workshop_id, name, quantity, created_at, updated_at) values (1, 'Glove {$i}', 1, '2026-01-01', '2026-01-01') returning id")->fetchColumn();
+    $db->exec("insert into impressions (workshop_id, job_id, position, kind, name, material, surface) values (1, {$job}, 0, 'original', 'Last', '', 'acrylic')");
+    $link = $db->query("insert into impressions (workshop_id, job_id, position, kind, name, material) values (1, {$job}, 1, 'mould', 'Glove', 'br-28') returning id")->fetchColumn();
+    $bench->send('POST', "/impressions/{$link}/builds", ['kind' => 'glove-silicone', 'measured' => ['area_mm2' => 40_000 + 500 * $i, 'flange_mm2' => 9_000, 'fill_ml' => 20, 'wall_mm' => ['least' => 4, 'most' => 5]]]);
 }
 // So many coats, and hands for an hour a day: windows shut before anybody is free.
 $edition = (int) $db->query('select edition from workshops')->fetchColumn();
 $told = $bench->send('PUT', "/workshop?edition={$edition}", ['day_starts_min' => 600, 'day_ends_min' => 660, 'hands' => 1]);
 $day = json_decode($bench->send('GET', '/day/state')['body'], true);
-printf("%d operations, the day %s\n", count($day['items'] ?? []), ($day['because'] ?? null) === null ? 'fits' : 'does not fit: '.mb_strimwidth((string) json_encode($day['because'], JSON_UNESCAPED_UNICODE), 0, 160, '…'));
+printf("%d builds on the bench, the day %s\n", (int) $db->query('select count(*) from builds where plain = 0 and ended_at is null')->fetchColumn(), ($day['because'] ?? null) === null ? 'fits' : 'does not fit: '.mb_strimwidth((string) json_encode($day['because'], JSON_UNESCAPED_UNICODE), 0, 160, '…'));
 $pour = (int) $db->query("select id from pours where state = 'waiting' order by id desc limit 1")->fetchColumn();
 
 $until = microtime(true) + $seconds;

@@ -85,7 +85,7 @@ $doors = [
 ];
 foreach ($doors as [$door, $table, $said]) {
     $before = (int) $column("select count(*) from {$table}")[0];
-    $answers = $bench->atOnce(array_fill(0, 20, ['POST', $door, $said, [...$json, 'X-Press: once-'.$table]]), 20);
+    $answers = $bench->atOnce(array_fill(0, 20, ['POST', $door, $said, [...$json, 'X-Press: once-'.strtr($table, '_', '-')]]), 20);
     foreach ($answers as $answer) {
         $answer['status'] > 0 && $answer['status'] < 400 || $fault("{$door}, pressed, was answered with {$answer['status']}: ".substr($answer['body'], 0, 200));
     }

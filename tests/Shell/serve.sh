@@ -34,7 +34,7 @@ job() { # make a job, as a browser would
     curl -s -c "$folder/cookies" -o /dev/null "$at/token"
     local token
     token=$(awk '$6 == "XSRF-TOKEN" { print $7 }' "$folder/cookies" | php -r 'echo urldecode(trim(stream_get_contents(STDIN)));')
-    status -b "$folder/cookies" -H "X-XSRF-TOKEN: $token" -H "Origin: $at" --data-urlencode "name=$1" -d quantity=2 "$at/jobs"
+    status -b "$folder/cookies" -H "X-XSRF-TOKEN: $token" -H "X-Press: $(date +%s%N)" -H "Origin: $at" --data-urlencode "name=$1" -d quantity=2 "$at/jobs"
 }
 
 start
@@ -48,6 +48,28 @@ is 'a job is made' 302 "$(job 'Kept through a fire')"
 is 'it stands among the jobs' 1 "$(curl -s "$at/jobs" | grep -c 'Kept through a fire')"
 bin/backup --data "$folder/shop" --to "$folder/backups" --keep 3 >"$folder/said"
 is 'a backup is taken while it runs, and proves itself' 1 "$(grep -c 'proved part by part' "$folder/said")"
+root=$PWD
+(cd "$folder" && "$root/bin/backup" --data shop --to beside >/dev/null)
+is 'a path is where the caller stands' 1 "$(ls "$folder"/beside/*.zip | wc -l)"
+is 'and nobody else reads it' '600 700' "$(stat -c %a "$folder"/beside/*.zip) $(stat -c %a "$folder/beside")"
+work() { pgrep -f 'queue:work database --queue=at-once,default' | sort -n | tail -1; }
+before=$(work)
+kill -9 "$before"
+for _ in $(seq 50); do [ -n "$(work)" ] && [ "$(work)" != "$before" ] && break; sleep 0.2; done
+is 'a worker that was killed is begun anew' yes "$([ -n "$(work)" ] && [ "$(work)" != "$before" ] && echo yes)"
+(
+    ulimit -n 4096
+    exec php -r '$open = []; for ($i = 0; $i < 2000; $i++) { $s = @stream_socket_client("tcp://".$argv[1], $n, $e, 2); if ($s === false) { break; } fwrite($s, "GET / HTTP/1.1\r\nHost: bench.test\r\nX-Slow:"); $open[] = $s; } file_put_contents($argv[2], (string) count($open)); sleep(30);' "127.0.0.1:$port" "$folder/half"
+) &
+half=$!
+for _ in $(seq 100); do [ -s "$folder/half" ] && break; sleep 0.1; done
+is 'two thousand connections that say nothing' 2000 "$(cat "$folder/half")"
+is 'keep nobody from the bench' 200 "$(status -m 5 "$at/jobs")"
+sleep 10
+is 'and are let go of soon' yes "$([ "$(ss -Htn state established "sport = :$port" 2>/dev/null | wc -l)" -lt 100 ] && echo yes)"
+kill "$half" 2>/dev/null || true
+is 'a watcher is told how it keeps' 5 "$(curl -s "$at/up" | grep -cE '^(Apalos is up|clock: |queue: |backup: |disk: )')"
+is 'a question that is too long is turned away' 413 "$(head -c 400000 /dev/zero | tr '\0' x | status -X POST -H 'Content-Type: application/json' --data-binary @- "$at/api/reckon/mix")"
 is 'while it is served nothing is put back over it' 1 "$(bin/restore --data "$folder/shop" "$folder"/backups/*.zip >/dev/null 2>&1; echo $?)"
 is 'another job is made' 302 "$(job 'Made after the backup')"
 stop
@@ -55,6 +77,7 @@ rm -f "$folder"/shop/apalos.sqlite*
 bin/restore --data "$folder/shop" "$folder"/backups/*.zip >"$folder/said"
 is 'the backup is put back' 1 "$(grep -c 'It is back' "$folder/said")"
 start
+is 'it was read through once' 1 "$(grep -c 'All of it can be read' "$folder/said")"
 is 'what was in it is there' 1 "$(curl -s "$at/jobs" | grep -c 'Kept through a fire')"
 is 'what came later is not' 0 "$(curl -s "$at/jobs" | grep -c 'Made after the backup' || true)"
 is 'work goes on' 302 "$(job 'And on')"
