@@ -12,8 +12,11 @@ use App\Models\PourState;
 use App\Models\Typed;
 use App\Workshop\RecordedBuild;
 use App\Workshop\RecordedRun;
+use App\Workshop\SheetReckoner;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use TypeError;
+use ValueError;
 
 /** A record nobody can read leaves the bench: nothing of it is changed but where it stands, and it can be had back. */
 final readonly class PutDamagedAway
@@ -21,21 +24,44 @@ final readonly class PutDamagedAway
     /** @throws BadInput for one that can be read */
     public function pour(Pour $pour): void
     {
-        DB::transaction(static function () use ($pour): void {
+        DB::transaction(function () use ($pour): void {
             $pour = Pour::query()->lockForUpdate()->findOrFail($pour->id);
+            if ($pour->state === PourState::Draft) {
+                $this->draft($pour);
+
+                return;
+            }
             RecordedRun::legible([$pour])[1] !== [] || throw self::whole();
             Typed::query()->updateOrCreate(['screen' => "damaged/{$pour->id}"], ['what' => ['state' => $pour->state->value]]);
             DB::table('pours')->where('id', $pour->id)->update(['state' => PourState::GivenUp->value]);
         });
     }
 
-    public function pourBack(Pour $pour): void
+    /** A sheet nobody can read was never poured: its row goes, and is kept as it stood until it is had back. */
+    private function draft(Pour $pour): void
+    {
+        try {
+            app(SheetReckoner::class)->reckon($pour->sheet);
+        } catch (BadInput|TypeError|ValueError) {
+            Typed::query()->updateOrCreate(['screen' => "damaged/{$pour->id}"], ['what' => ['row' => (array) DB::table('pours')->where('id', $pour->id)->first()]]);
+            DB::table('pours')->where('id', $pour->id)->delete();
+
+            return;
+        }
+        throw self::whole();
+    }
+
+    public function pourBack(int $pour): void
     {
         DB::transaction(static function () use ($pour): void {
-            $kept = Typed::query()->where('screen', "damaged/{$pour->id}")->lockForUpdate()->first();
+            $kept = Typed::query()->where('screen', "damaged/{$pour}")->lockForUpdate()->first();
+            $row = $kept->what['row'] ?? null;
+            if (is_array($row)) {
+                DB::table('pours')->insertOrIgnore($row);
+            }
             $state = PourState::tryFrom(is_string($said = $kept?->what['state'] ?? null) ? $said : '');
             if ($state !== null) {
-                DB::table('pours')->where('id', $pour->id)->update(['state' => $state->value]);
+                DB::table('pours')->where('id', $pour)->update(['state' => $state->value]);
             }
             $kept?->delete();
         });

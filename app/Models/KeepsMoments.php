@@ -49,6 +49,20 @@ trait KeepsMoments
         return preg_match('/^\d{4}-\d\d-\d\d( \d\d:\d\d:\d\d(\.\d+)?)?$/', $value) === 1 ? new CarbonImmutable($value, 'UTC') : self::guessed($value);
     }
 
+    /**
+     * A structure that is broken off, or none at all, is an empty one: whoever reads it says what is missing, and no page dies of it.
+     *
+     * @param  string  $value
+     * @param  bool  $asObject
+     * @return mixed
+     */
+    public function fromJson($value, $asObject = false)
+    {
+        $read = parent::fromJson($value, $asObject);
+
+        return $asObject || is_array($read) ? $read : [];
+    }
+
     private static function guessed(string $value): CarbonImmutable
     {
         try {

@@ -77,6 +77,17 @@ final class Mould extends Model
         ];
     }
 
+    /**
+     * Of a damaged record what can be read of it.
+     *
+     * @return list<array{name: string, role: string, pour_id: int|null, base: string|null}>
+     */
+    public function getPartsAttribute(?string $kept): array
+    {
+        /** @var list<array{name: string, role: string, pour_id: int|null, base: string|null}> */
+        return array_values(array_filter((array) json_decode((string) $kept, true, 16), static fn (mixed $part): bool => is_array($part) && isset($part['name'], $part['role'])));
+    }
+
     /** @return BelongsTo<Job, $this> */
     public function job(): BelongsTo
     {

@@ -75,9 +75,8 @@ final readonly class DrawerQuery
     {
         $versions = [];
         foreach (Rows::of('formula_versions')->join('formulas', 'formulas.id', '=', 'formula_versions.formula_id')->whereIn('formula_versions.id', $ids)->get(['formula_versions.id', 'formula_versions.number', 'formula_versions.recipe', 'formulas.id as formula_id', 'formulas.name']) as $row) {
-            /** @var array<string, mixed> $said */
             $said = json_decode((string) $row->recipe, true);
-            $versions[(int) $row->id] = ['recipe' => $this->recipes->read($said), 'called' => "{$row->name} · {$row->number}", 'href' => "/formulas/{$row->formula_id}?version={$row->id}"];
+            $versions[(int) $row->id] = ['recipe' => is_array($said) ? $this->recipes->read($said) : null, 'called' => "{$row->name} · {$row->number}", 'href' => "/formulas/{$row->formula_id}?version={$row->id}"];
         }
 
         return $versions;

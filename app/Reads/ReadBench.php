@@ -181,7 +181,7 @@ final readonly class ReadBench
     /** @return BenchItemShape */
     private function item(Pour $pour, string $group, string $what, ?float $number, ?string $unit, string $label, ?CarbonImmutable $from, ?CarbonImmutable $to, string $page, string $action): array
     {
-        $frozen = $pour->plan === null ? null : FrozenPlan::of($pour);
+        $frozen = $pour->plan === null ? null : FrozenPlan::legible($pour);
         $sheet = $frozen === null ? $this->library->shelf()->bases[$pour->baseCode() ?? ''] ?? null : null;
 
         return [

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Workshop;
 
+use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Models\Pour;
 use LogicException;
+use TypeError;
+use ValueError;
 
 /** What a pour was begun with, keyed by code. No later change of a sheet, a rule or a name moves it. */
 final readonly class FrozenPlan
@@ -38,6 +41,16 @@ final readonly class FrozenPlan
             $base->text('code'), $base->text('name'), $base->text('colour'), $base->bool('brushed'), $texts($plan->object('names')), $texts($plan->object('colours')),
             FrozenClock::from($plan->object('clock')), $plan->text('formula_name'), $plan->numberOrNull('likely_ml'), $plan->number('room_c', -50.0, 80.0),
         );
+    }
+
+    /** Null where nobody can read it. */
+    public static function legible(Pour $pour): ?self
+    {
+        try {
+            return self::of($pour);
+        } catch (BadInput|LogicException|ValueError|TypeError) {
+            return null;
+        }
     }
 
     public function called(string $code): string

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Workshop;
 
+use Apalos\Core\Input\BadInput;
 use App\Models\Build;
 use App\Models\Pour;
 use App\Models\PourState;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Cache\Repository;
+use TypeError;
+use ValueError;
 
 /**
  * What stands on the bench and what is planned for it, asked for once: the strip and the bench look at the same.
@@ -126,8 +129,13 @@ final class LiveWork
             /** @var Gist|null */
             return $kept['gist'];
         }
-        $reckoning = $this->reckoner->reckon($draft->sheet);
-        $mix = $reckoning->isPourable() ? $reckoning->mix : null;
+        try {
+            $reckoning = $this->reckoner->reckon($draft->sheet);
+            $mix = $reckoning->isPourable() ? $reckoning->mix : null;
+        } catch (BadInput|TypeError|ValueError) {
+            // A sheet nobody can read is not finished; its own page says more.
+            $mix = null;
+        }
         $gist = $mix === null ? null : ['mass_g' => $mix->mass->g, 'cups' => count($mix->batches), 'demould_min' => $mix->demould?->min];
         $this->cache->put("gist:{$draft->workshop_id}:{$draft->id}", ['rests' => $rests, 'gist' => $gist], CarbonImmutable::now()->addWeek());
 

@@ -57,10 +57,11 @@ final readonly class Readiness
             ->atHand()->orderByDesc('met_at')->limit(self::MOST)->get()->sortBy('met_at');
         $curing = [];
         foreach ($pours as $pour) {
-            if ($pour->plan === null || $pour->grade?->counts() === false) {
+            $frozen = $pour->plan === null || $pour->grade?->counts() === false ? null : FrozenPlan::legible($pour);
+            if ($frozen === null) {
                 continue;
             }
-            $ready = $this->of($pour, $pour->met_at, FrozenPlan::of($pour)->clock, $now);
+            $ready = $this->of($pour, $pour->met_at, $frozen->clock, $now);
             if ($ready->readyMs !== null && $ready->readyMs > $now->getTimestampMs()) {
                 $curing[] = ['pour' => $pour, 'ready' => $ready];
             }

@@ -159,6 +159,31 @@ $numbers === range(1, min(40, $each)) || $fault('the versions of one formula, ke
 $slowest = max(array_column($answers, 's'));
 printf("%d requests, 40 at once: the slowest %.1f s\n", $storm, $slowest);
 
+// -- Damaged records: whatever is broken off in one of them, every screen stands.
+$screens = ['/', '/frame', '/jobs', '/day', '/day.ics', '/log', '/log.csv', '/rack', '/stores', '/swatches', '/swatches/drawer', '/swatches/colour', '/contacts', '/faults', '/formulas', '/study', '/find?q=a', '/exchange/swatches.json'];
+$structured = ['pours' => ['plan', 'sheet'], 'facts' => ['payload'], 'builds' => ['plan'], 'formula_versions' => ['recipe'], 'impressions' => ['contacts'], 'own_sheets' => ['sheet'], 'moulds' => ['parts'], 'swatch_readings' => ['values'], 'studies' => ['answer', 'asked'], 'series' => ['plan'], 'trials' => ['plan'], 'model_files' => ['sides']];
+$broken = 0;
+foreach ($structured as $table => $columns) {
+    foreach (array_intersect($columns, array_column($db->query("pragma table_info({$table})")->fetchAll(PDO::FETCH_ASSOC), 'name')) as $name) {
+        foreach ($column("select id from {$table} where {$name} is not null order by ".($table === 'pours' ? "state = 'graded', " : '').'id desc limit 2') as $id) {
+            $whole = $column("select {$name} from {$table} where id = {$id}")[0];
+            foreach (['{"run": 3}', '[]', '7', '{"x"'] as $bad) {
+                $put = $db->prepare("update {$table} set {$name} = ? where id = ?");
+                $put->execute([$bad, $id]);
+                $db->exec('update workshops set turn = turn + 1');
+                $own = ['pours' => ["/pours/{$id}", "/pours/{$id}/run"], 'builds' => ["/builds/{$id}"], 'moulds' => ["/rack/{$id}"], 'impressions' => ['/jobs/'.($column("select job_id from impressions where id = {$id}")[0] ?? 1)]][$table] ?? [];
+                foreach ($bench->atOnce(array_map(static fn (string $page): array => ['GET', $page, null, ['Accept: text/html']], [...$screens, ...$own]), 4) as $i => $answer) {
+                    in_array($answer['status'], [200, 302], true) || $fault(sprintf('with %s.%s of %d being %s, %s answers %d %s', $table, $name, $id, $bad, [...$screens, ...$own][$i], $answer['status'], substr($answer['body'], 0, 120)));
+                }
+                $put->execute([$whole, $id]);
+                $broken++;
+            }
+        }
+    }
+}
+$db->exec('update workshops set turn = turn + 1');
+printf("%d records broken off, one after the other\n", $broken);
+
 // -- Nonsense.
 $nonsense = new Nonsense($db, $seed);
 $made = 0;

@@ -22,7 +22,7 @@ final readonly class DamagedController
         return $this->away(fn () => $this->putAway->pour($pour), "/damaged/pours/{$pour->id}/back");
     }
 
-    public function pourBack(Pour $pour): RedirectResponse
+    public function pourBack(int $pour): RedirectResponse
     {
         $this->putAway->pourBack($pour);
 

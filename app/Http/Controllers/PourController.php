@@ -48,11 +48,16 @@ final class PourController
             return redirect()->to("/pours/{$pour->id}/run");
         }
         $pour->load('impression.job', 'build');
+        try {
+            $reckoning = $reckoner->reckon($pour->sheet);
+        } catch (BadInput) {
+            return Reply::page('lost/Damaged', ['kind' => 'pours', 'id' => $pour->id, 'title' => "{$pour->impression->job->name} · {$pour->impression->name}"]);
+        }
         $formulas = FormulaVersion::query()->whereIn('formula_id', Formula::query()->where('workshop_id', $workshop->id)->where('kind', FormulaKind::Mix)->whereNull('retired_at')->select('id'))->orderByDesc('id')->limit(self::FORMULAS_OFFERED)->get(['id', 'workshop_id', 'formula_id', 'number', 'recipe'])->load('formula');
 
         return Reply::page('pour/PourSheet', [
             'pour' => (new PourSheetView($pour, $library, $workshop, $formulas, $this->learnt($pour), $this->took($pour)))->toArray(),
-            'reckoning' => $answer->of($pour, $reckoner->reckon($pour->sheet))->toArray(),
+            'reckoning' => $answer->of($pour, $reckoning)->toArray(),
         ]);
     }
 
