@@ -7,6 +7,7 @@ namespace App\Models;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /**
@@ -146,7 +147,12 @@ final class Workshop extends Model
     /** The shop this bench stands in; it is made on first use, so that an empty database already works. */
     public static function here(): self
     {
-        return self::query()->orderBy('id')->first() ?? self::query()->create(['name' => self::UNNAMED])->refresh();
+        return self::query()->orderBy('id')->first() ?? DB::transaction(static function (): self {
+            // First visits at once make one shop: whoever comes second waits, and finds it.
+            DB::getDriverName() === 'pgsql' && DB::statement('lock table workshops in exclusive mode');
+
+            return self::query()->orderBy('id')->first() ?? self::query()->create(['name' => self::UNNAMED])->refresh();
+        });
     }
 
     public function calledOnScreen(): string

@@ -40,6 +40,9 @@ final class KeptDay
 
     private ?PlannedDay $day = null;
 
+    /** Whoever put something elsewhere waits for where it went. */
+    private bool $mustBeNew = false;
+
     /** Whether another one is being laid out just now: what is drawn of this is not kept. */
     public bool $isOfBefore = false;
 
@@ -58,6 +61,7 @@ final class KeptDay
     {
         $this->day = $this->turn = null;
         $this->isOfBefore = false;
+        $this->mustBeNew = true;
         $this->work->forgetBuilds();
 
         return $this->at($now);
@@ -103,7 +107,7 @@ final class KeptDay
     {
         $file = @fopen(storage_path("framework/cache/day-{$this->workshop->id}"), 'c');
 
-        return $file === false ? null : (flock($file, LOCK_EX | LOCK_NB) ? $file : false);
+        return $file === false ? null : (flock($file, $this->mustBeNew ? LOCK_EX : LOCK_EX | LOCK_NB) ? $file : false);
     }
 
     /**

@@ -25,7 +25,8 @@ final class Bench
 
     private string $token = '';
 
-    public function __construct()
+    /** @param  bool  $isLivedIn  with the demo's shop in it; else nobody has been there yet */
+    public function __construct(bool $isLivedIn = true)
     {
         $this->folder = sys_get_temp_dir().'/apalos-attack-'.bin2hex(random_bytes(5));
         foreach (['framework/cache/data', 'framework/sessions', 'framework/views', 'logs', 'app'] as $sub) {
@@ -35,7 +36,7 @@ final class Bench
         $socket = stream_socket_server('tcp://127.0.0.1:0') ?: throw new RuntimeException('No port is free.');
         $this->address = (string) stream_socket_get_name($socket, false);
         fclose($socket);
-        foreach ([['migrate', '--force'], ['db:seed', '--force']] as $command) {
+        foreach ([['migrate', '--force'], ...$isLivedIn ? [['db:seed', '--force']] : []] as $command) {
             (new Process([PHP_BINARY, '-d', 'variables_order=EGPCS', 'artisan', ...$command], self::root(), $this->environment(), null, 300.0))->mustRun();
         }
     }

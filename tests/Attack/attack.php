@@ -22,6 +22,16 @@ $fault = static function (string $what) use (&$wrong): void {
     $wrong[] = $what;
     echo "  !! {$what}\n";
 };
+// -- First visits at once make one shop.
+$new = new Bench(isLivedIn: false);
+register_shutdown_function($new->close(...));
+$new->start();
+$new->database()->exec('delete from workshops');
+$new->atOnce(array_fill(0, 20, ['GET', '/', null, ['Accept: text/html']]), 20);
+$shops = (int) $new->database()->query('select count(*) from workshops')->fetchColumn();
+$shops === 1 || $fault("twenty first visits made {$shops} shops");
+$new->close();
+
 $bench = new Bench;
 register_shutdown_function($bench->close(...));
 $bench->start();

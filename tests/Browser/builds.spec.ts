@@ -8,6 +8,8 @@ import type { Locator, Page } from '@playwright/test';
 function say<T>(page: Page, method: string, url: string, body: unknown): Promise<T> {
     return page.evaluate(
         async ([how, where, what]) => {
+            // A first look keeps no session: whoever sends something takes a token.
+            await fetch('/token');
             const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? '');
             const answer = await fetch(where as string, {
                 method: how as string,

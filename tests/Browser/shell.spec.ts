@@ -70,3 +70,53 @@ test('no page runs a script that was written into it', async ({ page, shop }) =>
     }
     expect(refused).toEqual([]);
 });
+
+test('a button pressed three times while it waits makes one job', async ({ page, shop }) => {
+    await page.goto(`${shop.url}/jobs`);
+    await page.getByRole('button', { name: /New job/ }).click();
+    await page.getByLabel('Piece').fill('Pressed thrice');
+    await page.route('**/jobs', async (route) => {
+        if (route.request().method() === 'POST') {
+            await new Promise((done) => setTimeout(done, 700));
+        }
+        await route.continue();
+    });
+    const start = page.getByRole('button', { name: 'Start the job' });
+    await start.click();
+    await expect(page.locator('html')).toHaveAttribute('data-sending', '');
+    await start.dispatchEvent('click');
+    await start.dispatchEvent('click');
+    await expect(page.getByRole('heading', { name: 'Pressed thrice' })).toBeVisible();
+    await expect(page.locator('html')).not.toHaveAttribute('data-sending', '');
+    await page.unrouteAll({ behavior: 'ignoreErrors' });
+    await page.goto(`${shop.url}/jobs?q=thrice`);
+
+    await expect(page.getByRole('link', { name: /Pressed thrice/ })).toHaveCount(1);
+});
+
+test('where the answer was lost it is said so, and pressing once more is the same press', async ({ page, shop }) => {
+    await page.goto(`${shop.url}/jobs`);
+    await page.getByRole('button', { name: /New job/ }).click();
+    await page.getByLabel('Piece').fill('Answer lost');
+    let lost = 0;
+    await page.route('**/jobs', async (route) => {
+        if (route.request().method() !== 'POST' || lost > 0) {
+            await route.continue();
+
+            return;
+        }
+        lost++;
+        // It arrives and is made; the way back is cut.
+        await route.fetch({ maxRedirects: 0 });
+        await route.abort('connectionreset');
+    });
+    const start = page.getByRole('button', { name: 'Start the job' });
+    await start.click();
+    await expect(page.getByRole('alert').filter({ hasText: 'not known whether that arrived' })).toBeVisible();
+    await expect(page.getByLabel('Piece')).toHaveValue('Answer lost');
+    await start.click();
+    await expect(page.getByRole('heading', { name: 'Answer lost' })).toBeVisible();
+    await page.goto(`${shop.url}/jobs?q=lost`);
+
+    await expect(page.getByRole('link', { name: /Answer lost/ })).toHaveCount(1);
+});

@@ -7,8 +7,8 @@ import { join, resolve } from 'node:path';
 
 const root = resolve(import.meta.dirname, '../..');
 const router = 'bin/router.php';
-/** As bin/demo sets them: a photo of 8 MB may come. */
-const limits = ['upload_max_filesize=9M', 'post_max_size=10M', 'memory_limit=768M'].flatMap((limit) => ['-d', limit]);
+/** As bin/demo sets them: a photo of 8 MB may come, and is unpacked elsewhere. */
+const limits = ['upload_max_filesize=9M', 'post_max_size=10M', 'memory_limit=256M'].flatMap((limit) => ['-d', limit]);
 
 function lines(port: number, line: string): Promise<string> {
     return new Promise((done, fail) => {
