@@ -1,6 +1,6 @@
 import { createInertiaApp, type ResolvedComponent } from '@inertiajs/svelte';
 import { mount } from 'svelte';
-import { RenewingClient, token } from './lib/token';
+import { renew, RenewingClient, token } from './lib/token';
 import Frame from './parts/Frame.svelte';
 
 // A page's script comes when the page is opened.
@@ -12,7 +12,7 @@ const pages = import.meta.glob<ResolvedComponent>([
 
 // A first look keeps no session: who has a page before them takes one.
 if (token() === '') {
-    void fetch('/token').catch(() => undefined);
+    void renew();
 }
 
 void createInertiaApp({

@@ -8,10 +8,16 @@ import type { Locator, Page } from '@playwright/test';
 function say<T>(page: Page, method: string, url: string, body: unknown): Promise<T> {
     return page.evaluate(
         async ([how, where, what]) => {
-            // A first look keeps no session: whoever sends something takes a token.
-            await fetch('/token');
+            // A first look keeps no session: the page takes a token before it sends anything.
+            while (!document.cookie.includes('XSRF-TOKEN=')) {
+                await new Promise((done) => setTimeout(done, 20));
+            }
+            // What is changed of the bench says on which edition.
+            const frame = (await (await fetch('/frame', { headers: { Accept: 'application/json' } })).json()) as {
+                workshop: { edition: number };
+            };
             const token = decodeURIComponent(/XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1] ?? '');
-            const answer = await fetch(where as string, {
+            const answer = await fetch(where === '/workshop' ? `/workshop?edition=${String(frame.workshop.edition)}` : (where as string), {
                 method: how as string,
                 headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token },
                 body: JSON.stringify(what),

@@ -1,6 +1,6 @@
 import { afterEach, expect, test, vi } from 'vitest';
 import { ask } from '../../resources/js/lib/api';
-import { renewing, token } from '../../resources/js/lib/token';
+import { renew, renewing, token } from '../../resources/js/lib/token';
 
 const answers = (...statuses: number[]): ReturnType<typeof vi.fn> => {
     const fetched = vi.fn();
@@ -49,4 +49,21 @@ test('any other answer is nobody’s business here', async () => {
     const fetched = answers();
     expect(await renewing(() => Promise.resolve({ status: 422 }))).toEqual({ status: 422 });
     expect(fetched).not.toHaveBeenCalled();
+});
+
+test('those who ask at once take one token', async () => {
+    const fetched = vi.fn(
+        () =>
+            new Promise<Response>((done) =>
+                setTimeout(() => {
+                    done(new Response(null, { status: 204 }));
+                }, 5),
+            ),
+    );
+    vi.stubGlobal('fetch', fetched);
+    expect(await Promise.all([renew(), renew(), renew()])).toEqual([true, true, true]);
+    expect(fetched).toHaveBeenCalledTimes(1);
+    expect(await renew()).toBe(true);
+    expect(fetched).toHaveBeenCalledTimes(2);
+    vi.unstubAllGlobals();
 });

@@ -10,8 +10,7 @@ export function token(): string {
     return pair === undefined ? '' : decodeURIComponent(pair.slice('XSRF-TOKEN='.length));
 }
 
-/** Takes a new token; false while the server cannot give one. */
-async function renew(): Promise<boolean> {
+async function take(): Promise<boolean> {
     try {
         return (await fetch('/token', { headers: { Accept: 'application/json' } })).ok;
     } catch {
@@ -19,8 +18,20 @@ async function renew(): Promise<boolean> {
     }
 }
 
+/** One for all who ask at once: two would begin two sessions, and one of them with the token of the other. */
+let coming: Promise<boolean> | null = null;
+
+/** Takes a new token; false while the server cannot give one. */
+export function renew(): Promise<boolean> {
+    coming ??= take().finally(() => {
+        coming = null;
+    });
+    return coming;
+}
+
 /** Sends something, and where its token is refused because the session has ended, takes a new one and sends it once more. */
 export async function renewing<R extends { status: number }>(send: () => Promise<R>): Promise<R> {
+    await coming;
     const first = await send();
     return first.status === REFUSED && (await renew()) ? await send() : first;
 }
@@ -40,6 +51,7 @@ export class RenewingClient implements HttpClient {
     }
 
     async #renewed(config: HttpRequestConfig): Promise<HttpResponse> {
+        await coming;
         try {
             return await xhrHttpClient.request(config);
         } catch (refused) {
