@@ -71,6 +71,7 @@ abstract class TestCase extends LaravelTestCase
             preg_match('#^/impressions/(\d+)(/move|/take-out|/contacts/.*)?(\?|$)#', $uri, $of) === 1 => DB::table('impressions')->where('id', $of[1])->value('edition'),
             preg_match('#^/jobs/(\d+)$#', $uri, $of) === 1 => DB::table('jobs')->where('id', $of[1])->value('edition'),
             preg_match('#^/formulas/(\d+)$#', $uri, $of) === 1 => DB::table('formulas')->where('id', $of[1])->value('edition'),
+            preg_match('#^/swatches/(\d+)$#', $uri, $of) === 1 => DB::table('swatches')->where('id', $of[1])->value('edition'),
             preg_match('#^/contacts/patches/(\d+)$#', $uri, $of) === 1 => DB::table('test_patches')->where('id', $of[1])->value('edition'),
             $uri === '/workshop' => DB::table('workshops')->value('edition'),
             $uri === '/stores/sheets' => DB::table('own_sheets')->max('version'),

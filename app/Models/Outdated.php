@@ -15,7 +15,7 @@ final class Outdated extends RuntimeException
         parent::__construct('It was changed since it was shown.');
     }
 
-    public static function of(Pour|Job|Impression|Formula|ColourTarget|OwnSheet|TestPatch|Workshop $record): self
+    public static function of(Pour|Job|Impression|Formula|ColourTarget|OwnSheet|Swatch|TestPatch|Workshop $record): self
     {
         return new self(Phrase::of('bench.changed_since', ['what' => $record->calledOnScreen()]));
     }

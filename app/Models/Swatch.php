@@ -22,12 +22,16 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property CarbonImmutable|null $demoulded_at
  * @property string|null $note
  * @property string|null $photo
+ * @property int $edition
  * @property FormulaVersion $version
  * @property \Illuminate\Database\Eloquent\Collection<int, SwatchReading> $readings
  */
 final class Swatch extends Model
 {
-    use InWorkshop, KeepsMoments, SoftDeletes;
+    use HasEdition, InWorkshop, KeepsMoments, SoftDeletes;
+
+    /** What of it a maker reads. */
+    private const EDITED = ['name', 'thickness_mm', 'note', 'photo', 'demoulded_at'];
 
     protected $table = 'swatches';
 
@@ -40,6 +44,11 @@ final class Swatch extends Model
     protected function casts(): array
     {
         return ['thickness_mm' => 'float', 'poured_at' => 'immutable_datetime', 'demoulded_at' => 'immutable_datetime'];
+    }
+
+    public function calledOnScreen(): string
+    {
+        return "“{$this->name}”";
     }
 
     /** @return BelongsTo<FormulaVersion, $this> */

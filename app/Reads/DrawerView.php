@@ -29,7 +29,7 @@ use Carbon\CarbonImmutable;
  *     hardness: array{scale: '00'|'A', reading: float, written: string, spread: float, count: int}|null,
  *     white: string|null, black: string|null, lab: array{float, float, float}|null, within: float|null, translucency: array{words: Phrase, ratio: float, delta_e: float}|null,
  *     delta_e: float|null, points: float|null,
- *     thickness_mm: float|null, poured_ms: int, demoulded_ms: int|null, note: string, photo: bool,
+ *     edition: int, thickness_mm: float|null, poured_ms: int, demoulded_ms: int|null, note: string, photo: bool,
  *     readings: list<ReadingShape>, questions: list<array{code: string, message: Phrase}>
  * }
  */
@@ -87,7 +87,7 @@ final readonly class DrawerView implements View
         $after = $last === null ? null : self::after($demoulded, $last);
 
         return [
-            'id' => $swatch->id, 'name' => $swatch->name, 'base' => $known->recipe->base->name ?? 'no longer on the shelf',
+            'id' => $swatch->id, 'edition' => $swatch->edition, 'name' => $swatch->name, 'base' => $known->recipe->base->name ?? 'no longer on the shelf',
             'formula' => $row['formula'], 'formula_href' => $row['formula_href'], 'inside' => self::inside($known),
             'hardness' => $hardness === null ? null : [...$hardness->median()->toArray(), 'written' => $hardness->median()->written(), 'spread' => $hardness->spread(), 'count' => count($hardness->readings)],
             'white' => $known->over('white')?->srgb(), 'black' => $known->over('black')?->srgb(), 'lab' => $known->colour()?->toArray(), 'within' => ($known->last('colour', 'white') ?? $known->last('colour'))?->within_delta_e,

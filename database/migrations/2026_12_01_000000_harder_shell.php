@@ -22,7 +22,9 @@ return new class extends Migration
             $presses->unique(['workshop_id', 'key']);
         });
         Schema::table('facts', static fn (Blueprint $facts) => $facts->dateTime('clock_at', 3)->nullable());
-        Schema::table('test_patches', static fn (Blueprint $patches) => $patches->unsignedInteger('edition')->default(1));
+        foreach (['test_patches', 'swatches'] as $table) {
+            Schema::table($table, static fn (Blueprint $of) => $of->unsignedInteger('edition')->default(1));
+        }
         Schema::table('imports', static fn (Blueprint $imports) => $imports->dateTime('seen_at', 3)->nullable());
     }
 
@@ -30,7 +32,9 @@ return new class extends Migration
     {
         Schema::drop('presses');
         Schema::table('facts', static fn (Blueprint $facts) => $facts->dropColumn('clock_at'));
-        Schema::table('test_patches', static fn (Blueprint $patches) => $patches->dropColumn('edition'));
+        foreach (['test_patches', 'swatches'] as $table) {
+            Schema::table($table, static fn (Blueprint $of) => $of->dropColumn('edition'));
+        }
         Schema::table('imports', static fn (Blueprint $imports) => $imports->dropColumn('seen_at'));
     }
 };

@@ -172,7 +172,7 @@ final class Nonsense
     private function edition(string $address): int
     {
         [, $what, $id] = [...explode('/', $address), '', ''];
-        $table = ['pours' => 'pours', 'impressions' => 'impressions', 'jobs' => 'jobs', 'formulas' => 'formulas', 'workshop' => 'workshops'][$what] ?? null;
+        $table = ['pours' => 'pours', 'impressions' => 'impressions', 'jobs' => 'jobs', 'formulas' => 'formulas', 'swatches' => 'swatches', 'workshop' => 'workshops'][$what] ?? null;
 
         return $table === null ? 1 : (int) $this->db->query("select edition from {$table} where id = ".max(1, (int) $id))->fetchColumn();
     }

@@ -250,6 +250,17 @@ final class HarderShellTest extends TestCase
         self::assertSame(0, DB::table('test_patches')->value('passed'));
     }
 
+    public function test_a_note_on_a_swatch_is_not_written_over_by_one_who_never_saw_it(): void
+    {
+        $this->post('/formulas', ['name' => 'Brow', 'recipe' => ['base' => 'pr-10', 'additives' => []]]);
+        $this->post('/swatches', ['version' => DB::table('formula_versions')->value('id'), 'name' => 'B-1']);
+        $swatch = $this->get('/swatches/drawer')->inertiaProps('drawer.swatches.0');
+        $this->post("/swatches/{$swatch['id']}?edition={$swatch['edition']}", ['note' => 'sweats at the edge'])->assertSessionHasNoErrors();
+        $this->from('/swatches/drawer')->post("/swatches/{$swatch['id']}?edition={$swatch['edition']}", ['note' => 'fine'])->assertRedirect('/swatches/drawer')->assertSessionHasErrors('edition');
+        self::assertSame('sweats at the edge', DB::table('swatches')->value('note'));
+        $this->postJson("/swatches/{$swatch['id']}?edition=1", ['note' => 'fine'])->assertConflict();
+    }
+
     public function test_while_one_lays_the_day_another_sees_the_plan_before_with_what_is_new_in_it(): void
     {
         $build = $this->glove();

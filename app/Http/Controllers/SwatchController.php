@@ -13,9 +13,11 @@ use Apalos\Core\Units\Shore;
 use Apalos\Core\Units\ShoreScale;
 use App\Actions\KeepPhoto;
 use App\Actions\ReadSwatch;
+use App\Http\Edition;
 use App\Http\Reply;
 use App\Http\Rules\Picture;
 use App\Models\FormulaVersion;
+use App\Models\Outdated;
 use App\Models\Swatch;
 use App\Models\SwatchReading;
 use App\Models\Workshop;
@@ -27,6 +29,7 @@ use App\Workshop\Library;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\Response as HttpResponse;
@@ -75,6 +78,7 @@ final readonly class SwatchController
             ['name' => ['sometimes', 'required', 'string', 'max:120'], 'thickness_mm' => ['sometimes', 'nullable', 'numeric', 'gt:0', 'max:200'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000'], 'demoulded' => ['sometimes', 'boolean'], 'photo' => ['sometimes', 'nullable', new Picture]],
             ['name.*' => 'Write a label of 120 letters at most on it.', 'thickness_mm.*' => 'The thickness is in millimetres, more than 0 and 200 at most.', 'note.*' => 'Keep the note under 2000 letters.'],
         );
+        $edition = Edition::of($request);
         $changes = array_intersect_key($said, ['name' => 0, 'thickness_mm' => 0, 'note' => 0]);
         if (array_key_exists('demoulded', $said)) {
             $changes['demoulded_at'] = $request->boolean('demoulded') ? CarbonImmutable::now() : null;
@@ -84,8 +88,14 @@ final readonly class SwatchController
             $changes['photo'] = $keep($photo, 'swatches');
         }
         $before = $swatch->photo;
-        $this->cards->after(static fn (): Swatch => tap($swatch)->update(array_map(static fn (mixed $value): mixed => $value === '' ? null : $value, $changes)));
-        $swatch->photo === $before || KeepPhoto::forget($before);
+        try {
+            $this->cards->after(static fn (): Swatch => DB::transaction(static fn (): Swatch => tap(Swatch::asShown($swatch->id, $edition))->update(array_map(static fn (mixed $value): mixed => $value === '' ? null : $value, $changes))));
+        } catch (Outdated $since) {
+            // The photo that came with it is nobody's.
+            KeepPhoto::forget(is_string($changes['photo'] ?? null) ? $changes['photo'] : null);
+            throw $since;
+        }
+        ($changes['photo'] ?? $before) === $before || KeepPhoto::forget($before);
 
         return back();
     }

@@ -1078,6 +1078,7 @@ export type DrawerView = {
         } | null;
         delta_e: number | null;
         points: number | null;
+        edition: number;
         thickness_mm: number | null;
         poured_ms: number;
         demoulded_ms: number | null;

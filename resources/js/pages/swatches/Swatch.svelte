@@ -3,6 +3,7 @@
     import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
+    import { refused } from '../../lib/refused';
     import { type Entry, figure, measure, minutes } from '../../lib/units';
     import { dayAndTime } from '../../lib/when';
     import Chip from '../../parts/Chip.svelte';
@@ -38,7 +39,7 @@
         router.post(`${url}/readings`, { kind: 'hardness', scale, readings: words }, done);
     }
     const change = (what: Record<string, Entry | boolean | File | null>): void =>
-        router.post(url, what as Record<string, string>, { ...done, forceFormData: true });
+        router.post(`${url}?edition=${String(swatch.edition)}`, what as Record<string, string>, { ...done, forceFormData: true });
     const count = (id: number, leftOut: boolean): void =>
         router.put(`/swatches/readings/${String(id)}`, { left_out: leftOut }, { preserveScroll: true });
 </script>
@@ -87,6 +88,7 @@
         ? ''
         : `, out of its mould ${dayAndTime(swatch.demoulded_ms)}`}
 </p>
+<Wrong says={refused('edition')} />
 <div class="mt-2"><Warnings warnings={swatch.questions} /></div>
 
 <ul class="readings" aria-label="What was read">
