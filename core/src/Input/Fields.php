@@ -109,9 +109,13 @@ final readonly class Fields
         if (! is_string($value) || trim($value) === '') {
             throw BadInput::at($this->at($key), Phrase::of('input.no_text', ['value' => self::show($value)]));
         }
-        $wrong = WholeText::wrong($value);
 
-        return $wrong === null ? trim($value) : throw BadInput::at($this->at($key), $wrong);
+        return trim($this->whole($value, $key));
+    }
+
+    private function whole(string $text, string $key): string
+    {
+        return ($wrong = WholeText::wrong($text)) === null ? $text : throw BadInput::at($this->at($key), $wrong);
     }
 
     /** An empty text counts as none. */
@@ -222,11 +226,7 @@ final readonly class Fields
         $this->bounded($key, $value, $most);
         $strings = [];
         foreach ($value as $i => $entry) {
-            $wrong = is_string($entry) ? WholeText::wrong($entry) : null;
-            if ($wrong !== null) {
-                throw BadInput::at($this->at("{$key}.{$i}"), $wrong);
-            }
-            $strings[] = is_string($entry) ? $entry : throw BadInput::at($this->at("{$key}.{$i}"), Phrase::of('input.no_word', ['value' => self::show($entry)]));
+            $strings[] = is_string($entry) ? $this->whole($entry, "{$key}.{$i}") : throw BadInput::at($this->at("{$key}.{$i}"), Phrase::of('input.no_word', ['value' => self::show($entry)]));
         }
 
         return $strings;
