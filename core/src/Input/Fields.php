@@ -232,11 +232,7 @@ final readonly class Fields
         return $strings;
     }
 
-    /**
-     * More than any workshop has at once would keep the bench busy for nothing.
-     *
-     * @param  array<array-key, mixed>  $list
-     */
+    /** @param  array<array-key, mixed>  $list  longer than any workshop has at once, it would keep the bench busy for nothing */
     private function bounded(string $key, array $list, int $most): void
     {
         if (count($list) > $most) {
