@@ -122,14 +122,14 @@ final class HarderShellTest extends TestCase
     {
         self::assertSame($isWhole, WholeText::wrong($text) === null);
         self::assertSame($isWhole, WholeText::wrongIn(['deep' => [['er' => $text]]]) === null);
-        $job = Job::query()->create(['workshop_id' => $this->workshop->id, 'name' => 'Owl', 'quantity' => 1]);
+        $link = $this->impression();
         try {
-            $job->update(['name' => $text]);
+            $link->update(['note' => $text]);
             self::assertTrue($isWhole);
         } catch (BadInput) {
             self::assertFalse($isWhole);
         }
-        self::assertSame($isWhole ? $text : 'Owl', Job::query()->findOrFail($job->id)->name);
+        self::assertSame($isWhole ? $text : null, DB::table('impressions')->where('id', $link->id)->value('note'));
     }
 
     public function test_no_door_lets_a_strange_sign_in(): void
@@ -234,8 +234,9 @@ final class HarderShellTest extends TestCase
         self::assertSame([], $found());
         DB::table('pours')->where('id', $pour->id)->update(['plan' => '{"run": 3}']);
         DB::table('builds')->where('id', $build->id)->update(['plan' => '{"operations": [{"id": 7}]}']);
-        DB::table('jobs')->where('id', $pour->impression->job_id)->update(['name' => "a\0b"]);
-        self::assertEqualsCanonicalizing(["pours {$pour->id}", "builds {$build->id}", "jobs {$pour->impression->job_id}"], array_values(array_unique($found())));
+        // PostgreSQL takes no such text in the first place.
+        $isTaken = DB::getDriverName() === 'sqlite' && DB::table('jobs')->where('id', $pour->impression->job_id)->update(['name' => "a\0b"]) === 1;
+        self::assertEqualsCanonicalizing(["pours {$pour->id}", "builds {$build->id}", ...$isTaken ? ["jobs {$pour->impression->job_id}"] : []], array_values(array_unique($found())));
         self::assertSame(0, Artisan::call('shop:check'));
         self::assertStringContainsString('its run cannot be read', Artisan::output());
     }
@@ -247,7 +248,7 @@ final class HarderShellTest extends TestCase
         $this->post("/contacts/patches/{$patch['id']}?edition={$patch['edition']}", ['passed' => false, 'note' => 'sticky'])->assertSessionHas('said');
         $this->from('/contacts')->post("/contacts/patches/{$patch['id']}?edition={$patch['edition']}", ['passed' => true, 'sure' => true])->assertRedirect('/contacts')->assertSessionHasErrors('edition');
         self::assertStringContainsString('it failed', (string) session('errors')->first('edition'));
-        self::assertSame(0, DB::table('test_patches')->value('passed'));
+        self::assertFalse((bool) DB::table('test_patches')->value('passed'));
     }
 
     public function test_a_note_on_a_swatch_is_not_written_over_by_one_who_never_saw_it(): void

@@ -37,7 +37,7 @@ curl -s -c "$log.cookies" -o /dev/null "$at/token"
 token=$(awk '$6 == "XSRF-TOKEN" { print $7 }' "$log.cookies" | php -r 'echo urldecode(trim(stream_get_contents(STDIN)));')
 # More than fits into what the database has left over.
 long=$(head -c 1900 /dev/zero | tr '\0' x)
-job() { curl -s -b "$log.cookies" -H "X-XSRF-TOKEN: $token" -H 'Accept: application/json' -H 'Content-Type: application/json' -d "{\"name\": \"$1\", \"quantity\": 1, \"purpose\": \"$long\"}" -w '%{http_code}' "$at/jobs"; }
+job() { curl -s -b "$log.cookies" -H "X-XSRF-TOKEN: $token" -H "X-Press: $(date +%s%N)" -H 'Accept: application/json' -H 'Content-Type: application/json' -d "{\"name\": \"$1\", \"quantity\": 1, \"purpose\": \"$long\"}" -w '%{http_code}' "$at/jobs"; }
 is 'a job is made' 302 "$(job Before | tail -c 3)"
 dd if=/dev/zero of="$folder/fill" bs=1k count=20000 2>/dev/null || true
 is 'the disk is full, and every screen can be read' '200 ' "$(all)"
