@@ -25,10 +25,10 @@ final readonly class AppendFact
     private const LONGEST_KEY = 64;
 
     /** What is told of one thing: a pour with every slip and every note has some hundreds. */
-    private const MOST_FACTS = 10_000;
+    private const MOST_FACTS = 12_000;
 
     /** From here on only what has to be told is kept. */
-    private const MOST_NOTES = 2_000;
+    private const MOST_NOTES = 10_000;
 
     /**
      * @template S of Stream

@@ -32,7 +32,7 @@ final class HarderShellTest extends TestCase
     public function test_a_run_with_ten_thousand_notes_is_shown_in_half_a_second_and_takes_what_has_to_be_told(): void
     {
         $pour = $this->begun();
-        foreach (array_chunk(range(1, 9_990), 500) as $some) {
+        foreach (array_chunk(range(1, 10_000), 500) as $some) {
             DB::table('facts')->insert(array_map(fn (int $i): array => ['workshop_id' => $this->workshop->id, 'stream' => 'run', 'stream_id' => $pour->id, 'key' => "many-{$i}", 'kind' => 'noted', 'at' => '2026-03-04 10:15:00.000', 'payload' => json_encode(['text' => "note {$i}", 'fault' => null])], $some));
         }
         foreach (["/pours/{$pour->id}/run", "/pours/{$pour->id}/state", '/'] as $page) {
@@ -40,8 +40,8 @@ final class HarderShellTest extends TestCase
             $this->get($page, ['Accept' => 'text/html'])->assertOk();
             self::assertLessThan(0.5 * 2, (hrtime(true) - $begun) / 1e9, "{$page}, on a machine that is busy");
         }
-        $run = $this->getJson("/pours/{$pour->id}/state")->assertJsonPath('notes_before', 9_930)->json();
-        self::assertSame('note 9990', end($run['notes'])['text']);
+        $run = $this->getJson("/pours/{$pour->id}/state")->assertJsonPath('notes_before', 9_940)->json();
+        self::assertSame('note 10000', end($run['notes'])['text']);
         $this->record($pour, 'noted', ['text' => 'one more'])->assertUnprocessable()->assertJsonPath('error.field', 'kind');
         $this->record($pour, 'confirmed', ['step' => $run['step']['key']])->assertOk();
     }
@@ -49,7 +49,7 @@ final class HarderShellTest extends TestCase
     public function test_what_is_told_of_one_thing_has_an_end(): void
     {
         $pour = $this->begun();
-        foreach (array_chunk(range(1, 10_000), 500) as $some) {
+        foreach (array_chunk(range(1, 12_000), 500) as $some) {
             DB::table('facts')->insert(array_map(fn (int $i): array => ['workshop_id' => $this->workshop->id, 'stream' => 'run', 'stream_id' => $pour->id, 'key' => "many-{$i}", 'kind' => 'noted', 'at' => '2026-03-04 10:15:00.000', 'payload' => '{"text":"x","fault":null}'], $some));
         }
         $this->record($pour, 'confirmed', ['step' => 'gear'])->assertUnprocessable();
