@@ -45,6 +45,14 @@ script=$(curl -s "$at/jobs" | grep -o '/build/assets/app-[^"]*\.js' | head -1)
 is 'scripts come packed and are kept for a year' 'gzip public, max-age=31536000, immutable' "$(curl -s -o /dev/null -D - -H 'Accept-Encoding: gzip' "$at$script" | tr -d '\r' | awk -F': ' 'tolower($1) == "content-encoding" { e = $2 } tolower($1) == "cache-control" { c = $2 } END { print e, c }')"
 is 'nobody is told what it runs on' '' "$(curl -s -o /dev/null -D - "$at/jobs" | grep -i '^x-powered-by' || true)"
 is 'a job is made' 302 "$(job 'Kept through a fire')"
+photo() { # keep a formula with a photo, as a browser would
+    local token
+    token=$(awk '$6 == "XSRF-TOKEN" { print $7 }' "$folder/cookies" | php -r 'echo urldecode(trim(stream_get_contents(STDIN)));')
+    php -r 'imagejpeg(imagecreatetruecolor(3000, 2000), $argv[1]);' "$folder/photo.jpg"
+    status -b "$folder/cookies" -H "X-XSRF-TOKEN: $token" -H "X-Press: $(date +%s%N)" -H "Origin: $at" -F name=Brow -F kind=mix -F 'recipe={"base": "pr-10", "additives": []}' -F "photo=@$folder/photo.jpg" "$at/formulas"
+}
+is 'a photo is unpacked beside the page' 302 "$(photo)"
+is 'and is there, smaller' 2000 "$(curl -s "$at/versions/1/photo" | php -r 'echo getimagesizefromstring(stream_get_contents(STDIN))[0];')"
 is 'it stands among the jobs' 1 "$(curl -s "$at/jobs" | grep -c 'Kept through a fire')"
 bin/backup --data "$folder/shop" --to "$folder/backups" --keep 3 >"$folder/said"
 is 'a backup is taken while it runs, and proves itself' 1 "$(grep -c 'proved part by part' "$folder/said")"
@@ -55,7 +63,7 @@ is 'and nobody else reads it' '600 700' "$(stat -c %a "$folder"/beside/*.zip) $(
 work() { pgrep -f 'queue:work database --queue=at-once,default' | sort -n | tail -1; }
 before=$(work)
 kill -9 "$before"
-for _ in $(seq 50); do [ -n "$(work)" ] && [ "$(work)" != "$before" ] && break; sleep 0.2; done
+for _ in $(seq 200); do [ -n "$(work)" ] && [ "$(work)" != "$before" ] && break; sleep 0.2; done
 is 'a worker that was killed is begun anew' yes "$([ -n "$(work)" ] && [ "$(work)" != "$before" ] && echo yes)"
 (
     ulimit -n 4096
