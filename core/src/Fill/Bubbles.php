@@ -53,6 +53,9 @@ final class Bubbles
             if ($to > $mix->potLife) {
                 $warnings[] = new Warning('past_pot_life', Phrase::of('fill.past_pot_life', ['name' => $name, 'pot' => Quantity::duration($mix->potLife)]));
             }
+            if ($mix->fluidSeconds($from, $to) <= 0.0) {
+                throw BadInput::at($case->at('from_min'), Phrase::of('fill.after_pot_life', ['pot' => Quantity::duration($mix->potLife)]));
+            }
             $pressure = $case->has('pressure_kpa') ? $case->number('pressure_kpa', 0.1, 2000.0) : self::ROOM;
             $smallest = self::smallest($mix, $case->positive('depth_mm', 2000.0), $from, $to, $pressure);
             $answers[] = ['name' => $name, 'smallest_mm' => $smallest, 'squeezed_mm' => $pressure > self::ROOM ? $smallest * self::wider($pressure) ** 2 : null];

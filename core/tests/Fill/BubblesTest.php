@@ -59,6 +59,12 @@ final class BubblesTest extends TestCase
         (new Bubbles)->ask(Fields::of(['sg' => 1.08, 'viscosity_pas' => 21, 'pot_life_min' => 22, 'cases' => [['name' => 'it', 'depth_mm' => 90, 'from_min' => 9, 'to_min' => 3]]]));
     }
 
+    public function test_what_has_long_set_lets_nothing_rise_and_is_refused(): void
+    {
+        $this->expectException(BadInput::class);
+        (new Bubbles)->ask(Fields::of(['sg' => 1.08, 'viscosity_pas' => 21, 'pot_life_min' => 2.2e-5, 'cases' => [['name' => 'it', 'depth_mm' => 90, 'from_min' => 3, 'to_min' => 22]]]));
+    }
+
     public function test_a_hollow_skin_in_grams_and_passes(): void
     {
         $skin = (new HollowSkin)->ask(Fields::of(['area_mm2' => 41_000, 'wall_mm' => 2.5, 'sg' => 1.07, 'passes' => 2, 'loss_pct' => 10]));
