@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Day;
 
+use Apalos\Core\Result\Budget;
+
 /**
  * The operations by number, with what pushes what: an arc [a, b, w] says that b starts at least w minutes after a starts
  * (w below 0: a may start at most −w after b). A wait is one arc, the end of its window a second one that runs back. What has
@@ -80,17 +82,20 @@ final readonly class DayGraph
         $arcs["{$a},{$b}"] = [$a, $b, max($w, $arcs["{$a},{$b}"][2] ?? -INF)];
     }
 
-    /** True where the waits contradict each other whatever the hands: some ring of arcs pushes itself for ever. */
-    public function contradictsItself(): bool
+    /**
+     * True where the waits contradict each other whatever the hands: some ring of arcs pushes itself for ever. True as well where the budget
+     * does not last until that is known: then nothing is laid.
+     */
+    public function contradictsItself(Budget $budget): bool
     {
-        return self::pushesForEver($this->count, $this->arcs);
+        return self::pushesForEver($this->count, $this->arcs, $budget);
     }
 
     /** @param  list<array{0: int, 1: int, 2: float}>  $arcs */
-    public static function pushesForEver(int $count, array $arcs): bool
+    public static function pushesForEver(int $count, array $arcs, Budget $budget): bool
     {
         $at = array_fill(0, max(1, $count), 0.0);
-        for ($round = 0; $round <= $count; $round++) {
+        for ($round = 0; $round <= $count && $budget->spend(2 * count($arcs)); $round++) {
             $moved = false;
             foreach ($arcs as [$a, $b, $w]) {
                 if ($at[$a] + $w > $at[$b] + self::SAME) {

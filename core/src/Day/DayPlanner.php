@@ -47,7 +47,7 @@ final readonly class DayPlanner
     {
         $budget ??= new Budget(self::STEPS_AT_ONCE);
         $graph = DayGraph::of($request);
-        if ($graph->contradictsItself()) {
+        if ($graph->contradictsItself($budget)) {
             return null;
         }
         $kept = $as === [] ? null : RuleSearch::inOrder($graph, array_map(static fn (string $id): float => $as[$id] ?? INF, $graph->ids), $budget);
@@ -59,7 +59,7 @@ final readonly class DayPlanner
     public function starts(DayGraph $graph, ?Budget $budget = null): ?array
     {
         $budget ??= $this->budget();
-        if ($graph->contradictsItself()) {
+        if ($graph->contradictsItself($budget)) {
             return null;
         }
         if ($graph->count > self::EXACT_UP_TO) {

@@ -212,7 +212,7 @@ final class ExactSearch
             if (! $checked && $round > $this->graph->count) {
                 // Long pushing is a ring that pushes itself for ever, or a way through many short stretches.
                 $checked = true;
-                if (DayGraph::pushesForEver($this->graph->count, $arcs)) {
+                if (DayGraph::pushesForEver($this->graph->count, $arcs, $this->budget)) {
                     return null;
                 }
             }

@@ -20,6 +20,10 @@ final readonly class Obstacle
     {
         // What does not fit without any window does not fit without one of them.
         if (! $this->fits($this->open(), 0.3)) {
+            if ($this->budget->isShort()) {
+                return Phrase::of('day.cannot_say');
+            }
+
             return Phrase::of('day.no_hours_left', ['end' => $this->request->hours->end() === -INF ? Phrase::of('day.never') : DayTime::of($this->request->hours->end())]);
         }
         // Whether it fits without a window is asked quickly first; only of a handful is it worth looking at every order.

@@ -56,6 +56,7 @@ final class WorstQuestions
         yield 'twelve that wait for each other with windows, four tools' => self::day(12, static fn (int $i): array => [...$chained($i, 2, 10, 60), 'uses' => ['hands', 'a', 'b', 'c'], 'due_min' => 490 + $i], ['hands' => 2, 'a' => 2, 'b' => 2, 'c' => 2]);
         yield 'twelve that do not fit' => self::day(12, static fn (int $i): array => $chained($i, 3, 10, 14), ['hands' => 2], [[480, 520], [600, 640], [700, 730]]);
         yield 'twelve with two hundred waits' => self::day(12, static fn (int $i): array => ['after' => array_merge(...array_map(static fn (int $k): array => array_fill(0, 8, ['op' => "o{$k}", 'from_min' => 0, 'until_min' => 900]), $i === 0 ? [] : range(0, $i - 1)))], days: [[480, 1080]]);
+        yield 'four hundred whose windows contradict each other' => self::day(400, static fn (int $i): array => $i === 0 ? [] : ['after' => array_map(static fn (int $k): array => ['op' => "o{$k}", 'from_min' => $k === $i - 1 ? 5 : 0, 'until_min' => $k === $i - 1 ? 100_000 : 30], range(max(0, $i - 10), $i - 1))]);
         yield 'everything has begun' => self::day(400, static fn (int $i): array => ['fixed_min' => 400 + $i % 20]);
         yield 'everything comes a year too late' => self::day(400, static fn (int $i): array => ['not_before_min' => 480 + $i, 'due_min' => 0.001]);
         yield 'waits across a million minutes in fine steps' => self::day(60, static fn (int $i): array => ['minutes' => 0.001, ...$chained($i, 3, 0, 1)], days: [[480, 480.5], [999_000, 999_999]]);
