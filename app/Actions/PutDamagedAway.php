@@ -32,6 +32,11 @@ final readonly class PutDamagedAway
                 return;
             }
             RecordedRun::legible([$pour])[1] !== [] || throw self::whole();
+            // Pressed twice, it still knows where it stood; and what is not on the bench stays where it is.
+            if ($pour->state === PourState::GivenUp) {
+                return;
+            }
+            $pour->state !== PourState::Graded || throw BadInput::at('damaged', Phrase::written('It is not on the bench any more: in the log it keeps nobody from anything.'));
             Typed::query()->updateOrCreate(['screen' => "damaged/{$pour->id}"], ['what' => ['state' => $pour->state->value]]);
             DB::table('pours')->where('id', $pour->id)->update(['state' => PourState::GivenUp->value]);
         });
