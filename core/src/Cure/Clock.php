@@ -25,11 +25,24 @@ final readonly class Clock
 
     public function read(CureRequest $request): CureResult
     {
-        return $this->tell(CureModel::learnt($request->sheet, $request->logs), $request->room, $request->mass);
+        $heard = Witnesses::heard($request->sheet, $request->logs);
+        $doubts = array_map(static fn (int $which): Warning => self::doubt($which, $request->logs[$which]), $heard->doubted);
+
+        return $this->tell($heard->model, $request->room, $request->mass, $heard->doubted, $doubts);
     }
 
-    /** The same from a model that is already learnt, or that a pour was begun with. */
-    public function tell(CureModel $model, Celsius $at, ?Grams $mass): CureResult
+    private static function doubt(int $which, Observation $one): Warning
+    {
+        return new Warning('doubted', Phrase::of('cure.doubted', ['n' => $which + 1, 'after' => Quantity::duration($one->after), 'room' => Quantity::temperature($one->room->degrees)]));
+    }
+
+    /**
+     * The same from a model that is already learnt, or that a pour was begun with.
+     *
+     * @param  list<int>  $doubted
+     * @param  list<Warning>  $doubts
+     */
+    public function tell(CureModel $model, Celsius $at, ?Grams $mass, array $doubted = [], array $doubts = []): CureResult
     {
         $bands = [];
         foreach (Milestone::cases() as $milestone) {
@@ -40,7 +53,7 @@ final readonly class Clock
         }
         $factor = $model->factor($at, $mass);
 
-        return new CureResult($factor, exp($model->lnQ10), $model->offset, $bands, $model->restsOn, iterator_to_array($this->warnings($model, $at, $mass, $factor), false));
+        return new CureResult($factor, exp($model->lnQ10), $model->offset, $bands, $model->restsOn, [...$doubts, ...iterator_to_array($this->warnings($model, $at, $mass, $factor), false)], $doubted);
     }
 
     /** @return \Generator<Warning> */

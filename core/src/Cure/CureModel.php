@@ -24,7 +24,13 @@ final readonly class CureModel
     private const SD_WATCHED = 0.10;
 
     /** Half-width of the central 80 % of a normal distribution, in standard deviations. */
-    private const EIGHTY = 1.2815515655446004;
+    public const EIGHTY = 1.2815515655446004;
+
+    /** That of the central 99 %: what is farther out is asked about before it is believed. */
+    public const NINETY_NINE = 2.576;
+
+    /** What lies on one side beyond the 99 %. */
+    public const ONE_IN_TWO_HUNDRED = 0.005;
 
     /** The mass a sheet's times are meant for. */
     public const SHEET_MASS_G = 100.0;
@@ -39,57 +45,105 @@ final readonly class CureModel
         public int $restsOn,
     ) {}
 
-    /** @param  list<array{room: Celsius, kind: Watched, after: Minutes}>  $logs */
-    public static function learnt(CureSheet $sheet, array $logs): self
+    /**
+     * As the sheet and what was watched have it; what is far from all the rest is doubted ({@see Witnesses}).
+     *
+     * @param  list<Observation>  $seen
+     */
+    public static function learnt(CureSheet $sheet, array $seen): self
+    {
+        return Witnesses::heard($sheet, $seen)->model;
+    }
+
+    /**
+     * Least squares over moments watched to the minute, every one of them believed.
+     *
+     * @param  list<Observation>  $moments  each of a time the sheet gives
+     */
+    public static function believing(CureSheet $sheet, array $moments): self
     {
         $lnQ10 = log($sheet->q10 ?? CureSheet::USUAL_Q10);
         // Precision matrix and right-hand side of the normal equations, starting from the priors.
         [$oo, $oq, $qq] = [1.0 / self::SD_OFFSET ** 2, 0.0, 1.0 / self::SD_LN_Q10 ** 2];
         [$bo, $bq] = [0.0, $lnQ10 * $qq];
         $weight = 1.0 / self::SD_WATCHED ** 2;
-        $used = 0;
-        foreach ($logs as $log) {
-            $sheetTime = $sheet->times[$log['kind']->milestone()->value] ?? null;
-            if ($sheetTime === null || $log['after']->min <= 0.0 || ! $log['kind']->isTheMoment()) {
-                continue;
-            }
-            $x = -$log['room']->tensAbove($sheet->reference);
-            $y = log($log['after']->min / $sheetTime->min);
+        foreach ($moments as $one) {
+            [$x, $y] = self::point($sheet, $one, $one->kind->milestone());
             $oo += $weight;
             $oq += $weight * $x;
             $qq += $weight * $x * $x;
             $bo += $weight * $y;
             $bq += $weight * $x * $y;
-            $used++;
         }
         $det = $oo * $qq - $oq * $oq;
-        $model = new self(
+
+        return new self(
             $sheet,
             ($qq * $bo - $oq * $bq) / $det,
             ($oo * $bq - $oq * $bo) / $det,
             $qq / $det,
             $oo / $det,
             -$oq / $det,
-            $used,
+            count($moments),
         );
-        foreach ($logs as $log) {
-            $model = $model->touched($log['kind'], $log['room'], $log['after']);
+    }
+
+    /** @return array{float, float} tens of degrees below the sheet's temperature, and the natural logarithm of how many times the sheet's time it took */
+    private static function point(CureSheet $sheet, Observation $one, Milestone $milestone): array
+    {
+        return [-$one->room->tensAbove($sheet->reference), log($one->after->min / ($sheet->times[$milestone->value] ?? $one->after)->min)];
+    }
+
+    /** How sure a time at $x tens of degrees below the sheet's temperature is, once it will be watched, in natural logarithm. */
+    private function spread(float $x, float $watched = self::SD_WATCHED): float
+    {
+        return sqrt(max(0.0, $this->varOffset + 2.0 * $x * $this->covariance + $x * $x * $this->varLnQ10) + $watched ** 2);
+    }
+
+    /** How far a moment that this model has not heard of is from what it expects, in standard deviations; 0 where the sheet has no such time. */
+    public function far(Observation $one): float
+    {
+        [$x, $y] = self::point($this->sheet, $one, $one->kind->milestone());
+
+        return isset($this->sheet->times[$one->kind->milestone()->value]) ? ($y - $this->offset - $x * $this->lnQ10) / $this->spread($x) : 0.0;
+    }
+
+    /** The same for one of those it was learnt from, against all the others: the studentised residual of the one left out. */
+    public function farFromTheOthers(Observation $one): float
+    {
+        [$x, $y] = self::point($this->sheet, $one, $one->kind->milestone());
+        $own = ($this->spread($x, 0.0) / self::SD_WATCHED) ** 2;
+
+        return ($y - $this->offset - $x * $this->lnQ10) / (self::SD_WATCHED * sqrt(max(1e-12, 1.0 - $own)));
+    }
+
+    /** How likely what a finger says is to be so; 1 where the sheet has no such time. */
+    public function chance(Observation $one): float
+    {
+        $wrong = 0.0;
+        foreach ($one->after->min <= 0.0 ? [] : $one->kind->sides() as [$milestone, $isPast]) {
+            if (isset($this->sheet->times[$milestone->value])) {
+                [$x, $y] = self::point($this->sheet, $one, $milestone);
+                $z = ($this->offset + $x * $this->lnQ10 - $y) / $this->spread($x);
+                // A window shuts after it opens: too early and too late exclude each other.
+                $wrong += Gauss::below($isPast ? $z : -$z);
+            }
         }
 
-        return $model;
+        return max(0.0, 1.0 - $wrong);
     }
 
     /**
      * The same after a finger has said on which side of a moment one is: the normal belief with what it rules out cut away, and a
      * normal one again with the mean and the spread of what is left (assumed-density filtering, Minka 2001).
      */
-    public function touched(Watched $kind, Celsius $room, Minutes $after): self
+    public function touched(Observation $one): self
     {
         $model = $this;
-        foreach ($after->min <= 0.0 ? [] : $kind->sides() as $i => [$milestone, $isPast]) {
-            $sheetTime = $this->sheet->times[$milestone->value] ?? null;
-            if ($sheetTime !== null) {
-                $model = $model->cut(-$room->tensAbove($this->sheet->reference), log($after->min / $sheetTime->min), $isPast ? -1.0 : 1.0, $i === 0 ? 1 : 0);
+        foreach ($one->after->min <= 0.0 ? [] : $one->kind->sides() as $i => [$milestone, $isPast]) {
+            if (isset($this->sheet->times[$milestone->value])) {
+                [$x, $y] = self::point($this->sheet, $one, $milestone);
+                $model = $model->cut($x, $y, $isPast ? -1.0 : 1.0, $i === 0 ? 1 : 0);
             }
         }
 
@@ -100,7 +154,7 @@ final readonly class CureModel
     private function cut(float $x, float $at, float $side, int $counts): self
     {
         [$toOffset, $toQ10] = [$this->varOffset + $x * $this->covariance, $this->covariance + $x * $this->varLnQ10];
-        $sd = sqrt($toOffset + $x * $toQ10 + self::SD_WATCHED ** 2);
+        $sd = $this->spread($x);
         $z = $side * ($this->offset + $x * $this->lnQ10 - $at) / $sd;
         $hazard = Gauss::hazard($z);
         $moves = $side * $hazard / $sd;
@@ -124,21 +178,24 @@ final readonly class CureModel
         return $this->sheet->reference;
     }
 
-    /** An 80 % band for a time yet to be watched; null where the sheet has no such time. */
-    public function band(Milestone $milestone, Celsius $room, ?Grams $mass): ?Band
+    /**
+     * The band for a time yet to be watched, 80 % of it unless said otherwise; null where the sheet has no such time.
+     *
+     * @param  float  $wide  half of its width, in standard deviations
+     */
+    public function band(Milestone $milestone, Celsius $room, ?Grams $mass, float $wide = self::EIGHTY): ?Band
     {
         $sheetTime = $this->sheet->times[$milestone->value] ?? null;
         if ($sheetTime === null) {
             return null;
         }
-        $x = -$room->tensAbove($this->sheet->reference);
-        $sd = sqrt($this->varOffset + $x * $x * $this->varLnQ10 + 2.0 * $x * $this->covariance + self::SD_WATCHED ** 2);
+        $sd = $this->spread(-$room->tensAbove($this->sheet->reference));
         $likely = $sheetTime->min * $this->factor($room, $mass);
 
         return new Band(
-            Minutes::of($likely * exp(-self::EIGHTY * $sd)),
+            Minutes::of($likely * exp(-$wide * $sd)),
             Minutes::of($likely),
-            Minutes::of($likely * exp(self::EIGHTY * $sd)),
+            Minutes::of($likely * exp($wide * $sd)),
         );
     }
 

@@ -14,7 +14,7 @@ use Apalos\Core\Units\Minutes;
 /** A question to the clock: this sheet, in this room, this much at once, and what the shop has watched before. */
 final readonly class CureRequest
 {
-    /** @param  list<array{room: Celsius, kind: Watched, after: Minutes}>  $logs */
+    /** @param  list<Observation>  $logs */
     public function __construct(
         public CureSheet $sheet,
         public Celsius $room,
@@ -39,7 +39,7 @@ final readonly class CureRequest
     }
 
     /**
-     * @return list<array{room: Celsius, kind: Watched, after: Minutes}> what was watched
+     * @return list<Observation> what was watched
      *
      * @throws BadInput for an observation of a time the sheet does not give
      */
@@ -47,16 +47,17 @@ final readonly class CureRequest
     {
         $logs = [];
         foreach ($in->objects('logs', 500) as $log) {
-            $log->only('room_c', 'kind', 'minutes');
+            $log->only('room_c', 'kind', 'minutes', 'sure');
             $kind = $log->choice('kind', Watched::class);
             if (! isset($sheet->times[$kind->milestone()->value])) {
                 throw BadInput::at($log->at('kind'), Phrase::of('cure.nothing_to_count_against', ['milestone' => $kind->milestone()->value]));
             }
-            $logs[] = [
-                'room' => Celsius::of($log->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)),
-                'kind' => $kind,
-                'after' => Minutes::of($log->positive('minutes')),
-            ];
+            $logs[] = new Observation(
+                Celsius::of($log->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)),
+                $kind,
+                Minutes::of($log->positive('minutes')),
+                $log->has('sure') && $log->bool('sure'),
+            );
         }
 
         return $logs;

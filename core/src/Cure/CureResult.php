@@ -18,7 +18,7 @@ use Apalos\Core\Result\Warning;
  *     demould_min?: array{low: float, likely: float, high: float},
  *     service_min?: array{low: float, likely: float, high: float},
  *     full_cure_min?: array{low: float, likely: float, high: float},
- *     rests_on: int, warnings: list<array{code: string, message: Phrase}>
+ *     rests_on: int, doubted: list<int>, warnings: list<array{code: string, message: Phrase}>
  * }
  */
 final readonly class CureResult
@@ -26,6 +26,7 @@ final readonly class CureResult
     /**
      * @param  array<value-of<Milestone>, Band>  $bands
      * @param  list<Warning>  $warnings
+     * @param  list<int>  $doubted  which of the observations do not count, being far from all the rest
      */
     public function __construct(
         public float $factor,
@@ -34,6 +35,7 @@ final readonly class CureResult
         public array $bands,
         public int $restsOn,
         public array $warnings,
+        public array $doubted = [],
     ) {}
 
     public function band(Milestone $milestone): ?Band
@@ -64,6 +66,7 @@ final readonly class CureResult
             'q10' => $this->q10,
             'offset' => $this->offset,
             'rests_on' => $this->restsOn,
+            'doubted' => $this->doubted,
             'warnings' => Warning::all($this->warnings),
             ...$times,
         ];

@@ -68,9 +68,14 @@ final class CureInvariantsTest extends TestCase
             $width = static fn (CureResult $cure): float => log($cure->bands['pot_life_min']->high->min / $cure->bands['pot_life_min']->low->min);
             $cure = self::read($room, $logs);
 
-            self::assertEqualsWithDelta($cure->toArray(), self::read($room, array_reverse($logs))->toArray(), 1e-9);
-            self::assertSame(count($logs), $cure->restsOn);
-            self::assertLessThanOrEqual($width($cure) + 1e-9, $width(self::read($room, [...$logs, ['room_c' => 23, 'kind' => 'gel', 'minutes' => 22]])));
+            $turned = self::read($room, array_reverse($logs));
+            self::assertEqualsWithDelta([$cure->offset, $cure->q10, $cure->bands], [$turned->offset, $turned->q10, $turned->bands], 1e-9);
+            self::assertSame(count($logs), $cure->restsOn + count($cure->doubted));
+            $more = self::read($room, [...$logs, ['room_c' => 23, 'kind' => 'gel', 'minutes' => 22]]);
+            // One more may make another look wild: only with the same ones believed is it surer.
+            if ($more->doubted === $cure->doubted) {
+                self::assertLessThanOrEqual($width($cure) + 1e-9, $width($more));
+            }
         });
     }
 

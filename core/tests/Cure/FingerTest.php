@@ -8,6 +8,7 @@ use Apalos\Core\Cure\CureModel;
 use Apalos\Core\Cure\CureSheet;
 use Apalos\Core\Cure\Gauss;
 use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Cure\Observation;
 use Apalos\Core\Cure\Watched;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Units\Celsius;
@@ -24,7 +25,7 @@ final class FingerTest extends TestCase
     /** @param  list<array{Watched, float}>  $felt */
     private static function opens(array $felt, Milestone $milestone = Milestone::RecoatOpen): float
     {
-        $logs = array_map(static fn (array $one): array => ['room' => Celsius::of(23), 'kind' => $one[0], 'after' => Minutes::of($one[1])], $felt);
+        $logs = array_map(static fn (array $one): Observation => new Observation(Celsius::of(23), $one[0], Minutes::of($one[1])), $felt);
 
         return (float) CureModel::learnt(self::sheet(), $logs)->band($milestone, Celsius::of(23), null)?->likely->min;
     }
