@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\BenchController;
 use App\Http\Controllers\BuildController;
+use App\Http\Controllers\ClockController;
 use App\Http\Controllers\ColourController;
 use App\Http\Controllers\ContactChoiceController;
 use App\Http\Controllers\ContactController;
@@ -91,6 +92,10 @@ Route::get('/pours/{pour}/kept', [KeptController::class, 'show']);
 Route::post('/pours/{pour}/came-short', [KeptController::class, 'cameShort']);
 Route::post('/pours/{pour}/left-over', [KeptController::class, 'leftOver']);
 Route::put('/waiting', [KeptController::class, 'waiting']);
+
+Route::get('/clock/{base}', [ClockController::class, 'show'])->where('base', '[a-z0-9-]{1,60}');
+Route::put('/clock/gels/{pour}', [ClockController::class, 'gel']);
+Route::put('/clock/touches/{build}', [ClockController::class, 'touch']);
 
 Route::get('/day', [DayController::class, 'show']);
 Route::get('/day/sheet', [DayController::class, 'sheet']);

@@ -23,15 +23,19 @@ final readonly class BuildOrder
 {
     public function __construct(private Layers $layers, private BuildBook $book, private Phrasebook $words, private Workshop $workshop) {}
 
-    /** @throws BadInput for what waits for something else, or would not hold on what it is laid on */
-    public function step(Pour $pour, CarbonImmutable $now): BuildStep
+    /**
+     * @param  string|null  $why  it goes on before its window opens, because somebody knows better
+     *
+     * @throws BadInput for what waits for something else, or would not hold on what it is laid on
+     */
+    public function step(Pour $pour, CarbonImmutable $now, ?string $why = null): BuildStep
     {
         $recorded = RecordedBuild::of(Build::query()->with('impression.job')->lockForUpdate()->findOrFail($pour->build_id), $now);
         $stands = $recorded->state->operations[$pour->operation] ?? null;
         if ($stands === null || $recorded->state->isOver()) {
             throw BadInput::at('build', Phrase::written('This operation is no longer in its build. Look at the build again.'));
         }
-        $this->mayBegin($recorded, $stands);
+        $early = $this->mayBegin($recorded, $stands, $why);
         $checklist = [];
         if ($stands->state === OperationState::Missed && ($save = $this->layers->save($recorded, $stands->operation, $this->book)) !== null) {
             $checklist[] = ['id' => 'missed-window', 'text' => "Its window has shut. {$save}", 'minutes' => 0.0];
@@ -45,18 +49,27 @@ final readonly class BuildOrder
             $checklist[] = ['id' => "bond-{$under->touch->key}", 'text' => "{$under->touch->with}: tacky or clean, dry, without a trace of grease or dust. This has to bond to it.", 'minutes' => 0.0];
         }
 
-        return new BuildStep([...$checklist, ...$under?->checklist($this->words) ?? []], $this->layers->meetsOriginal($recorded, $stands->operation));
+        return new BuildStep([...$checklist, ...$under?->checklist($this->words) ?? []], $this->layers->meetsOriginal($recorded, $stands->operation), $early);
     }
 
-    /** @throws BadInput */
-    private function mayBegin(RecordedBuild $recorded, OperationStands $stands): void
+    /**
+     * @return string|null what is noted of it where it goes on early
+     *
+     * @throws BadInput
+     */
+    private function mayBegin(RecordedBuild $recorded, OperationStands $stands, ?string $why): ?string
     {
         if ($stands->waitsFor !== []) {
             $names = array_map(static fn (string $id): string => $recorded->state->plan->operation($id)->name ?? $id, $stands->waitsFor);
             throw BadInput::at('build', Phrase::of('bench.operation_waits', ['operation' => $stands->operation->name, 'for' => $names]));
         }
-        if ($stands->state === OperationState::Waits) {
-            throw BadInput::at('build', Phrase::of('bench.not_open_yet', ['operation' => $stands->operation->name, 'at' => $this->workshop->said($recorded->at($stands->opensAt) ?? $recorded->now, $recorded->now)]));
+        if ($stands->state !== OperationState::Waits) {
+            return null;
         }
+        $opens = $this->workshop->said($recorded->at($stands->opensAt) ?? $recorded->now, $recorded->now);
+
+        return $why === null
+            ? throw BadInput::at('early', Phrase::of('bench.not_open_yet', ['operation' => $stands->operation->name, 'at' => $opens]))
+            : "{$stands->operation->name} went on before {$opens}: {$why}";
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use Apalos\Core\Build\BuildFactKind;
 use Apalos\Core\Contact\Preparation;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
@@ -17,6 +18,7 @@ use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Run\RunPlan;
 use Apalos\Core\Units\Minutes;
+use App\Facts\BuildStream;
 use App\Keeping\CastKeeper;
 use App\Keeping\LotBook;
 use App\Keeping\MouldWants;
@@ -39,18 +41,19 @@ use Illuminate\Support\Facades\DB;
 /** Begins a run: freezes the plan with all it rests on, pins the formula to a version. Asked twice, it begins once. */
 final readonly class StartPour
 {
-    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer, private Phrasebook $words, private BuildOrder $order, private Rack $rack, private MouldWants $wants, private LotBook $lots) {}
+    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer, private Phrasebook $words, private BuildOrder $order, private Rack $rack, private MouldWants $wants, private LotBook $lots, private AppendFact $append) {}
 
     /**
      * @param  int  $edition  of the sheet on the screen it is begun from
+     * @param  string|null  $early  why it goes on before its window opens; null where nobody says so
      * @param  string|null  $stamp  of the cups that screen shows ({@see MixResult::stamp}); null where nobody looked at any
      *
      * @throws Outdated when another sheet, or other cups, stand there now than were shown
      * @throws BadInput when the sheet does not add up yet
      */
-    public function __invoke(Pour $pour, int $edition, ?string $stamp, CarbonImmutable $now): Pour
+    public function __invoke(Pour $pour, int $edition, ?string $stamp, CarbonImmutable $now, ?string $early = null): Pour
     {
-        return DB::transaction(function () use ($pour, $edition, $stamp, $now): Pour {
+        return DB::transaction(function () use ($pour, $edition, $stamp, $now, $early): Pour {
             $fresh = Pour::query()->with('impression.job', 'build')->lockForUpdate()->findOrFail($pour->id);
             if ($fresh->started_at !== null) {
                 return $fresh;
@@ -63,7 +66,7 @@ final readonly class StartPour
             if (! $reckoning->isPourable() || $reckoning->mix === null || $reckoning->recipe === null) {
                 throw $reckoning->errors[0] ?? BadInput::at('volume', Phrase::written('The sheet is not complete yet. Fill in the volume, the formula and the plan.'));
             }
-            $step = $fresh->build->plain ? null : $this->order->step($fresh, $now);
+            $step = $fresh->build->plain ? null : $this->order->step($fresh, $now, $early);
             $mould = $step === null || $step->touchesOriginal ? $this->rack->usual($fresh) : null;
             $checklist = [...$step->checklist ?? [], ...$step?->touchesOriginal === false ? $this->habits($fresh, $reckoning->recipe->base->code) : $this->checklist($fresh, $reckoning->recipe->base->code, $mould, $now)];
             $sheet = Fields::of($fresh->sheet);
@@ -102,6 +105,7 @@ final readonly class StartPour
                 ],
             ])->save();
             $mould === null || DB::table('pour_moulds')->insert(['pour_id' => $fresh->id, 'mould_id' => $mould->id, 'workshop_id' => $fresh->workshop_id, 'live' => true]);
+            $step?->early === null || ($this->append)(static fn (): BuildStream => BuildStream::open($fresh->build, $now), Fields::of(['key' => "early/{$fresh->id}", 'kind' => BuildFactKind::Noted->value, 'payload' => ['text' => $step->early]]), $now);
             $fresh->build->begun_at === null && $fresh->build->update(['begun_at' => $now, 'planned_of' => null]);
 
             return $fresh;

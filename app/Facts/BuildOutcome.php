@@ -69,11 +69,13 @@ final readonly class BuildOutcome
             }
             $clock = FrozenPlan::of($pour)->clock;
             foreach ($touches as $touch) {
-                $minutes = $laid->diffInMilliseconds($recorded->at($touch['at']) ?? $laid) / 60_000.0;
+                $at = $recorded->at($touch->at) ?? $laid;
+                $minutes = $laid->diffInMilliseconds($at) / 60_000.0;
                 if ($minutes > 0.0) {
                     DB::table('finger_tests')->insert([
-                        'workshop_id' => $recorded->build->workshop_id, 'build_id' => $recorded->build->id, 'base_code' => $pour->base_code, 'finger' => $touch['finger']->value,
+                        'workshop_id' => $recorded->build->workshop_id, 'build_id' => $recorded->build->id, 'base_code' => $pour->base_code, 'finger' => $touch->finger->value,
                         'minutes' => $minutes / $clock->model->factorOfMass($clock->mass), 'room_c' => $this->room->at($laid)->degrees,
+                        'pour_id' => $pour->id, 'fact_key' => $recorded->fact($touch->fact)?->key, 'at' => $at->utc()->format('Y-m-d H:i:s.v'), 'sure' => $touch->sure, 'left_out' => $touch->leftOut,
                     ]);
                 }
             }

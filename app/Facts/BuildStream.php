@@ -6,15 +6,18 @@ namespace App\Facts;
 
 use Apalos\Core\Build\BuildFactKind;
 use Apalos\Core\Build\BuildPlan;
+use Apalos\Core\Build\Felt;
 use Apalos\Core\Build\Finger;
 use Apalos\Core\Build\Operation;
 use Apalos\Core\Build\OperationKind;
 use Apalos\Core\Build\OperationStands;
 use Apalos\Core\Build\OperationState;
+use Apalos\Core\Build\Wait;
 use Apalos\Core\Day\DayOperation;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Run\Grade;
 use App\Models\Build;
 use App\Models\Pour;
@@ -95,11 +98,11 @@ final readonly class BuildStream implements Stream
         }
 
         return match ($kind) {
-            BuildFactKind::Begun => ['op' => $this->beginnable($payload->only('op', 'early'))->operation->id],
-            BuildFactKind::Done => $this->done($payload->only('op', 'early')),
+            BuildFactKind::Begun, BuildFactKind::Done => $this->ticked($payload->only('op', 'early', ToldLate::FIELD)),
+            BuildFactKind::Retold => $this->retold($payload->only('op', 'what', ToldLate::FIELD)),
             BuildFactKind::LeftOut => $this->leftOut($payload->only('op', 'why')),
-            BuildFactKind::Fingered => $this->fingered($payload->only('op', 'finger')),
-            BuildFactKind::Weighed => ['op' => $this->stands($payload->only('op', 'mass_g'), OperationKind::Check)->operation->id, 'mass_g' => $payload->positive('mass_g')],
+            BuildFactKind::Fingered => $this->fingered($payload->only('op', 'finger', 'sure', ToldLate::FIELD)),
+            BuildFactKind::Weighed => ['op' => $this->stands($payload->only('op', 'mass_g', ToldLate::FIELD), OperationKind::Check)->operation->id, 'mass_g' => $payload->positive('mass_g'), ...$this->told($payload)->kept()],
             BuildFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
             BuildFactKind::Changed => $this->changed($payload->only('operations', 'was')),
             BuildFactKind::Put => $this->put($payload->only('op', 'at_ms')),
@@ -127,6 +130,17 @@ final readonly class BuildStream implements Stream
         return $stands;
     }
 
+    private function said(?float $minutes): string
+    {
+        return app(Workshop::class)->said($this->recorded->at($minutes) ?? $this->recorded->now, $this->recorded->now);
+    }
+
+    /** "It was at …", on the clock of this build. */
+    private function told(Fields $in): ToldLate
+    {
+        return ToldLate::read($in, $this->beganAt(), $this->recorded->now);
+    }
+
     private function beginnable(Fields $in): OperationStands
     {
         $stands = $this->stands($in);
@@ -139,17 +153,50 @@ final readonly class BuildStream implements Stream
         if ($stands->waitsFor !== []) {
             throw BadInput::at($in->at('op'), Phrase::of('bench.operation_waits', ['operation' => $stands->operation->name, 'for' => array_map(fn (string $id): string => $this->recorded->state->plan->operation($id)->name ?? $id, $stands->waitsFor)]));
         }
-        if ($stands->state === OperationState::Waits && ! ($in->has('early') && $in->bool('early'))) {
-            throw BadInput::at($in->at('op'), Phrase::of('bench.too_early', ['operation' => $stands->operation->name, 'at' => app(Workshop::class)->said($this->recorded->at($stands->opensAt) ?? $this->recorded->now, $this->recorded->now)]));
-        }
-
         return $stands;
     }
 
-    /** @return array{op: string} */
-    private function done(Fields $in): array
+    /** @return array<string, mixed> begun, or done */
+    private function ticked(Fields $in): array
     {
-        return ['op' => $this->beginnable($in)->operation->id];
+        $stands = $this->beginnable($in);
+        $early = $in->toArray()['early'] ?? false;
+        $told = $this->told($in);
+        foreach ($stands->operation->after as $wait) {
+            $before = $this->recorded->state->operations[$wait->operation] ?? null;
+            $told = $told->notBefore($this->recorded->at($before?->endedAt), $before->operation->name ?? '');
+        }
+        if ($stands->startedAt !== null) {
+            $told = $told->notBefore($this->recorded->at($stands->startedAt), $stands->operation->name);
+        } elseif ($told->minutes() < ($stands->opensAt ?? 0.0) - 1e-6 && $early !== true && ! is_string($early)) {
+            throw BadInput::at($in->at('early'), Phrase::of('bench.too_early', ['operation' => $stands->operation->name, 'at' => $this->said($stands->opensAt)]));
+        }
+
+        return ['op' => $stands->operation->id, ...(is_string($early) && trim($early) !== '' ? ['early' => mb_substr(trim($early), 0, 500)] : []), ...$told->kept()];
+    }
+
+    /** @return array<string, mixed> what was ticked already was at another time */
+    private function retold(Fields $in): array
+    {
+        $stands = $this->stands($in);
+        $what = $in->text('what');
+        if ($stands->operation->kind->mixes() || ! in_array($what, ['begun', 'done'], true) || ($what === 'done' ? $stands->state !== OperationState::Done : $stands->startedAt === null)) {
+            throw BadInput::at($in->at('op'), Phrase::written('Only what is begun or done here can have been at another time. What is mixed says so in its run.'));
+        }
+        $told = $this->told($in);
+        foreach ($stands->operation->after as $wait) {
+            $before = $this->recorded->state->operations[$wait->operation] ?? null;
+            $told = $told->notBefore($this->recorded->at($before?->endedAt), $before->operation->name ?? '');
+        }
+        foreach ($this->recorded->state->operations as $later) {
+            $waits = $what === 'done' && array_filter($later->operation->after, static fn (Wait $wait): bool => $wait->operation === $stands->operation->id) !== [];
+            $since = $waits ? $later->startedAt : ($what === 'begun' && $later === $stands ? $stands->endedAt : null);
+            if ($since !== null && $told->minutes() > $since) {
+                throw BadInput::at(ToldLate::FIELD, Phrase::of('bench.told_too_late', ['what' => $later->operation->name, 'at' => $this->said($since)]));
+            }
+        }
+
+        return ['op' => $stands->operation->id, 'what' => $what, 'done_min' => $told->minutes()];
     }
 
     /** @return array{op: string, why: string} */
@@ -163,7 +210,7 @@ final readonly class BuildStream implements Stream
         return ['op' => $stands->operation->id, 'why' => mb_substr($in->textOrNull('why') ?? '', 0, 500)];
     }
 
-    /** @return array{op: string, finger: string} */
+    /** @return array<string, mixed> */
     private function fingered(Fields $in): array
     {
         $stands = $this->stands($in, OperationKind::Coat, OperationKind::Pour, OperationKind::Keys);
@@ -171,7 +218,18 @@ final readonly class BuildStream implements Stream
             throw BadInput::at($in->at('op'), Phrase::written("“{$stands->operation->name}” is not laid yet: there is nothing to touch."));
         }
 
-        return ['op' => $stands->operation->id, 'finger' => $in->choice('finger', Finger::class)->value];
+        $finger = $in->choice('finger', Finger::class);
+        $told = $this->told($in)->notBefore($this->recorded->at($stands->endedAt), $stands->operation->name);
+        $sure = $in->has('sure') && $in->bool('sure');
+        $expected = $sure ? null : $this->recorded->clock->unexpected($stands, new Felt(0, $told->minutes(), $finger), $this->recorded->state->touches[$stands->operation->id] ?? []);
+        if ($expected !== null) {
+            throw BadInput::at($in->at('sure'), Phrase::of('bench.touch_far', [
+                'coat' => $stands->operation->name, 'after' => Quantity::duration($told->minutes() - ($stands->endedAt ?? 0.0)),
+                'low' => Quantity::duration($expected->low), 'high' => Quantity::duration($expected->high),
+            ]));
+        }
+
+        return ['op' => $stands->operation->id, 'finger' => $finger->value, ...($sure ? ['sure' => true] : []), ...$told->kept()];
     }
 
     /** @return array{op: string, at_min: float|null} */

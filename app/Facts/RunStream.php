@@ -10,6 +10,7 @@ use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Run\Fate;
 use Apalos\Core\Run\Grade;
+use Apalos\Core\Run\Moment;
 use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\StepKind;
 use Apalos\Core\Units\Minutes;
@@ -89,7 +90,8 @@ final readonly class RunStream implements Stream
     private function checked(RunFactKind $kind, Fields $in, RecordedRun $run, CarbonImmutable $now): array
     {
         return match ($kind) {
-            RunFactKind::Begun, RunFactKind::Checked => $this->ticked($in, $run),
+            RunFactKind::Begun => [...$this->ticked($in->only('item', ToldLate::FIELD), $run), ...$this->told($in, $now)->kept()],
+            RunFactKind::Checked => $this->ticked($in->only('item'), $run),
             RunFactKind::Confirmed => $this->confirmed($in->only('step'), $run),
             RunFactKind::Weighed => $this->weighed($in, $run),
             RunFactKind::Met => $run->state->step->kind === StepKind::Weigh && $run->state->cup()->meetsNow() ? [] : throw new StepHasMoved('The clock of this cup already runs.'),
@@ -102,12 +104,35 @@ final readonly class RunStream implements Stream
             RunFactKind::Moulded => $this->beside->moulded($in, $run),
             RunFactKind::DrawnFrom => $this->beside->drawnFrom($in, $run),
             RunFactKind::Diagnosed => $this->beside->diagnosed($in, $run),
-            RunFactKind::Gelled => $run->state->lastMetAt() !== null && $run->state->gelledAt === null ? [] : throw new StepHasMoved('The gel of this pour is already written down, or nothing is mixed yet.'),
-            RunFactKind::Opened => $this->atStep($in->only('step'), $run, StepKind::Wait),
+            RunFactKind::Gelled => $this->gelled($in->only('sure', ToldLate::FIELD), $run, $now),
+            RunFactKind::Opened => [...$this->atStep($in->only('step', ToldLate::FIELD), $run, StepKind::Wait), ...$this->told($in, $now)->notBefore($run->at(max([0.0, ...$run->state->filledAt])), 'It went in')->kept()],
             RunFactKind::Graded => $this->graded($in, $run),
             RunFactKind::GivenUp => $this->givenUp($in, $run),
             RunFactKind::Undone => $this->undone($in, $run),
         };
+    }
+
+    /** "It was at …", on the clock of this run. */
+    private function told(Fields $in, CarbonImmutable $now): ToldLate
+    {
+        return ToldLate::read($in, $this->beganAt(), $now);
+    }
+
+    /** @return array<string, mixed> */
+    private function gelled(Fields $in, RecordedRun $run, CarbonImmutable $now): array
+    {
+        $met = $run->at($run->state->lastMetAt());
+        if ($met === null || $run->state->gelledAt !== null) {
+            throw new StepHasMoved('The gel of this pour is already written down, or nothing is mixed yet.');
+        }
+        $told = $this->told($in, $now)->notBefore($met, 'A met B');
+        $sure = $in->has('sure') && $in->bool('sure');
+        $expected = $sure ? null : $run->frozen->clock->unexpected(Minutes::of(max(0.01, $met->diffInMilliseconds($told->at) / 60_000.0)), $this->room->at($met));
+        if ($expected !== null) {
+            throw BadInput::at($in->at('sure'), Phrase::of('bench.gel_far', ['after' => Quantity::duration($met->diffInMilliseconds($told->at) / 60_000.0), 'low' => Quantity::duration($expected->low), 'high' => Quantity::duration($expected->high)]));
+        }
+
+        return [...($sure ? ['sure' => true] : []), ...$told->kept()];
     }
 
     /** @return array{step: string} */
@@ -136,7 +161,7 @@ final readonly class RunStream implements Stream
     /** @return array{item: string} */
     private function ticked(Fields $in, RecordedRun $run): array
     {
-        $item = $in->only('item')->text('item');
+        $item = $in->text('item');
         if ($run->state->step->kind !== StepKind::Contacts || ! in_array($item, $run->state->unchecked(), true)) {
             throw new StepHasMoved('That contact is already ticked, or the list is done.');
         }
@@ -257,19 +282,23 @@ final readonly class RunStream implements Stream
         return $run->state->cup()->mayBeSwapped() ? $step : throw new StepHasMoved('Both parts are in this cup already: look at what each of them weighs, and take the last one back if it is wrong.');
     }
 
-    /** @return array{what: string, batch: int, ago_min: float} */
+    /** @return array{what: string, batch: int, done_min: float} */
     private function earlier(Fields $in, RecordedRun $run, CarbonImmutable $now): array
     {
-        $what = $in->only('what', 'batch', 'ago_min')->text('what');
+        $what = $in->only('what', 'batch', ToldLate::FIELD)->choice('what', Moment::class);
         $batch = (int) $in->number('batch', 1.0, 1000.0);
-        $ago = $in->number('ago_min', 0.0, 1440.0);
-        if ($run->state->earlierAt($what, $batch, $run->minutes($now) - $ago) === null) {
-            throw BadInput::at('ago_min', Phrase::written($what === 'filled'
-                ? 'It cannot have gone in then: a cup goes in after A met B in it, and no later than it was said. Give the minutes since.'
-                : 'It cannot have met then: A meets B after the run began, and no later than it was said. Give the minutes since.'));
+        $in->number(ToldLate::FIELD, 0.0, 1e14);
+        $at = $this->told($in, $now)->minutes();
+        if (! $what->fits($run->state, $batch, $at)) {
+            throw BadInput::at(ToldLate::FIELD, Phrase::written(match ($what) {
+                Moment::Met => 'It cannot have met then: A meets B after the run began, and no later than it was said. Say when it was.',
+                Moment::Filled => 'It cannot have gone in then: a cup goes in after A met B in it, and no later than it was said. Say when it was.',
+                Moment::Gelled => 'It cannot have gelled then: that comes after A met B, and no later than it was said. Say when it was.',
+                Moment::Opened => 'It cannot have been opened then: that comes after it went in, and no later than it was said. Say when it was.',
+            }));
         }
 
-        return ['what' => $what, 'batch' => $batch, 'ago_min' => $ago];
+        return ['what' => $what->value, 'batch' => $batch, 'done_min' => $at];
     }
 
     private function project(RecordedRun $run): void
@@ -296,6 +325,7 @@ final readonly class RunStream implements Stream
             },
             'met_at' => $met,
             'gel_min' => $watched?->min,
+            'gel_sure' => $watched !== null && $state->gelIsSure,
             'gel_room_c' => $watched === null ? null : $this->room->at($met)->degrees,
             'poured_at' => $state->isPoured() ? $run->at(max($state->filledAt ?: [0.0])) : null,
             'opened_at' => $run->at($state->openedAt),

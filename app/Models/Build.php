@@ -23,6 +23,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $kind id of the ready-made build it was taken from
  * @property string $name
  * @property array<string, mixed>|null $plan its operations as they were at first; changes are facts
+ * @property list<string>|null $left_out_touches keys of the facts that tell of a touch which somebody found to be a slip
  * @property CarbonImmutable|null $begun_at
  * @property CarbonImmutable|null $ended_at
  * @property CarbonImmutable $created_at the moment its minutes count from
@@ -39,15 +40,15 @@ final class Build extends Model
 
     protected $table = 'builds';
 
-    protected $fillable = ['workshop_id', 'impression_id', 'planned_of', 'plain', 'kind', 'name', 'plan', 'begun_at', 'ended_at', 'created_at'];
+    protected $fillable = ['workshop_id', 'impression_id', 'planned_of', 'plain', 'kind', 'name', 'plan', 'begun_at', 'ended_at', 'created_at', 'left_out_touches'];
 
-    protected $attributes = ['plain' => false, 'plan' => null, 'planned_of' => null, 'begun_at' => null, 'ended_at' => null];
+    protected $attributes = ['plain' => false, 'plan' => null, 'planned_of' => null, 'begun_at' => null, 'ended_at' => null, 'left_out_touches' => null];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     protected function casts(): array
     {
-        return ['plain' => 'boolean', 'plan' => 'array', 'begun_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime', 'planned_of' => 'integer'];
+        return ['plain' => 'boolean', 'plan' => 'array', 'left_out_touches' => 'array', 'begun_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime', 'planned_of' => 'integer'];
     }
 
     /** @return BelongsTo<Impression, $this> */

@@ -27,6 +27,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int|null $snapshot_id the sheets it was begun with
  * @property float|null $gel_min what its gel taught, as 100 g of the bare base would have shown it
  * @property float|null $gel_room_c
+ * @property bool $gel_sure it was far from what was expected, asked about, and confirmed
+ * @property bool $gel_left_out somebody found it to be a slip: it teaches nothing
  * @property string|null $cause what was found to be behind a bad grade
  * @property float|null $room_c how warm the room was when it began
  * @property PourState $state
@@ -54,13 +56,13 @@ final class Pour extends Model
     /** What of it is a new edition when it changes. */
     private const EDITED = ['sheet', 'state'];
 
-    protected $attributes = ['base_code' => null, 'draft_of' => null, 'snapshot_id' => null, 'gel_min' => null, 'gel_room_c' => null, 'cause' => null, 'room_c' => null, 'operation' => Build::PLAIN, 'turn' => 0];
+    protected $attributes = ['base_code' => null, 'draft_of' => null, 'snapshot_id' => null, 'gel_min' => null, 'gel_room_c' => null, 'gel_sure' => false, 'gel_left_out' => false, 'cause' => null, 'room_c' => null, 'operation' => Build::PLAIN, 'turn' => 0];
 
     protected $table = 'pours';
 
     protected $fillable = [
         'impression_id', 'formula_version_id', 'sheet', 'plan', 'started_at', 'state', 'met_at', 'poured_at', 'opened_at', 'graded_at', 'weighed_g', 'used_g', 'grade',
-        'pieces', 'faults', 'note', 'workshop_id', 'base_code', 'snapshot_id', 'gel_min', 'gel_room_c', 'cause', 'room_c', 'draft_of', 'build_id', 'operation', 'turn',
+        'pieces', 'faults', 'note', 'workshop_id', 'base_code', 'snapshot_id', 'gel_min', 'gel_room_c', 'gel_sure', 'gel_left_out', 'cause', 'room_c', 'draft_of', 'build_id', 'operation', 'turn',
     ];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
@@ -70,7 +72,7 @@ final class Pour extends Model
         return [
             'sheet' => 'array', 'plan' => 'array', 'faults' => 'array', 'state' => PourState::class, 'grade' => Grade::class,
             'started_at' => 'immutable_datetime', 'met_at' => 'immutable_datetime', 'poured_at' => 'immutable_datetime',
-            'opened_at' => 'immutable_datetime', 'graded_at' => 'immutable_datetime', 'weighed_g' => 'float', 'used_g' => 'float', 'pieces' => 'integer', 'good' => 'integer', 'gel_min' => 'float', 'gel_room_c' => 'float', 'room_c' => 'float', 'snapshot_id' => 'integer', 'build_id' => 'integer', 'turn' => 'integer',
+            'opened_at' => 'immutable_datetime', 'graded_at' => 'immutable_datetime', 'weighed_g' => 'float', 'used_g' => 'float', 'pieces' => 'integer', 'good' => 'integer', 'gel_min' => 'float', 'gel_room_c' => 'float', 'gel_sure' => 'boolean', 'gel_left_out' => 'boolean', 'room_c' => 'float', 'snapshot_id' => 'integer', 'build_id' => 'integer', 'turn' => 'integer',
         ];
     }
 

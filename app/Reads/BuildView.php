@@ -6,6 +6,7 @@ namespace App\Reads;
 
 use Apalos\Core\Build\Against;
 use Apalos\Core\Build\BuildDoubts;
+use Apalos\Core\Build\Felt;
 use Apalos\Core\Build\Operation;
 use Apalos\Core\Build\OperationKind;
 use Apalos\Core\Build\OperationStands;
@@ -30,7 +31,7 @@ use App\Workshop\RecordedBuild;
  *     id: string, kind: string, name: string, how: Phrase, minutes: float, uses: list<string>, state: string, started_ms: int|null, ended_ms: int|null, opens_ms: int|null, shuts_ms: int|null, shut_by: string|null,
  *     waits_for: list<string>, after: list<array{op: string, from: float|string, until: float|string|null}>, mixes: bool, base: string|null, base_name: string|null, mix: array<string, mixed>|null,
  *     thickness_mm: float|null, volume_ml: float|null, grams: float|null, pour_id: int|null, pour_state: string|null,
- *     touches: list<array{at_ms: int, finger: string}>, weighings: list<array{at_ms: int, mass_g: float}>, dry: array{at_ms: int|null, left_pct: float|null, dry_mass_g: float|null, says: list<Phrase>}|null,
+ *     touches: list<array{at_ms: int, finger: string, left_out: bool}>, weighings: list<array{at_ms: int, mass_g: float}>, dry: array{at_ms: int|null, left_pct: float|null, dry_mass_g: float|null, says: list<Phrase>}|null,
  *     layer: array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}|null, save: string|null, wanted_ms: int|null, cautions: list<array{title: string, text: Phrase}>
  * }
  */
@@ -98,7 +99,7 @@ final readonly class BuildView implements View
             'mixes' => $operation->mixing !== null, 'base' => $base?->code, 'base_name' => $base?->name, 'mix' => $written['mix'],
             'thickness_mm' => $operation->mixing?->thickness, 'volume_ml' => $operation->mixing?->volume(), 'grams' => $pour?->weighed_g,
             'pour_id' => $pour?->id, 'pour_state' => $pour?->state->value,
-            'touches' => array_map(fn (array $touch): array => ['at_ms' => (int) $this->recorded->ms($touch['at']), 'finger' => $touch['finger']->value], $this->recorded->state->touches[$operation->id] ?? []),
+            'touches' => array_map(fn (Felt $touch): array => ['at_ms' => (int) $this->recorded->ms($touch->at), 'finger' => $touch->finger->value, 'left_out' => $touch->leftOut], $this->recorded->state->touches[$operation->id] ?? []),
             'weighings' => array_map(fn (array $weighing): array => ['at_ms' => (int) $this->recorded->ms($weighing['at']), 'mass_g' => $weighing['mass_g']], $this->recorded->state->weighings[$operation->id] ?? []),
             'dry' => $this->dry($this->recorded->state->weighings[$operation->id] ?? []),
             'layer' => $stands->state->isOver() ? null : $this->layer($operation),

@@ -8,8 +8,10 @@ use App\Models\FormulaVersion;
 use App\Models\Pour;
 use App\Models\Workshop;
 use App\Workshop\Library;
+use App\Workshop\RecordedBuild;
 use App\Workshop\StandsInCup;
 use App\Workshop\StudiedPiece;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 
 /**
@@ -35,7 +37,7 @@ final readonly class PourSheetView implements View
 
     /**
      * @return array{
-     *     id: int, edition: int, build: array{id: int, name: string}|null, job_id: int, job: string, impression: string, kind: string, sheet: array<string, mixed>, shelf: ShelfShape,
+     *     id: int, edition: int, build: array{id: int, name: string, coat: array{op: string, name: string}|null}|null, job_id: int, job: string, impression: string, kind: string, sheet: array<string, mixed>, shelf: ShelfShape,
      *     formulas: list<array{id: int, name: string, number: int, recipe: array{base: string, additives: list<array{code: string, amount: float, basis: string, into: string}>}}>,
      *     learnt: array{pct: float, pours: int}|null, took: array{grams: float, pours: int}|null,
      *     studied: array{model: int, name: string, volume_ml: float, area_mm2: float, size_mm: array{float, float, float}, box_mm: array{float, float, float}, undercut_depth_mm: float, stretch_pct: float|null}|null,
@@ -47,7 +49,7 @@ final readonly class PourSheetView implements View
         return [
             'id' => $this->pour->id,
             'edition' => $this->pour->edition,
-            'build' => $this->pour->build->plain ? null : ['id' => $this->pour->build_id, 'name' => $this->pour->build->name],
+            'build' => $this->pour->build->plain ? null : ['id' => $this->pour->build_id, 'name' => $this->pour->build->name, 'coat' => $this->coat()],
             'job_id' => $this->pour->impression->job_id,
             'job' => $this->pour->impression->job->name,
             'impression' => $this->pour->impression->name,
@@ -63,6 +65,15 @@ final readonly class PourSheetView implements View
             'scale' => ['division_g' => $this->workshop->scale_division_g, 'capacity_g' => $this->workshop->scale_capacity_g],
             'stands' => $this->stands(),
         ];
+    }
+
+    /** @return array{op: string, name: string}|null the coat a finger asks before this one goes on it */
+    private function coat(): ?array
+    {
+        [$recorded] = RecordedBuild::legible([$this->pour->build], CarbonImmutable::now());
+        $coat = ($recorded[0] ?? null)?->state->feltFor($this->pour->operation);
+
+        return $coat === null ? null : ['op' => $coat->id, 'name' => $coat->name];
     }
 
     /** @return list<array{cup: int, name: string, grams: float}> what was weighed before it went back to its plan */

@@ -46,7 +46,7 @@ final readonly class RunView implements View
 
     /**
      * @return array{
-     *     pour_id: int, build_id: int, laid: bool, brushed: bool, job_id: int, job: string, impression: string, kind: string, formula: string, base: string,
+     *     pour_id: int, build_id: int, laid: bool, brushed: bool, job_id: int, job: string, impression: string, kind: string, formula: string, base: string, base_code: string,
      *     step: array{key: string, kind: string, batch: int, weighing: int}, batches: int, step_since_ms: int,
      *     cup: array{
      *         fills: list<array{code: string, name: string, planned_g: float, poured_g: float, colour: string}>,
@@ -92,6 +92,7 @@ final readonly class RunView implements View
             'kind' => $this->run->pour->impression->kind->value,
             'formula' => $frozen->formula,
             'base' => $frozen->base,
+            'base_code' => $frozen->code,
             'step' => ['key' => $state->step->key(), 'kind' => $state->step->kind->value, 'batch' => $state->step->batch, 'weighing' => $state->step->weighing],
             'batches' => count($this->run->plan->batches),
             'step_since_ms' => $this->ms($this->run->at($state->since)) ?? 0,

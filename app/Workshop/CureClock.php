@@ -6,6 +6,7 @@ namespace App\Workshop;
 
 use Apalos\Core\Cure\CureModel;
 use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Cure\Observation;
 use Apalos\Core\Cure\Watched;
 use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Mix\BatchLimit;
@@ -21,9 +22,9 @@ use Illuminate\Support\Facades\DB;
  */
 final class CureClock
 {
-    private const MOST_OBSERVATIONS = 200;
+    public const MOST_OBSERVATIONS = 200;
 
-    /** @var array<string, list<array{room: Celsius, kind: Watched, after: Minutes}>> gels that somebody tapped and coats somebody touched, as 100 g of the bare base would have shown them */
+    /** @var array<string, list<Observation>> gels that somebody tapped and coats somebody touched, as 100 g of the bare base would have shown them */
     private array $watched = [];
 
     /** @var array<string, CureModel> */
@@ -61,14 +62,14 @@ final class CureClock
         }
         $this->watched += array_fill_keys($asked, []);
         // The newest of each base, in one question: gels, and where coats were touched.
-        $newest = [sprintf("select * from (select base_code, '%s' as kind, gel_min as minutes, gel_room_c as room_c from pours where workshop_id = ? and base_code = ? and gel_min is not null order by id desc limit %d) as gels", Watched::Gel->value, self::MOST_OBSERVATIONS)];
+        $newest = [sprintf("select * from (select base_code, '%s' as kind, gel_min as minutes, gel_room_c as room_c, gel_sure as sure from pours where workshop_id = ? and base_code = ? and gel_min is not null and not gel_left_out order by id desc limit %d) as gels", Watched::Gel->value, self::MOST_OBSERVATIONS)];
         if ($this->feels) {
-            $newest[] = sprintf('select * from (select base_code, finger as kind, minutes, room_c from finger_tests where workshop_id = ? and base_code = ? order by id desc limit %d) as fingers', self::MOST_OBSERVATIONS);
+            $newest[] = sprintf('select * from (select base_code, finger as kind, minutes, room_c, sure from finger_tests where workshop_id = ? and base_code = ? and not left_out order by id desc limit %d) as fingers', self::MOST_OBSERVATIONS);
         }
         $workshop = app(Workshop::class)->id;
         $of = array_merge(...array_map(static fn (string $base): array => array_merge(...array_fill(0, count($newest), [$workshop, $base])), $asked));
         foreach (DB::select(implode(' union all ', array_merge(...array_fill(0, count($asked), $newest))), $of) as $seen) {
-            $this->watched[(string) $seen->base_code][] = ['room' => Celsius::of((float) $seen->room_c), 'kind' => Watched::from((string) $seen->kind), 'after' => Minutes::of((float) $seen->minutes)];
+            $this->watched[(string) $seen->base_code][] = new Observation(Celsius::of((float) $seen->room_c), Watched::from((string) $seen->kind), Minutes::of((float) $seen->minutes), (bool) $seen->sure);
         }
     }
 

@@ -4,8 +4,13 @@ declare(strict_types=1);
 
 namespace App\Workshop;
 
+use Apalos\Core\Cure\Band;
 use Apalos\Core\Cure\CureModel;
+use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Cure\Observation;
+use Apalos\Core\Cure\Watched;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Units\Celsius;
 use Apalos\Core\Units\Grams;
 use Apalos\Core\Units\Minutes;
 
@@ -25,6 +30,14 @@ final readonly class FrozenClock
     public function asBare(Minutes $watched): Minutes
     {
         return $watched->times($this->model->factorOfMass($this->mass) ** -1.0 / $this->longer);
+    }
+
+    /** What was to be expected of a gel, where one after so many minutes is far from it: the 99 % band; null where it may well be so. */
+    public function unexpected(Minutes $after, Celsius $room): ?Band
+    {
+        $one = new Observation($room, Watched::Gel, $after->times(1.0 / $this->model->factorOfMass($this->mass)));
+
+        return abs($this->model->far($one)) <= CureModel::NINETY_NINE ? null : $this->model->band(Milestone::PotLife, $room, $this->mass, CureModel::NINETY_NINE);
     }
 
     /** @return array{model: array<string, mixed>, mass_g: float|null, longer: float} */

@@ -28,7 +28,7 @@ final readonly class RecordedBuild
      * @param  list<Happened>  $facts
      * @param  array<string, Pour>  $pours  the newest of each mixing operation, planned or begun, by operation
      */
-    private function __construct(public Build $build, public BuildState $state, public array $facts, public array $pours, public CarbonImmutable $now) {}
+    private function __construct(public Build $build, public BuildState $state, public array $facts, public array $pours, public CarbonImmutable $now, public BuildClock $clock) {}
 
     public static function of(Build $build, CarbonImmutable $now): self
     {
@@ -116,9 +116,11 @@ final readonly class RecordedBuild
         foreach ($begun as $operation => $pour) {
             $laid[$operation] = new Laid($at($pour->started_at ?? $now), $pour->poured_at === null ? null : $at($pour->poured_at));
         }
+        $clock = new BuildClock($room, $zero, $begun);
+        $slips = array_column(array_filter($facts, static fn (Happened $fact): bool => in_array($fact->key, $build->left_out_touches ?? [], true)), 'id');
         $read = array_map(static fn (Happened $fact): CoreFact => new CoreFact($fact->id, BuildFactKind::from($fact->kind), ($fact->atMs - (int) $zero->getTimestampMs()) / 60_000.0, $fact->payload), $facts);
 
-        return new self($build, BuildState::of($build->planned(), $read, $laid, $at($now), new BuildClock($room, $zero, $begun)), $facts, $newest, $now);
+        return new self($build, BuildState::of($build->planned(), $read, $laid, $at($now), $clock, $slips), $facts, $newest, $now, $clock);
     }
 
     public function ms(?float $minutes): ?int

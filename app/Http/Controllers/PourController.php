@@ -127,14 +127,22 @@ final class PourController
     public function start(Request $request, Pour $pour, StartPour $start): RedirectResponse
     {
         try {
-            $start($pour, Edition::of($request), is_string($stamp = $request->query('stamp')) ? $stamp : null, CarbonImmutable::now());
+            $start($pour, Edition::of($request), is_string($stamp = $request->query('stamp')) ? $stamp : null, CarbonImmutable::now(), $this->why($request));
         } catch (Outdated $since) {
             return redirect()->to("/pours/{$pour->id}")->withErrors(['sheet' => Reply::say($since->says)]);
         } catch (BadInput $wrong) {
-            return redirect()->to("/pours/{$pour->id}")->withErrors(['sheet' => Reply::say($wrong)]);
+            return redirect()->to("/pours/{$pour->id}")->withErrors([$wrong->field === 'early' ? 'early' : 'sheet' => Reply::say($wrong)]);
         }
 
         return redirect()->to("/pours/{$pour->id}/run");
+    }
+
+    /** Why it goes on before its window opens. */
+    private function why(Request $request): ?string
+    {
+        $why = Fields::of($request->only('early'))->textOrNull('early');
+
+        return $why === null || trim($why) === '' ? null : mb_substr(trim($why), 0, 500);
     }
 
     /** A plan that was thrown away stands again. */

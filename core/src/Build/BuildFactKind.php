@@ -14,6 +14,8 @@ enum BuildFactKind: string implements FactKind
     case LeftOut = 'left_out';
     case Fingered = 'fingered';
     case Weighed = 'weighed';
+    /** What was begun or done was so at another time than it was told. */
+    case Retold = 'retold';
     case Noted = 'noted';
     case Changed = 'changed';
     case Put = 'put';

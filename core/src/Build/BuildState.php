@@ -22,7 +22,7 @@ final readonly class BuildState
 
     /**
      * @param  array<string, OperationStands>  $operations  in order, by id
-     * @param  array<string, list<array{at: float, finger: Finger}>>  $touches  by the coat that was touched
+     * @param  array<string, list<Felt>>  $touches  by the coat that was touched, in the order of when
      * @param  array<string, list<array{at: float, mass_g: float}>>  $weighings  by the operation that waits for dryness
      * @param  list<array{at: float, text: string}>  $notes
      * @param  array<string, float>  $put  by operation: not to be begun before, because somebody put it there
@@ -48,19 +48,21 @@ final readonly class BuildState
      * @param  list<Fact<BuildFactKind>>  $facts  in the order they were recorded, minutes of the build
      * @param  array<string, Laid>  $laid  by mixing operation, of those whose run has begun
      * @param  float  $now  minutes of the build
+     * @param  list<int>  $slips  facts that tell of a touch which somebody left out
      */
-    public static function of(BuildPlan $plan, array $facts, array $laid, float $now, WindowClock $clock): self
+    public static function of(BuildPlan $plan, array $facts, array $laid, float $now, WindowClock $clock, array $slips = []): self
     {
         $done = $begun = $leftOut = $touches = $weighings = $notes = $put = [];
         [$grade, $givenUp, $takeBack, $edition] = [null, null, null, 0];
         foreach (Standing::of($facts) as $fact) {
             $operation = $fact->text('op') ?? '';
             match ($fact->kind) {
-                BuildFactKind::Begun => $begun[$operation] = $fact->at,
-                BuildFactKind::Done => $done[$operation] = $fact->at,
+                BuildFactKind::Begun => $begun[$operation] = $fact->happened(),
+                BuildFactKind::Done => $done[$operation] = $fact->happened(),
                 BuildFactKind::LeftOut => $leftOut[$operation] = $fact->at,
-                BuildFactKind::Fingered => $touches[$operation][] = ['at' => $fact->at, 'finger' => Finger::from((string) $fact->text('finger'))],
-                BuildFactKind::Weighed => $weighings[$operation][] = ['at' => $fact->at, 'mass_g' => (float) $fact->number('mass_g')],
+                BuildFactKind::Fingered => $touches[$operation][] = new Felt($fact->id, $fact->happened(), Finger::from((string) $fact->text('finger')), ($fact->payload['sure'] ?? false) === true, in_array($fact->id, $slips, true)),
+                BuildFactKind::Weighed => $weighings[$operation][] = ['at' => $fact->happened(), 'mass_g' => (float) $fact->number('mass_g')],
+                BuildFactKind::Retold => $fact->text('what') === 'begun' ? $begun[$operation] = $fact->happened() : $done[$operation] = $fact->happened(),
                 BuildFactKind::Noted => $notes[] = ['at' => $fact->at, 'text' => $fact->text('text') ?? ''],
                 BuildFactKind::Changed => [$plan, $edition] = [BuildPlan::from(Fields::of($fact->payload)), $fact->id],
                 BuildFactKind::Put => $put[$operation] = (float) $fact->number('at_min'),
@@ -70,6 +72,10 @@ final readonly class BuildState
             };
             $takeBack = $fact->id;
         }
+        foreach ($touches as &$felt) {
+            usort($felt, static fn (Felt $one, Felt $other): int => $one->at <=> $other->at);
+        }
+        unset($felt);
         $stands = [];
         foreach ($plan->operations as $operation) {
             $id = $operation->id;
@@ -100,7 +106,7 @@ final readonly class BuildState
 
     /**
      * @param  array<string, OperationStands>  $before
-     * @param  array<string, list<array{at: float, finger: Finger}>>  $touches
+     * @param  array<string, list<Felt>>  $touches
      * @param  float|null  $dryAt  minutes of the build at which its weighings say that it will be dry
      */
     private static function stands(BuildPlan $plan, Operation $operation, ?float $started, ?float $ended, ?float $leftOut, array $before, array $touches, ?float $dryAt, float $now, WindowClock $clock): OperationStands
@@ -117,7 +123,7 @@ final readonly class BuildState
             if ($other->state === OperationState::LeftOut || $other->endedAt === null) {
                 continue;
             }
-            $felt = array_values(array_filter($touches[$wait->operation] ?? [], static fn (array $touch): bool => $touch['at'] >= $other->endedAt));
+            $felt = array_values(array_filter($touches[$wait->operation] ?? [], static fn (Felt $touch): bool => $touch->at >= $other->endedAt && ! $touch->leftOut));
             [$from, $until] = self::window($other->operation, $other->endedAt, $wait, $felt, $clock);
             $windows[$wait->operation] = [$from, $until];
             $opens = max($opens, $from);
@@ -142,7 +148,7 @@ final readonly class BuildState
     /**
      * From when until when, as the clock has it and as the finger corrects it.
      *
-     * @param  list<array{at: float, finger: Finger}>  $felt
+     * @param  list<Felt>  $felt
      * @return array{float, float}
      */
     private static function window(Operation $other, float $ended, Wait $wait, array $felt, WindowClock $clock): array
@@ -153,12 +159,12 @@ final readonly class BuildState
         if (! $wait->from instanceof Milestone) {
             return [$from, $until];
         }
-        foreach ($felt as ['at' => $at, 'finger' => $finger]) {
-            [$from, $until] = match ($finger) {
+        foreach ($felt as $touch) {
+            [$from, $until] = match ($touch->finger) {
                 // Look again when as much as a tenth of the time so far has passed.
-                Finger::ComesOff => [max($from, $at + max(1.0, ($at - $ended) / 10.0)), $until],
-                Finger::Tacky => [min($from, $at), max($until, $at)],
-                Finger::Dry => [min($from, $at), min($until, $at)],
+                Finger::ComesOff => [max($from, $touch->at + max(1.0, ($touch->at - $ended) / 10.0)), $until],
+                Finger::Tacky => [min($from, $touch->at), max($until, $touch->at)],
+                Finger::Dry => [min($from, $touch->at), min($until, $touch->at)],
             };
         }
 
@@ -180,6 +186,19 @@ final readonly class BuildState
         usort($open, static fn (OperationStands $a, OperationStands $b): int => [$rank($a), $a->shutsAt ?? INF, $a->opensAt ?? INF] <=> [$rank($b), $b->shutsAt ?? INF, $b->opensAt ?? INF]);
 
         return $open[0] ?? null;
+    }
+
+    /** The coat one touches to know whether this operation may go on it: laid, and waited for by its recoat window; null where there is none. */
+    public function feltFor(string $operation): ?Operation
+    {
+        foreach ($this->plan->operation($operation)->after ?? [] as $wait) {
+            $below = $this->operations[$wait->operation] ?? null;
+            if ($wait->from === Milestone::RecoatOpen && $below?->operation->mixing !== null && $below->state === OperationState::Done) {
+                return $below->operation;
+            }
+        }
+
+        return null;
     }
 
     public function isOver(): bool

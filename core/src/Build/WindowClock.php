@@ -11,7 +11,7 @@ interface WindowClock
 {
     /**
      * @param  float  $endedAt  minutes of the build
-     * @param  list<array{at: float, finger: Finger}>  $touches  of this coat, since it was laid
+     * @param  list<Felt>  $touches  of this coat, since it was laid
      * @return float|null minutes after the end; null where its sheet does not say
      */
     public function after(Operation $of, float $endedAt, Milestone $milestone, array $touches): ?float;

@@ -36,6 +36,12 @@ final readonly class Fact
         return is_int($value) || is_float($value) ? (float) $value : null;
     }
 
+    /** When it happened, in minutes of its stream: as it was told, or as somebody said afterwards that it was. */
+    public function happened(): float
+    {
+        return $this->number('done_min') ?? $this->at;
+    }
+
     /** What it was to begin with: not told by anybody, and nothing to take back. */
     public function isFirst(): bool
     {

@@ -27,7 +27,7 @@ enum RunFactKind: string implements FactKind
     case Counted = 'counted';
     /** The other part was poured: in the line at hand, or in the one before it. */
     case Swapped = 'swapped';
-    /** A met B, or a cup went in, so many minutes before anybody said so. */
+    /** A met B, a cup went in, what was left had gelled, or it was opened before anybody said so. */
     case Earlier = 'earlier';
     /** Back to the plan before anything met: what follows is another beginning, with what is in the cup. */
     case Replanned = 'replanned';

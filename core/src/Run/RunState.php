@@ -24,6 +24,7 @@ final readonly class RunState
      * @param  list<int>  $live  ids of facts that still count, in order
      * @param  int|null  $takeBack  the fact that `Undone` may name: the last thing somebody did
      * @param  float  $since  minutes at which the step at hand began
+     * @param  bool  $gelIsSure  it was far from what was expected, asked about, and confirmed
      */
     private function __construct(
         public RunPlan $plan,
@@ -40,6 +41,7 @@ final readonly class RunState
         public ?int $takeBack,
         public float $since,
         public ?array $givenUp = null,
+        public bool $gelIsSure = false,
     ) {}
 
     /** @param  list<Fact<RunFactKind>>  $facts in the order they were recorded */
@@ -147,7 +149,7 @@ final readonly class RunState
     {
         $next = match ($fact->kind) {
             RunFactKind::Confirmed => $fact->text('step') === $this->step->key() ? $this->confirmed($fact->at) : $this,
-            RunFactKind::Begun => $this->step->kind === StepKind::Contacts ? $this->with(begunAt: $this->begunAt + [($fact->text('item') ?? '') => $fact->at]) : $this,
+            RunFactKind::Begun => $this->step->kind === StepKind::Contacts ? $this->with(begunAt: $this->begunAt + [($fact->text('item') ?? '') => $fact->happened()]) : $this,
             RunFactKind::Checked => $this->step->kind === StepKind::Contacts ? $this->with(checked: array_values(array_unique([...$this->checked, $fact->text('item') ?? '']))) : $this,
             RunFactKind::Weighed => $fact->text('step') === $this->step->key() ? $this->weighed($fact) : $this,
             // Where the weighing and the tare before it were taken back, the cup stands empty and nothing runs.
@@ -158,8 +160,8 @@ final readonly class RunState
             RunFactKind::Swapped => $this->step->kind === StepKind::Weigh ? $this->swapped() : $this,
             RunFactKind::Earlier => $this->earlier($fact),
             RunFactKind::Noted => $this->with(notes: [...$this->notes, self::note($fact)]),
-            RunFactKind::Gelled => $this->with(gelledAt: $fact->at),
-            RunFactKind::Opened => $this->step->kind === StepKind::Wait ? $this->with(step: new Step(StepKind::Grade), openedAt: $fact->at) : $this,
+            RunFactKind::Gelled => $this->with(gelledAt: $fact->happened(), gelIsSure: ($fact->payload['sure'] ?? false) === true),
+            RunFactKind::Opened => $this->step->kind === StepKind::Wait ? $this->with(step: new Step(StepKind::Grade), openedAt: $fact->happened()) : $this,
             RunFactKind::Graded => $this->step->kind === StepKind::Grade ? $this->with(step: new Step(StepKind::Done), grade: $fact->payload) : $this,
             RunFactKind::GivenUp => in_array($this->step->kind, [StepKind::Done, StepKind::GivenUp], true) ? $this : $this->with(step: new Step(StepKind::GivenUp, $this->step->batch), givenUp: $fact->payload),
             // Told beside the steps: {@see Beside}.
@@ -210,31 +212,17 @@ final readonly class RunState
     private function earlier(Fact $fact): self
     {
         $batch = (int) $fact->number('batch');
-        $at = $this->earlierAt($fact->text('what') ?? '', $batch, $fact->at - ($fact->number('ago_min') ?? 0.0));
+        $what = Moment::tryFrom($fact->text('what') ?? '');
+        // Before it was said as a time of day it was said as minutes ago.
+        $at = $fact->number('done_min') ?? $fact->at - ($fact->number('ago_min') ?? 0.0);
 
-        return match (true) {
-            $at === null => $this,
-            $fact->text('what') === 'met' => $this->with(cups: [$batch => $this->cups[$batch]->metEarlier($at)] + $this->cups),
-            default => $this->with(filledAt: [$batch => $at] + $this->filledAt),
+        return match ($what === null || ! $what->fits($this, $batch, $at) ? null : $what) {
+            null => $this,
+            Moment::Met => $this->with(cups: [$batch => $this->cups[$batch]->metEarlier($at)] + $this->cups),
+            Moment::Filled => $this->with(filledAt: [$batch => $at] + $this->filledAt),
+            Moment::Gelled => $this->with(gelledAt: $at),
+            Moment::Opened => $this->with(openedAt: $at),
         };
-    }
-
-    /**
-     * When it can have been, said as minutes of the run: a cup meets before it goes in, and goes in after it has met.
-     *
-     * @param  string  $what  `met` or `filled`
-     * @return float|null null where it has not happened, or cannot have been then
-     */
-    public function earlierAt(string $what, int $batch, float $at): ?float
-    {
-        $met = ($this->cups[$batch] ?? null)?->metAt;
-        [$is, $from] = match ($what) {
-            'met' => [$met, 0.0],
-            'filled' => [$this->filledAt[$batch] ?? null, $met ?? 0.0],
-            default => [null, 0.0],
-        };
-
-        return $is === null || $at < $from || $at > $is + 1e-6 ? null : $at;
     }
 
     /** @param  Fact<RunFactKind>  $fact */
@@ -285,7 +273,7 @@ final readonly class RunState
     private function with(
         ?Step $step = null, ?array $cups = null, ?array $filledAt = null, ?array $notes = null,
         ?float $gelledAt = null, ?float $openedAt = null, ?array $grade = null, ?array $begunAt = null, ?array $checked = null, ?array $live = null,
-        ?int $takeBack = null, ?float $since = null, ?array $givenUp = null,
+        ?int $takeBack = null, ?float $since = null, ?array $givenUp = null, ?bool $gelIsSure = null,
     ): self {
         $cups ??= $this->cups;
         ksort($cups);
@@ -293,7 +281,7 @@ final readonly class RunState
         return new self(
             $this->plan, $step ?? $this->step, $cups, $filledAt ?? $this->filledAt, $notes ?? $this->notes,
             $gelledAt ?? $this->gelledAt, $openedAt ?? $this->openedAt, $grade ?? $this->grade, $begunAt ?? $this->begunAt, $checked ?? $this->checked, $live ?? $this->live,
-            $takeBack ?? $this->takeBack, $since ?? $this->since, $givenUp ?? $this->givenUp,
+            $takeBack ?? $this->takeBack, $since ?? $this->since, $givenUp ?? $this->givenUp, $gelIsSure ?? $this->gelIsSure,
         );
     }
 }

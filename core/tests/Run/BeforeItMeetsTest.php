@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Tests\Run;
 
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Run\Moment;
 use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\RunPlan;
 use Apalos\Core\Run\RunState;
@@ -136,11 +137,11 @@ final class BeforeItMeetsTest extends TestCase
         $state = $bench->state();
         [$met, $filled] = [(float) $state->lastMetAt(), $state->filledAt[1]];
 
-        self::assertNull($state->earlierAt('filled', 1, $met - 0.1));
-        self::assertNull($state->earlierAt('filled', 1, $filled + 0.1));
-        self::assertNull($state->earlierAt('met', 1, -0.1));
-        self::assertNull($state->earlierAt('met', 2, $met));
-        self::assertNull($state->earlierAt('opened', 1, $met));
-        self::assertSame($met, $state->earlierAt('met', 1, $met));
+        self::assertFalse(Moment::Filled->fits($state, 1, $met - 0.1));
+        self::assertFalse(Moment::Filled->fits($state, 1, $filled + 0.1));
+        self::assertFalse(Moment::Met->fits($state, 1, -0.1));
+        self::assertFalse(Moment::Met->fits($state, 2, $met));
+        self::assertFalse(Moment::Opened->fits($state, 1, $met));
+        self::assertTrue(Moment::Met->fits($state, 1, $met));
     }
 }

@@ -1,6 +1,6 @@
 import { ask } from './api';
 import { bench } from './bench.svelte';
-import { Outbox } from './outbox.svelte';
+import { Outbox, type Fact } from './outbox.svelte';
 import type { BuildView } from '../types/server';
 
 export type BuildOperation = BuildView['operations'][number];
@@ -9,6 +9,8 @@ export type BuildOperation = BuildView['operations'][number];
 export class LiveBuild {
     build = $state<BuildView>() as BuildView;
     trouble = $state<string | null>(null);
+    /** What was told and is far from what was to be expected: asked about before it is believed. */
+    doubted = $state<{ fact: Fact; why: string } | null>(null);
     outbox: Outbox<BuildView>;
 
     constructor(build: BuildView) {
@@ -18,6 +20,7 @@ export class LiveBuild {
             url: `/builds/${String(build.id)}/facts`,
             took: (stands) => this.take(stands),
             trouble: (says) => (this.trouble = says),
+            doubts: (fact, why) => (this.doubted = { fact, why }),
         });
     }
 

@@ -18,6 +18,8 @@ type Use<A> = {
     trouble: (says: string | null) => void;
     /** A refusal that is none: two screens may both have seen the same thing. */
     agreed?: (fact: Fact, status: number) => boolean;
+    /** It is far from what was to be expected: is it really so? */
+    doubts?: (fact: Fact, why: string) => void;
     retryMs?: number;
 };
 
@@ -143,6 +145,11 @@ export class Outbox<A> {
         if (answer.ok) {
             this.#use.took(answer.data);
             this.#use.trouble(null);
+            return;
+        }
+        if (answer.status === 422 && answer.wrong.field === 'sure' && this.#use.doubts !== undefined) {
+            this.#use.trouble(null);
+            this.#use.doubts(fact, answer.wrong.message);
             return;
         }
         this.#use.trouble(this.#use.agreed?.(fact, answer.status) === true ? null : answer.wrong.message);

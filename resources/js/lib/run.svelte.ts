@@ -2,7 +2,7 @@ import { router } from '@inertiajs/svelte';
 import type { RunView } from '../types/server';
 import { ask } from './api';
 import { bench } from './bench.svelte';
-import { Outbox } from './outbox.svelte';
+import { Outbox, type Fact } from './outbox.svelte';
 import { LiveScale } from './scale.svelte';
 
 /** A run on this screen. The server derives where it stands; this only records facts and shows the answer. */
@@ -10,6 +10,10 @@ export class LiveRun {
     run = $state<RunView>() as RunView;
     scale: LiveScale;
     trouble = $state<string | null>(null);
+    /** What was told and is far from what was to be expected: asked about before it is believed. */
+    doubted = $state<{ fact: Fact; why: string } | null>(null);
+    /** What is told next was at this moment; null where it is told as it happens. */
+    was = $state<number | null>(null);
     outbox: Outbox<RunView>;
 
     constructor(run: RunView) {
@@ -20,6 +24,7 @@ export class LiveRun {
             url: `/pours/${String(run.pour_id)}/events`,
             took: (stands) => this.take(stands),
             trouble: (says) => (this.trouble = says),
+            doubts: (fact, why) => (this.doubted = { fact, why }),
             // Two screens may both have seen A meet B: that is agreement, not trouble.
             agreed: (fact, status) => fact.kind === 'met' && status === 409,
         });
@@ -27,6 +32,14 @@ export class LiveRun {
 
     record(kind: string, payload: Record<string, unknown> = {}, about = ''): Promise<void> {
         return this.outbox.add(`${this.run.step.key}/${kind}/${String(this.run.last_fact_id)}/${about}`, kind, payload);
+    }
+
+    /** Tells something that may have been at another time than now. */
+    async tell(kind: string, payload: Record<string, unknown> = {}): Promise<void> {
+        await this.record(kind, this.was === null ? payload : { ...payload, done_ms: this.was }, String(this.was ?? ''));
+        if (this.trouble === null) {
+            this.was = null;
+        }
     }
 
     /** Every note is a fact of its own, also when two screens note something at once or none of them is heard. */

@@ -111,6 +111,20 @@ function momentOf(shown: number): number {
     return late;
 }
 
+const two = (n: number): string => String(n).padStart(2, '0');
+
+/** A moment as a field for date and time shows it, by the workshop's clock: `2026-03-04T17:05`. */
+export function inField(ms: number): string {
+    const shown = new Date(ms + ahead(ms));
+    return `${String(shown.getUTCFullYear())}-${two(shown.getUTCMonth() + 1)}-${two(shown.getUTCDate())}T${two(shown.getUTCHours())}:${two(shown.getUTCMinutes())}`;
+}
+
+/** The moment such a field says; null where it says none. */
+export function ofField(text: string): number | null {
+    const shown = /^\d{4}-\d\d-\d\dT\d\d:\d\d$/.test(text) ? Date.parse(`${text}:00Z`) : NaN;
+    return Number.isNaN(shown) ? null : momentOf(shown);
+}
+
 /** The day a moment lies in, so many days on: when it begins. Days have 23, 24 or 25 hours. */
 export function midnight(ms: number, daysOn = 0): number {
     const shown = ms + ahead(ms);

@@ -98,6 +98,7 @@ export type CureResult = {
         high: number;
     };
     rests_on: number;
+    doubted: number[];
     warnings: {
         code: string;
         message: string;
@@ -743,6 +744,7 @@ export type BuildView = {
         touches: {
             at_ms: number;
             finger: string;
+            left_out: boolean;
         }[];
         weighings: {
             at_ms: number;
@@ -1902,6 +1904,32 @@ export type MouldPageView = {
     retired_why: string | null;
 };
 
+/** What the clock of a base rests on, one by one: whether each counts, is doubted because it is far from all the rest, or was left out by hand. */
+export type ObservationsView = {
+    base: string;
+    name: string;
+    rests_on: number;
+    observations: ({
+        of: string;
+        id: number;
+        key: string | null;
+        kind: string;
+        at_ms: number | null;
+        minutes: number;
+        room_c: number;
+        low_min: number | null;
+        high_min: number | null;
+        pour_id: number | null;
+        job: string;
+        link: string;
+        person: string | null;
+        sure: boolean;
+        left_out: boolean;
+        counts: boolean;
+    })[];
+    more: number;
+};
+
 /** A pot of paint, and whether it holds on cured silicone. */
 export type PaintAnswerView = {
     pot: PaintResult;
@@ -1915,6 +1943,10 @@ export type PourSheetView = {
     build: {
         id: number;
         name: string;
+        coat: {
+            op: string;
+            name: string;
+        } | null;
     } | null;
     job_id: number;
     job: string;
@@ -2081,6 +2113,7 @@ export type RunView = {
     kind: string;
     formula: string;
     base: string;
+    base_code: string;
     step: {
         key: string;
         kind: string;

@@ -5,10 +5,16 @@
     import { standing, type BuildOperation, type LiveBuild } from '../../lib/build.svelte';
     import { figure, measure, span, type Entry } from '../../lib/units';
     import { when } from '../../lib/when';
+    import AsOf from '../../parts/AsOf.svelte';
     import Measure from '../../parts/Measure.svelte';
+    import Observations from '../../parts/Observations.svelte';
+    import Really from '../../parts/Really.svelte';
+    import WhyEarly from '../../parts/WhyEarly.svelte';
 
     let { live, op }: { live: LiveBuild; op: BuildOperation } = $props();
     const stands = $derived(standing(op, bench.now));
+    const over = $derived(stands === 'done' || stands === 'left_out');
+    const retells = $derived(stands === 'done' && !op.mixes);
     /** The coat one would touch: laid, and waited for. */
     const coat = $derived(
         op.after
@@ -23,18 +29,46 @@
         ['tacky', 'Tacky, clean glove', 'now'],
         ['dry', 'Dry', 'closing or shut'],
     ] as const;
-    let asked = $state('');
+    /** Early by the clock: whoever knows better says why. */
+    let early = $state<string | null>(null);
+    /** What is told next was at this moment; null where it is told as it happens. */
+    let was = $state<number | null>(null);
     let mass = $state<Entry>(null);
     const dryness = $derived(op.kind === 'check' && /dry/i.test(op.name));
 
-    async function done(): Promise<void> {
-        const early = stands === 'waits';
-        if (early && asked !== op.id) {
-            asked = op.id;
-            live.trouble = `“${op.name}” should wait until ${when(op.opens_ms ?? 0, bench.now)}. Press again if you know better.`;
+    // What was asked for one operation is not meant for the next.
+    const at = $derived(op.id);
+    $effect(() => {
+        void at;
+        early = null;
+        was = null;
+    });
+
+    const then = $derived(was === null ? {} : { done_ms: was });
+    async function tell(kind: string, payload: Record<string, unknown>, about = ''): Promise<void> {
+        await live.record(kind, { ...payload, ...then }, `${about}${String(was ?? '')}`);
+        if (live.trouble === null && live.doubted === null) {
+            was = null;
+        }
+    }
+    async function tick(kind: 'begun' | 'done', why: string | null = null): Promise<void> {
+        const opens = op.state === 'under_way' ? null : op.opens_ms;
+        if (why === null && opens !== null && (was ?? bench.now) < opens) {
+            early = kind;
             return;
         }
-        await live.record('done', early ? { op: op.id, early: true } : { op: op.id });
+        early = null;
+        await tell(kind, why === null ? { op: op.id } : { op: op.id, early: why });
+    }
+    const others = $derived(
+        live.build.operations
+            .filter((o) => o.mixes && o.state === 'done' && o.id !== live.doubted?.fact.payload.op)
+            .map(({ id, name }) => ({ id, name })),
+    );
+    async function touchedAfterAll(payload: Record<string, unknown>): Promise<void> {
+        live.doubted = null;
+        await live.record('fingered', payload, `again${JSON.stringify(payload)}`);
+        was = null;
     }
     function mix(): void {
         router.post(`/builds/${String(live.build.id)}/operations/${op.id}/pour`);
@@ -42,7 +76,17 @@
 </script>
 
 <section aria-labelledby="now" class="now {stands}">
-    <p class="quiet">{stands === 'under_way' ? 'Under way' : stands === 'waits' ? 'Next, when it is time' : 'Now'}</p>
+    <p class="quiet">
+        {stands === 'under_way'
+            ? 'Under way'
+            : stands === 'waits'
+              ? 'Next, when it is time'
+              : stands === 'done'
+                ? `Done at ${when(op.ended_ms ?? 0, bench.now)}`
+                : stands === 'left_out'
+                  ? 'Left out'
+                  : 'Now'}
+    </p>
     <h2 id="now" class="text-3xl">{op.name}</h2>
     {#if op.base_name !== null || op.thickness_mm !== null || op.volume_ml !== null}
         <p class="mt-1">
@@ -91,23 +135,52 @@
             {:else if op.pour_id !== null}<a class="btn btn-primary big" href="/pours/{op.pour_id}">Open its sheet</a>
             {:else}<button class="btn btn-primary big" onclick={mix}>Weigh it up</button>{/if}
         {:else}
-            <button class="btn btn-primary big" onclick={() => void done()}>{op.kind === 'check' ? 'Checked' : 'Done'}</button>
-            {#if stands !== 'under_way' && op.minutes > 5}<button class="btn big" onclick={() => void live.record('begun', { op: op.id })}
-                    >Begin: {span(op.minutes * 60_000)} of hands</button
+            <button class="btn btn-primary big" disabled={over || !live.outbox.idle} onclick={() => void tick('done')}
+                >{op.kind === 'check' ? 'Checked' : 'Done'}</button
+            >
+            {#if stands !== 'under_way' && !over && op.minutes > 5}<button
+                    class="btn big"
+                    disabled={!live.outbox.idle}
+                    onclick={() => void tick('begun')}>Begin: {span(op.minutes * 60_000)} of hands</button
                 >{/if}
         {/if}
     </p>
+    {#if early !== null}<WhyEarly
+            says={`“${op.name}” should wait until ${when(op.opens_ms ?? 0, bench.now)}.`}
+            words={early === 'begun' ? 'Begin all the same' : 'Done all the same'}
+            onsay={(why) => void tick(early === 'begun' ? 'begun' : 'done', why)}
+            onleave={() => (early = null)}
+        />{/if}
+    {#if retells}<AsOf bind:value={was} words="It was done at another time …" />
+        {#if was !== null}<button class="btn big mt-2" onclick={() => void tell('retold', { op: op.id, what: 'done' })}
+                >It was done then</button
+            >{/if}
+    {:else if !op.mixes || feels}<AsOf
+            bind:value={was}
+            words={op.mixes ? 'It was touched earlier than now …' : 'It was done earlier than now …'}
+        />{/if}
     {#if feels && coat !== null && (stands === 'waits' || stands === 'ready' || stands === 'closing')}
         <fieldset class="mt-3">
             <legend>Touch “{coat.name}” with a gloved finger, on a place that does not matter:</legend>
             <p class="actions">
                 {#each fingers as [finger, word, means] (finger)}<button
                         class="btn big finger"
-                        onclick={() => void live.record('fingered', { op: coat.id, finger }, String(Math.round(bench.now / 1000)))}
+                        onclick={() => void tell('fingered', { op: coat.id, finger }, String(Math.round(bench.now / 1000)))}
                         ><b>{word}</b><span>{means}</span></button
                     >{/each}
             </p>
         </fieldset>
+    {/if}
+    {#if live.doubted !== null && live.doubted.fact.kind === 'fingered'}
+        {@const told = live.doubted.fact.payload}
+        <Really
+            why={live.doubted.why}
+            {others}
+            onso={() => void touchedAfterAll({ ...told, sure: true, done_ms: told.done_ms ?? live.doubted?.fact.at_ms })}
+            onthen={(ms) => void touchedAfterAll({ ...told, done_ms: ms })}
+            onother={(id) => void touchedAfterAll({ ...told, op: id, done_ms: told.done_ms ?? live.doubted?.fact.at_ms })}
+            onslip={() => (live.doubted = null)}
+        />
     {/if}
     {#if dryness}
         <form
@@ -115,7 +188,7 @@
             onsubmit={(event) => {
                 event.preventDefault();
                 if (typeof mass === 'number') {
-                    void live.record('weighed', { op: op.id, mass_g: mass }, String(Math.round(bench.now / 1000)));
+                    void tell('weighed', { op: op.id, mass_g: mass }, String(Math.round(bench.now / 1000)));
                     mass = null;
                 }
             }}
@@ -143,6 +216,7 @@
             {/each}
         </ol>
     {/if}
+    {#if (coat?.base ?? op.base) !== null && (feels || op.mixes)}<Observations base={coat?.base ?? op.base ?? ''} begun />{/if}
     {#if op.cautions.length > 0}
         <ul class="cautions" aria-label="Cautions">
             {#each op.cautions as caution (caution.title)}<li><b>{caution.title}.</b> {caution.text}</li>{/each}

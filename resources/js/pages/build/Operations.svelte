@@ -32,7 +32,9 @@
                         {:else if op.minutes > 0}{span(op.minutes * 60_000)} of hands{/if}
                     </span>
                     {#each op.touches as touch (touch.at_ms)}<span class="quiet block"
-                            >touched {when(touch.at_ms, bench.now)}: {words[touch.finger] ?? touch.finger}</span
+                            >touched {when(touch.at_ms, bench.now)}: {words[touch.finger] ?? touch.finger}{touch.left_out
+                                ? ', left out'
+                                : ''}</span
                         >{/each}
                 </span>
                 <span class="stands">{standsIn[stands] ?? stands}</span>

@@ -6,6 +6,7 @@
     import { when } from '../../lib/when';
     import Ready from '../../parts/Ready.svelte';
     import Lines from '../../parts/Lines.svelte';
+    import Observations from '../../parts/Observations.svelte';
     import Warnings from '../../parts/Warnings.svelte';
     import Working from '../../parts/Working.svelte';
     import Wrong from '../../parts/Wrong.svelte';
@@ -109,6 +110,9 @@
                         <dd>{limits[mix.limit]}</dd>
                     </div>{/if}
             </dl>
+            {#if mix.pot_life_min !== null && typeof live.sheet.formula.base === 'string' && live.sheet.formula.base !== ''}<Observations
+                    base={live.sheet.formula.base}
+                />{/if}
             {#if mix.cups !== null}
                 <p class="mt-2 text-sm" data-testid="cups">
                     {#if !cupsTold}{mix.cups.count} cups as one pour: <b class="fig">{minutes(mix.cups.total_min)}</b> from the first

@@ -1,12 +1,15 @@
 <script lang="ts">
     import { router } from '@inertiajs/svelte';
     import { onMount, untrack } from 'svelte';
+    import { ask } from '../../lib/api';
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
     import { refused } from '../../lib/refused';
     import { measure } from '../../lib/units';
     import { LiveSheet, type Sheet } from '../../lib/sheet.svelte';
     import Clash from '../../parts/Clash.svelte';
+    import Really from '../../parts/Really.svelte';
+    import WhyEarly from '../../parts/WhyEarly.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { PourSheetView, ReckoningView } from '../../types/server';
     import Answer from './Answer.svelte';
@@ -49,7 +52,43 @@
     const why = $derived(refused('sheet'));
     let starting = $state(false);
 
-    async function start(): Promise<void> {
+    /** Begun before its window opens: a finger on the coat below, or a reason, goes on. */
+    const early = $derived(refused('early'));
+    let leftEarly = $state<string | null>(null);
+    let felt = $state<string | null>(null);
+    let doubted = $state<{ finger: string; why: string } | null>(null);
+    const fingers = [
+        ['comes_off', 'Comes off', 'not yet'],
+        ['tacky', 'Tacky, clean glove', 'now'],
+        ['dry', 'Dry', 'closing or shut'],
+    ] as const;
+
+    async function touch(finger: string, more: Record<string, unknown> = {}): Promise<void> {
+        const build = pour.build;
+        if (build === null || build.coat === null) {
+            return;
+        }
+        doubted = null;
+        const key = `touch/${String(pour.id)}/${Date.now().toString(36)}${Math.random().toString(36).slice(2, 6)}`;
+        const answer = await ask('POST', `/builds/${String(build.id)}/facts`, {
+            key,
+            kind: 'fingered',
+            at_ms: Math.round(bench.now),
+            payload: { op: build.coat.op, finger, ...more },
+        });
+        if (answer.ok) {
+            felt = finger === 'comes_off' ? `“${build.coat.name}” still comes off: wait, and touch it again.` : null;
+            if (felt === null) {
+                await start();
+            }
+        } else if (answer.wrong.field === 'sure') {
+            doubted = { finger, why: answer.wrong.message };
+        } else {
+            felt = answer.wrong.message;
+        }
+    }
+
+    async function start(reason: string | null = null): Promise<void> {
         if (starting) {
             return;
         }
@@ -57,7 +96,7 @@
         if (await live.settled()) {
             router.post(
                 `/pours/${String(pour.id)}/run?edition=${String(live.edition)}&stamp=${live.answer.stamp}`,
-                {},
+                reason === null ? {} : { early: reason },
                 { onFinish: () => (starting = false), onError: () => live.look() },
             );
         } else {
@@ -123,11 +162,31 @@
             partNames={{ a: base?.part_a ?? 'A', b: base?.part_b ?? null }}
         >
             <Wrong says={why} />
+            {#if early !== null && early !== leftEarly}
+                <WhyEarly
+                    says={early}
+                    words="Begin all the same"
+                    onsay={(reason) => void start(reason)}
+                    onleave={() => (leftEarly = early)}
+                />
+                {#if pour.build?.coat}<p class="fingers" aria-label="Touch “{pour.build.coat.name}”">
+                        {#each fingers as [finger, word, means] (finger)}<button class="btn" onclick={() => void touch(finger)}
+                                ><b>{word}</b> {means}</button
+                            >{/each}
+                    </p>{/if}
+                {#if doubted !== null}<Really
+                        why={doubted.why}
+                        onso={() => void touch(doubted?.finger ?? '', { sure: true })}
+                        onthen={(ms) => void touch(doubted?.finger ?? '', { done_ms: ms })}
+                        onslip={() => (doubted = null)}
+                    />{/if}
+                <Wrong says={felt} />
+            {/if}
             {#if live.clash !== null}<Clash {...live.clash} ontheirs={() => live.takeTheirs()} onmine={() => live.keepMine()} />{/if}
             <button
                 class="in-sheet btn btn-primary big w-full"
                 disabled={!live.answer.pourable || starting || live.clash !== null}
-                onclick={start}>Gear on, start the pour <kbd class="kbd kbd-sm text-base-content">s</kbd></button
+                onclick={() => void start()}>Gear on, start the pour <kbd class="kbd kbd-sm text-base-content">s</kbd></button
             >
         </Answer>
     </section>
@@ -145,7 +204,7 @@
             in
             {live.answer.mix.batches.length === 1 ? 'one cup' : `${String(live.answer.mix.batches.length)} cups`}{:else}Not complete yet{/if}
     </p>
-    {#if live.clash === null}<button class="btn btn-primary big" disabled={!live.answer.pourable || starting} onclick={start}
+    {#if live.clash === null}<button class="btn btn-primary big" disabled={!live.answer.pourable || starting} onclick={() => void start()}
             >Gear on, start the pour</button
         >{:else}<button class="btn btn-primary big" onclick={() => document.querySelector('.clash')?.scrollIntoView({ block: 'center' })}
             >Look at both</button
@@ -155,6 +214,16 @@
 <style>
     .thumb {
         display: none;
+    }
+    .fingers {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.5rem;
+        margin-top: 0.6rem;
+    }
+    .fingers .btn {
+        min-height: 3.5rem;
+        height: auto;
     }
     .sheet {
         display: grid;

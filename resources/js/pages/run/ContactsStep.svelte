@@ -2,6 +2,7 @@
     import { bench } from '../../lib/bench.svelte';
     import type { LiveRun } from '../../lib/run.svelte';
     import { minutes, span } from '../../lib/units';
+    import AsOf from '../../parts/AsOf.svelte';
 
     let { live }: { live: LiveRun } = $props();
     const list = $derived(live.run.checklist);
@@ -9,6 +10,16 @@
 
     /** Ticked before its wait is over: it is asked once, and the second tick counts. */
     let asked = $state<string[]>([]);
+    /** Since when a wait really goes on, where that is told late. */
+    const began = $state<Record<string, number | null>>({});
+    async function begin(item: Item): Promise<void> {
+        const since = began[item.id] ?? null;
+        await live.record(
+            'begun',
+            { item: item.id, ...(since === null ? {} : { done_ms: since }) },
+            `begun-${item.id}${String(since ?? '')}`,
+        );
+    }
     const over = (item: Item): boolean =>
         item.minutes <= 0 || (item.begun_ms !== null && item.begun_ms + item.minutes * 60_000 <= bench.now);
     function tick(event: Event & { currentTarget: HTMLInputElement }, item: Item): void {
@@ -42,9 +53,12 @@
                 </p>{/if}
             {#if item.minutes > 0 && !item.done}
                 {#if ends === null}
-                    <button class="btn" onclick={() => void live.record('begun', { item: item.id }, `begun-${item.id}`)}
-                        >It waits {minutes(item.minutes)} from now</button
-                    >
+                    <div>
+                        <button class="btn big" onclick={() => void begin(item)}
+                            >It waits {minutes(item.minutes)} from {began[item.id] == null ? 'now' : 'then'}</button
+                        >
+                        <AsOf bind:value={() => began[item.id] ?? null, (at) => (began[item.id] = at)} words="It waits since …" />
+                    </div>
                 {:else if ends > bench.now}
                     <span class="fig text-xl font-bold" role="timer">{span(ends - bench.now)}</span>
                 {:else}

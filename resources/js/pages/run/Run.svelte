@@ -12,6 +12,7 @@
     import { decimalsOf, measure } from '../../lib/units';
     import { when } from '../../lib/when';
     import MixingCup from '../../parts/MixingCup.svelte';
+    import Observations from '../../parts/Observations.svelte';
     import StandInHand from '../../parts/StandInHand.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { RunView } from '../../types/server';
@@ -88,7 +89,7 @@
     let asked = $state('');
 
     async function go(): Promise<void> {
-        const why = asked === run.step.key ? null : early(run, bench.now);
+        const why = asked === run.step.key ? null : early(run, live.was ?? bench.now);
         if (why !== null) {
             asked = run.step.key;
             live.trouble = why;
@@ -107,7 +108,7 @@
             case 'rescue':
                 return live.record('rescued', { step: run.step.key });
             case 'wait':
-                return live.record('opened', { step: run.step.key });
+                return live.tell('opened', { step: run.step.key });
             case 'grade':
                 if (grading.grade === '') {
                     live.trouble = 'Choose one of the five words first.';
@@ -263,7 +264,7 @@
         {:else if kind !== 'done'}
             <PlainStep {live} {kind} {scaled} />
         {:else if run.laid}
-            <LaidStep {run} />
+            <LaidStep {live} />
             <History pour={run.pour_id} />
             {#if kept.view?.bad === true && kept.view.faults > 0}<WhatWentWrong {live} {kept} />{/if}
         {:else if run.grade !== null}
@@ -302,7 +303,9 @@
             <p class="quiet mt-3">{nextOf(run)}</p>
             {#if kind === 'premix' || kind === 'wait'}<Where {live} {kept} />{/if}
             {#if kind === 'fill' || kind === 'wait'}<RestOfCup {live} {kept} />{/if}
-            {#if kind === 'mix' || kind === 'degas' || kind === 'fill' || kind === 'wait' || kind === 'premix'}<Earlier {live} />{/if}
+            {#if kind === 'mix' || kind === 'degas' || kind === 'fill' || kind === 'wait' || kind === 'premix' || kind === 'grade'}<Earlier
+                    {live}
+                />{/if}
             <p class="flex flex-wrap gap-x-6">
                 {#if run.may_plan}<button class="link quiet min-h-14" onclick={() => router.post(`/pours/${String(run.pour_id)}/plan`)}
                         >Back to the plan{run.weighed_g > 0 ? ', with what is in the cup' : ''}</button
@@ -338,7 +341,7 @@
             </ul>
         {/if}
     </div>
-    {#if !beforeWeighing}<div class="right"><PotClock {run} /><CupClocks {run} /></div>{/if}
+    {#if !beforeWeighing}<div class="right"><PotClock {run} /><Observations base={run.base_code} begun /><CupClocks {run} /></div>{/if}
 </div>
 
 <GiveUp bind:open={givingUp} {live} />

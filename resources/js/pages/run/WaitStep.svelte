@@ -4,6 +4,7 @@
     import { measure, span } from '../../lib/units';
     import { dayAndTime } from '../../lib/when';
     import Ready from '../../parts/Ready.svelte';
+    import Gelled from './Gelled.svelte';
 
     let { live }: { live: LiveRun } = $props();
     const wait = $derived(live.run.wait);
@@ -34,13 +35,7 @@
         bench.units,
     )} are in.
 </p>
-<p class="mt-2">
-    {#if wait.gelled_ms === null}
-        <button class="btn" onclick={() => live.record('gelled')}>The cup has gelled now</button>
-    {:else}
-        <span class="font-bold">Gelled at {dayAndTime(wait.gelled_ms)}.</span>
-    {/if}
-</p>
+<Gelled {live} />
 {#if early}<p class="early">Earlier than it has ever been likely: press a fingernail into the flash first. If it marks, wait.</p>{/if}
 <p class="quiet mt-3">
     To open: break the seal with air or a thin edge, pull against the grain of the sculpture, and leave the original in if a second half is

@@ -4,6 +4,7 @@
     import { bench } from '../../lib/bench.svelte';
     import { figure, measure, minutes, sign } from '../../lib/units';
     import Cautions from '../../parts/Cautions.svelte';
+    import Observations from '../../parts/Observations.svelte';
     import type { BaseSheetView } from '../../types/server';
 
     let { sheet, children }: { sheet: BaseSheetView; children?: Snippet } = $props();
@@ -80,6 +81,7 @@
                     ? 'Rests on the sheet alone. Tap “gelled” in a run and it learns your shop.'
                     : `Rests on the sheet and ${String(sheet.rests_on)} of your own observations.`}
             </p>
+            <Observations base={sheet.code} />
         </section>
         <section>
             <h3 class="text-xl">Proportion</h3>
