@@ -11,6 +11,7 @@ use App\Models\Job;
 use App\Models\Outdated;
 use App\Models\PourState;
 use App\Workshop\JobContacts;
+use App\Workshop\Rows;
 use Illuminate\Support\Facades\DB;
 
 /** Puts links into a chain, changes, moves and takes them out, and lets nothing through that would make no chain. */
@@ -27,14 +28,16 @@ final readonly class ReviseChain
     public function insert(Job $job, array $said, ?int $after): Impression
     {
         return DB::transaction(function () use ($job, $said, $after): Impression {
+            $this->pin($job);
             $links = $job->impressions()->get();
             $place = $links->search(static fn (Impression $link): bool => $link->id === $after);
             $position = $place === false ? $links->count() : $place + 1;
             $job->impressions()->where('position', '>=', $position)->increment('position');
             $made = $job->impressions()->create([...self::shaped($said, $job), 'position' => $position]);
             $this->check($job);
+            $this->pin($job);
 
-            return $made;
+            return $made->refresh();
         });
     }
 
@@ -65,6 +68,7 @@ final readonly class ReviseChain
     {
         return DB::transaction(function () use ($impression, $by, $edition): Impression {
             $job = Impression::asShown($impression->id, $edition)->job()->firstOrFail();
+            $this->pin($job);
             $links = array_values($job->impressions()->get()->all());
             $at = (int) array_search($impression->id, array_map(static fn (Impression $link): int => $link->id, $links), true);
             $to = max(0, min(count($links) - 1, $at + $by));
@@ -77,6 +81,18 @@ final readonly class ReviseChain
 
             return $taken[0];
         });
+    }
+
+    /** Writes down from which link each takes its shape, so that none loses it when others come, go or move. */
+    private function pin(Job $job): void
+    {
+        $chain = $this->contacts->chain($job->load('impressions'));
+        foreach ($job->impressions as $link) {
+            $one = $link->from_id === null ? $chain->link($link->id) : null;
+            $from = $one === null ? null : $chain->source($one)?->id;
+            // As the maker sees it, nothing changes: it is no edition of its own.
+            $from === null || Rows::of('impressions')->where('id', $link->id)->update(['from_id' => $from]);
+        }
     }
 
     /**
@@ -93,11 +109,17 @@ final readonly class ReviseChain
         if ($impression->pours()->whereNot('state', PourState::Draft)->exists()) {
             throw BadInput::at('impression', Phrase::written("“{$impression->name}” has been poured; what happened stays in the log. Only a link that was never poured can be taken out."));
         }
-        $resting = Impression::query()->where('from_id', $impression->id)->pluck('name');
-        if ($resting->isNotEmpty()) {
-            throw BadInput::at('impression', Phrase::written("“{$resting->implode('”, “')}” takes its shape from “{$impression->name}”. Give it another source first, or take it out before."));
+        $job = $impression->job()->firstOrFail();
+        $resting = Impression::query()->where('from_id', $impression->id)->get();
+        // Who would take it by itself takes the next by itself; who was told to is asked about.
+        $chain = $this->contacts->chain($job->load('impressions'));
+        $told = $resting->filter(static fn (Impression $link): bool => ($one = $chain->link($link->id)) !== null && $chain->source($one->unpinned())?->id !== $impression->id);
+        if ($told->isNotEmpty()) {
+            throw BadInput::at('impression', Phrase::written("“{$told->pluck('name')->implode('”, “')}” takes its shape from “{$impression->name}”. Give it another source first, or take it out before."));
         }
+        Rows::of('impressions')->where('from_id', $impression->id)->update(['from_id' => null]);
         $impression->delete();
+        $this->pin($job);
     }
 
     /**

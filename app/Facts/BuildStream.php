@@ -153,6 +153,7 @@ final readonly class BuildStream implements Stream
         if ($stands->waitsFor !== []) {
             throw BadInput::at($in->at('op'), Phrase::of('bench.operation_waits', ['operation' => $stands->operation->name, 'for' => array_map(fn (string $id): string => $this->recorded->state->plan->operation($id)->name ?? $id, $stands->waitsFor)]));
         }
+
         return $stands;
     }
 

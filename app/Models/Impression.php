@@ -21,7 +21,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property string $name
  * @property string|null $material
  * @property string|null $note
- * @property string|null $surface id of an original's surface
+ * @property string|null $surface id of the surface of what is not poured here: an original, a printed or bought mould
  * @property MouldPart $role
  * @property int|null $from_id the link whose shape it takes, where it is not the one before
  * @property string|null $wall
@@ -65,6 +65,12 @@ final class Impression extends Model
     public function pours(): HasMany
     {
         return $this->hasMany(Pour::class)->orderBy('id');
+    }
+
+    /** Not poured here: an original, or a mould, core, insert or plug that was printed, machined or bought. */
+    public function isHad(): bool
+    {
+        return $this->kind === ImpressionKind::Original || (($this->material ?? '') === '' && ($this->surface ?? '') !== '');
     }
 
     public function calledOnScreen(): string

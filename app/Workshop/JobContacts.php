@@ -42,7 +42,7 @@ final class JobContacts
         return new ChainLink(
             $impression->id, $impression->name, $impression->kind->isPositive(), $impression->role, $fresh,
             $knowledge->surfaces[$becomes] ?? null, $impression->from_id,
-            $knowledge->surfaces[$impression->wall ?? ''] ?? null, $knowledge->surfaces[$impression->bed ?? ''] ?? null,
+            $knowledge->surfaces[$impression->wall ?? ''] ?? null, $knowledge->surfaces[$impression->bed ?? ''] ?? null, $impression->isHad(),
         );
     }
 

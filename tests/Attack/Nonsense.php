@@ -100,7 +100,7 @@ final class Nonsense
             ['POST', "/pours/{$draft}/sheet/ask", $sheet, false],
             ['POST', "/pours/{$running}/plan", ['x' => 1], true],
             ['GET', "/pours/{$bad}/history", ['page' => '1'], true],
-            ['POST', "/pours/{$running}/events", ['key' => 'nonsense-4', 'kind' => 'earlier', 'payload' => ['what' => 'met', 'batch' => 1, 'ago_min' => 5]], false],
+            ['POST', "/pours/{$running}/events", ['key' => 'nonsense-4', 'kind' => 'earlier', 'payload' => ['what' => 'met', 'batch' => 1, 'done_ms' => 1_700_000_000_000]], false],
             ['POST', "/pours/{$running}/events", ['key' => 'nonsense-5', 'kind' => 'swapped', 'payload' => ['step' => '1:weigh:0']], false],
             ['POST', "/pours/{$running}/events", ['key' => 'nonsense', 'kind' => 'noted', 'payload' => ['text' => 'x', 'fault' => null]], false],
             ['POST', "/pours/{$running}/events", ['key' => 'nonsense-2', 'kind' => 'weighed', 'payload' => ['step' => '0:weigh:1', 'reading_g' => 3]], false],

@@ -37,8 +37,8 @@ final class BuildsTest extends TestCase
         $this->travel(12)->minutes();
         $this->mixed($build, 'print');
         $coat = $this->sheetOf($build, 'coat2');
-        $this->post("/pours/{$coat->id}/run")->assertSessionHasErrors('sheet');
-        self::assertStringContainsString('tacky', session('errors')->first('sheet'));
+        $this->post("/pours/{$coat->id}/run")->assertSessionHasErrors('early');
+        self::assertStringContainsString('tacky', session('errors')->first('early'));
 
         // The finger outranks the clock.
         $this->travel(30)->minutes();

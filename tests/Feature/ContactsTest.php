@@ -241,7 +241,7 @@ final class ContactsTest extends TestCase
         $ears = $this->link($job, 'Ears');
         $this->put("/impressions/{$ears->id}", ['kind' => 'cast', 'name' => 'Ears', 'material' => 'pr-10', 'from_id' => $copy->id])->assertSessionHasNoErrors();
         $this->put("/impressions/{$copy->id}", ['kind' => 'copy', 'name' => 'Hard copy', 'material' => 'rf-70', 'from_id' => $ears->id])->assertSessionHasErrors('from_id');
-        self::assertNull($copy->refresh()->from_id);
+        self::assertSame($this->link($job, 'Mould')->id, $copy->refresh()->from_id);
         $this->delete("/impressions/{$copy->id}")->assertSessionHasErrors('impression');
         self::assertSame(['Sculpt', 'Mould', 'Hard copy', 'Ears'], $names());
         $this->put("/impressions/{$copy->id}", ['kind' => 'copy', 'name' => 'Hard copy', 'wall' => 'moon'])->assertSessionHasErrors('wall');

@@ -121,7 +121,7 @@ final class FoundAgainTest extends TestCase
         $this->travelTo('2026-02-25 09:00:00');
         $pour = $this->begun(['formula' => ['base' => 'pr-10', 'additives' => []]], $cast);
         $this->workUntil($pour, 'wait');
-        $this->record($pour, 'gelled')->assertOk();
+        $this->record($pour, 'gelled', ['sure' => true])->assertOk();
         $this->record($pour, 'opened', ['step' => '0:wait']);
         $this->graded($pour, ['note' => 'Poured in a hurry before the tide']);
         $pours['week'] = $pour;

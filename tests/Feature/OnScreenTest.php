@@ -158,12 +158,12 @@ final class OnScreenTest extends TestCase
         $this->workUntil($pour, 'mix');
         $met = $this->getJson("/pours/{$pour->id}/state")->json('clock.met_ms');
         $this->travel(3)->minutes();
-        $now = $this->record($pour, 'earlier', ['what' => 'met', 'batch' => 1, 'ago_min' => 5])->assertOk()->json('clock.met_ms');
+        $now = $this->record($pour, 'earlier', ['what' => 'met', 'batch' => 1, 'done_ms' => (int) now()->subMinutes(5)->getTimestampMs()])->assertOk()->json('clock.met_ms');
         self::assertSame(1000 * 60 * 5, (int) now()->getTimestampMs() - $now);
         self::assertLessThan($met, $now);
         self::assertSame($now, (int) $pour->refresh()->met_at?->getTimestampMs());
-        $this->record($pour, 'earlier', ['what' => 'met', 'batch' => 1, 'ago_min' => 1])->assertUnprocessable()->assertJsonPath('error.field', 'ago_min');
-        $this->record($pour, 'earlier', ['what' => 'filled', 'batch' => 1, 'ago_min' => 1])->assertUnprocessable();
+        $this->record($pour, 'earlier', ['what' => 'met', 'batch' => 1, 'done_ms' => (int) now()->subMinute()->getTimestampMs()])->assertUnprocessable()->assertJsonPath('error.field', 'done_ms');
+        $this->record($pour, 'earlier', ['what' => 'filled', 'batch' => 1, 'done_ms' => (int) now()->subMinute()->getTimestampMs()])->assertUnprocessable();
         $this->record($pour, 'swapped', ['step' => '1:mix'])->assertConflict();
     }
 

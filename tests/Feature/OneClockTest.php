@@ -23,7 +23,7 @@ final class OneClockTest extends TestCase
             $this->workUntil($pour, 'wait');
             $met = $pour->refresh()->met_at ?? CarbonImmutable::now();
             $this->travelTo($met->addSeconds((int) ($minutes * 60)));
-            $this->record($pour, 'gelled')->assertOk();
+            $this->record($pour, 'gelled', ['sure' => true])->assertOk();
         }
         self::assertEqualsWithDelta($minutes, Pour::query()->whereNotNull('gel_min')->latest('id')->value('gel_min'), 0.02);
     }
@@ -105,7 +105,7 @@ final class OneClockTest extends TestCase
         $clock = $this->getJson("/pours/{$pour->id}/state")->json('clock');
         $this->travelTo(CarbonImmutable::createFromTimestampMs($clock['pot_ends_ms'])->max(CarbonImmutable::now()));
         $late = CarbonImmutable::now()->getTimestampMs() > $clock['pot_ends_ms'];
-        $this->record($pour, 'gelled')->assertOk();
+        $this->record($pour, 'gelled', ['sure' => true])->assertOk();
 
         $sheet = $pour->refresh()->plan['clock']['model']['sheet'];
         $late ? self::assertGreaterThan(0.0, $pour->gel_min) : self::assertEqualsWithDelta($sheet['pot_life_min'] * ($sheet['q10'] ?? 2.0) ** (($sheet['ref_c'] - 20.0) / 10.0), $pour->gel_min, 0.05);
@@ -116,7 +116,7 @@ final class OneClockTest extends TestCase
         $pour = $this->bare();
         $this->workUntil($pour, 'wait');
         $this->travel(9)->minutes();
-        $run = $this->record($pour, 'gelled')->assertOk()->json();
+        $run = $this->record($pour, 'gelled', ['sure' => true])->assertOk()->json();
         self::assertNotNull($pour->refresh()->gel_min);
         $this->record($pour, 'undone', ['of' => $run['take_back']['of']])->assertOk();
         self::assertNull($pour->refresh()->gel_min);

@@ -29,7 +29,7 @@ final class RackTest extends TestCase
         $second = $this->impression('mould', 'pr-25');
         $jacket = $this->impression('mould', 'pr-25');
         $first->update(['role' => 'half']);
-        $second->update(['role' => 'half']);
+        $second->update(['role' => 'half', 'contacts' => ["link-{$first->id}" => ['release' => 'petroleum-jelly']]]);
         $jacket->update(['role' => 'jacket', 'material' => null]);
         $this->poured($first);
         self::assertSame(0, Mould::query()->count());

@@ -187,7 +187,7 @@ final class RunTest extends TestCase
         $pour = $this->begun();
         $this->workUntil($pour, 'wait');
         $this->travelTo($pour->refresh()->met_at?->addMinutes(40));
-        $this->record($pour, 'gelled')->assertOk();
+        $this->record($pour, 'gelled', ['sure' => true])->assertOk();
         $this->record($pour, 'gelled')->assertConflict();
 
         $answer = $this->putJson('/pours/'.$this->draft()->id.'/sheet', $this->sheet())->json('cure');

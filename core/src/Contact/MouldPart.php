@@ -12,4 +12,15 @@ enum MouldPart: string
     case Jacket = 'jacket';
     case Core = 'core';
     case Insert = 'insert';
+    /** What closes an opening while it is filled. */
+    case Plug = 'plug';
+
+    /** It stands in the mould when the cast is poured, and gives no other link its shape. */
+    public function isInside(): bool
+    {
+        return match ($this) {
+            self::Core, self::Insert, self::Plug => true,
+            default => false,
+        };
+    }
 }

@@ -7,6 +7,7 @@ namespace Apalos\Core\Tests\Contact;
 use Apalos\Core\Contact\Chain;
 use Apalos\Core\Contact\ChainLink;
 use Apalos\Core\Contact\MouldPart;
+use Apalos\Core\Contact\Surface;
 use Apalos\Core\Contact\Touch;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Tests\Words;
@@ -21,7 +22,7 @@ final class ChainTest extends TestCase
         $k = Shipped::knowledge();
         $fresh = $family === null ? null : $k->family($family);
 
-        return new ChainLink(++$this->id, $name, $positive, $role, $fresh, $k->surface($becomes ?? $fresh->curesTo ?? ''), $from, $wall === null ? null : $k->surface($wall), $bed === null ? null : $k->surface($bed));
+        return new ChainLink(++$this->id, $name, $positive, $role, $fresh, $k->surface($becomes ?? $fresh->curesTo ?? ''), $from, $wall === null ? null : $k->surface($wall), $bed === null ? null : $k->surface($bed), $family === null);
     }
 
     /**
@@ -81,6 +82,67 @@ final class ChainTest extends TestCase
         ]);
 
         self::assertSame(['Shell: epoxy', 'Core: plaster'], $found['Mask']);
+    }
+
+    public function test_a_core_that_is_written_down_as_a_mould_or_set_after_its_shell_hides_no_shell(): void
+    {
+        foreach ([true, false] as $positive) {
+            $this->id = 0;
+            $links = [
+                $this->link('Face', true, null, 'clay-oil-sulphur-free'), $this->link('Shell', false, 'plaster'),
+                $this->link('Core', $positive, 'epoxy', role: MouldPart::Core), $this->link('Mask', true, 'silicone-platinum'),
+            ];
+            self::assertSame(['Shell: plaster', 'Core: epoxy'], self::touches($links)['Mask']);
+            // Wherever it is written down.
+            self::assertSame(['Shell: plaster', 'Core: epoxy'], self::touches([$links[0], $links[1], $links[3], $links[2]])['Mask']);
+        }
+    }
+
+    public function test_what_is_cast_in_a_bought_or_printed_mould_touches_it_and_the_plug_in_it(): void
+    {
+        $links = [$this->link('Printed mould', false, null, 'print-resin'), $this->link('Plug', true, null, 'wood', role: MouldPart::Plug), $this->link('Grip', true, 'silicone-platinum')];
+
+        self::assertSame(['Printed mould: print-resin', 'Plug: wood'], self::touches($links)['Grip']);
+        self::assertSame(['Printed mould: print-resin', 'Plug: wood'], self::touches(array_reverse($links))['Grip']);
+    }
+
+    public function test_a_shell_that_stands_before_its_rubber_is_met_by_it(): void
+    {
+        $found = self::touches([
+            $this->link('Bust', true, null, 'plaster'),
+            $this->link('Shell 1', false, 'epoxy', role: MouldPart::Jacket, bed: 'clay-oil-sulphur-free'),
+            $this->link('Shell 2', false, 'epoxy', role: MouldPart::Jacket),
+            $this->link('Rubber', false, 'silicone-platinum'),
+            $this->link('Cast', true, 'plaster'),
+        ]);
+
+        self::assertSame(['what the shell is laid over: clay-oil-sulphur-free'], $found['Shell 1']);
+        self::assertSame(['Shell 1: epoxy'], $found['Shell 2']);
+        self::assertSame(['Bust: plaster', 'Shell 1: epoxy', 'Shell 2: epoxy'], $found['Rubber']);
+        self::assertSame(['Rubber: silicone-platinum'], $found['Cast']);
+    }
+
+    public function test_the_second_shell_of_a_glove_meets_the_first(): void
+    {
+        $found = self::touches([
+            $this->link('Last', true, null, 'wood'), $this->link('Glove', false, 'silicone-platinum'),
+            $this->link('Shell 1', false, 'plaster', role: MouldPart::Jacket), $this->link('Shell 2', false, 'plaster', role: MouldPart::Jacket),
+        ]);
+
+        self::assertSame(['Glove: silicone-platinum', 'Shell 1: plaster'], $found['Shell 2']);
+    }
+
+    public function test_what_has_no_name_is_judged_as_what_nobody_knows(): void
+    {
+        $unknown = Shipped::knowledge()->surface(Surface::UNKNOWN);
+        $shell = $this->link('Shell', false, 'epoxy', role: MouldPart::Jacket);
+        $mould = new ChainLink(88, 'Bought', false, MouldPart::Whole, null, null, had: true);
+        $cast = $this->link('Cast', true, 'silicone-platinum');
+
+        self::assertSame([Surface::UNKNOWN], array_map(static fn (Touch $t): string => $t->surface->id, Chain::of([$mould, $cast])->touches($cast, $unknown)));
+        $rubber = $this->link('Rubber', false, 'silicone-platinum');
+        self::assertSame(['bed'], array_map(static fn (Touch $t): string => $t->key, Chain::of([$shell, $rubber])->touches($shell, $unknown)));
+        self::assertSame([], Chain::of([$cast])->touches($cast, $unknown));
     }
 
     public function test_a_branch_takes_its_shape_from_where_it_is_told(): void
