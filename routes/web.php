@@ -123,6 +123,7 @@ Route::delete('/impressions/{impression}', [ImpressionController::class, 'destro
 Route::post('/impressions/{impression}/restore', [ImpressionController::class, 'restore']);
 Route::put('/impressions/{impression}/contacts/{key}', [ContactChoiceController::class, 'choose'])->where('key', '[a-z0-9-]+');
 Route::post('/impressions/{impression}/contacts/{key}/way', [ContactChoiceController::class, 'take'])->where('key', '[a-z0-9-]+')->middleware(OnePress::class);
+Route::post('/impressions/{impression}/contacts/{key}/patches', [ContactChoiceController::class, 'patches'])->where('key', '[a-z0-9-]+')->middleware(OnePress::class);
 Route::post('/impressions/{impression}/pours', [ImpressionController::class, 'pour'])->middleware(OnePress::class);
 
 Route::post('/impressions/{impression}/builds', [BuildController::class, 'plan'])->middleware(OnePress::class);

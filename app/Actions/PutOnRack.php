@@ -9,6 +9,7 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use App\Facts\MouldStream;
 use App\Models\Mould;
+use App\Workshop\ContactBook;
 use App\Workshop\Library;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -17,7 +18,7 @@ use Illuminate\Support\Str;
 /** Puts a mould on the rack that no chain of this shop knows: what it is of, what is cast in it, and how often that was done already. */
 final readonly class PutOnRack
 {
-    public function __construct(private Library $library, private AppendFact $append) {}
+    public function __construct(private Library $library, private ContactBook $contacts, private AppendFact $append) {}
 
     /** @throws BadInput */
     public function __invoke(Fields $in, CarbonImmutable $now): Mould
@@ -26,7 +27,9 @@ final readonly class PutOnRack
         $name = mb_substr($in->text('name'), 0, 160);
         foreach (['material', 'casting'] as $field) {
             $code = $in->textOrNull($field);
-            $code === null || isset($this->library->shelf()->bases[$code]) || throw BadInput::at($in->at($field), Phrase::written("There is no base “{$code}” on the shelf."));
+            // A mould may be of wood or metal, printed or bought: then it is of one of the surfaces contacts know.
+            $known = $code === null || isset($this->library->shelf()->bases[$code]) || ($field === 'material' && isset($this->contacts->knowledge()->surfaces[$code]));
+            $known || throw BadInput::at($in->at($field), Phrase::written("There is no base “{$code}” on the shelf."));
         }
 
         return DB::transaction(function () use ($in, $name, $now): Mould {

@@ -124,6 +124,9 @@ final readonly class StartPour
         $items = $this->habits($pour, $base);
         $impression = $pour->impression;
         $chain = $this->contacts->chain($impression->job->load('impressions'));
+        if ($chain->knowsNothing($chain->link($impression->id) ?? $this->contacts->link($impression))) {
+            $items[] = ['id' => 'no-contact', 'text' => $this->words->say(Phrase::of('bench.no_contact_known', ['link' => $impression->name])), 'minutes' => 0.0];
+        }
         foreach ($this->contacts->of($impression, $chain) as $contact) {
             if ($contact->blocks) {
                 throw BadInput::at('contacts', Phrase::of('bench.contact_stands', ['fresh' => $contact->fresh->name, 'with' => $contact->touch->with, 'short' => $contact->result->inShort, 'why' => $contact->result->because[0]['text']]));
@@ -146,7 +149,7 @@ final readonly class StartPour
      */
     private function cared(JudgedContact $contact, ?Mould $mould, Job $job): array
     {
-        $items = $contact->checklist($this->words);
+        $items = $contact->checklist($this->words, $this->contacts->sealer($contact));
         $group = $mould === null ? null : $this->rack->groups($job)->with((int) str_replace('link-', '', $contact->touch->key));
         if ($mould === null || $group?->first()->id !== $mould->impression_id) {
             return $items;

@@ -15,19 +15,16 @@ use App\Models\ImpressionKind;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Workshop;
-use App\Workshop\ContactBook;
-use App\Workshop\CureClock;
 use App\Workshop\JudgedContact;
 use App\Workshop\Library;
+use App\Workshop\WaysThrough;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
 /** Applies one of the ways out of a contact that is not safe, in one press: whatever it changes, the contact is judged anew. */
 final readonly class TakeWayOut
 {
-    private const USUAL_TEST_MIN = 360.0;
-
-    public function __construct(private Workshop $workshop, private ContactBook $book, private Library $library, private CureClock $clock, private ChooseForContact $choose, private ReviseChain $chain, private Phrasebook $words) {}
+    public function __construct(private Workshop $workshop, private WaysThrough $through, private Library $library, private ChooseForContact $choose, private ReviseChain $chain, private PutPatchOn $patches, private Phrasebook $words) {}
 
     /**
      * @param  Fields  $in  `steps` of one of the ways that are offered
@@ -40,7 +37,7 @@ final readonly class TakeWayOut
     {
         $steps = array_map(static fn (Fields $step): array => ['kind' => $step->only('kind', 'id')->text('kind'), 'id' => $step->text('id')], $in->only('steps')->objects('steps'));
         $way = null;
-        foreach ($this->book->answer($contact->request)->ways as $offered) {
+        foreach ($this->through->of($impression->loadMissing('job.impressions'), $contact)['ways'] as $offered) {
             $way = $offered->toArray()['steps'] === $steps ? $offered : $way;
         }
         if ($way === null) {
@@ -54,7 +51,8 @@ final readonly class TakeWayOut
                     WayKind::Release => $this->choose->on($impression, $contact->touch->key, Fields::of(['release' => $id]), $now),
                     WayKind::Seal, WayKind::Barrier => $this->choose->on($impression, $contact->touch->key, Fields::of(['sealed_with' => $id]), $now),
                     WayKind::Base => $this->base($impression, $id),
-                    WayKind::Test => $this->test($contact, $impression, $now),
+                    // A patch goes on what is done, not on what is planned: after a seal the contact offers it again.
+                    WayKind::Test => count($way->steps) > 1 ? null : $this->patches->several($impression, $contact, Fields::of(['patches' => [['sealed_with' => $contact->plannedSealer(), 'release' => $contact->request->release?->id]]]), $now),
                     WayKind::Wait, WayKind::Link => null,
                 };
             }
@@ -80,16 +78,6 @@ final readonly class TakeWayOut
         }
     }
 
-    private function test(JudgedContact $contact, Impression $impression, CarbonImmutable $now): void
-    {
-        $base = $this->library->shelf()->bases[$impression->material ?? ''] ?? null;
-        $minutes = $base === null ? null : $this->clock->opens($base)?->min;
-        $this->workshop->testPatches()->create([
-            'fresh' => $contact->fresh->id, 'surface' => $contact->touch->surface->id, 'base' => $base?->code, 'place' => "{$impression->job->name}: {$contact->touch->with}",
-            'put_on_at' => $now, 'due_at' => $now->addSeconds((int) round(($minutes ?? self::USUAL_TEST_MIN) * 60)),
-        ]);
-    }
-
     /** A mould of one base, a copy of the other in it; what was to be poured takes its shape from the copy. */
     private function detour(Impression $impression, Way $way): void
     {
@@ -108,6 +96,7 @@ final readonly class TakeWayOut
         return match ($way->steps[0]['kind']) {
             WayKind::Wait => 'It is safe from '.$now->addMinutes((int) ceil($way->addsMin))->setTimezone($this->workshop->zone())->format('D j M, H:i').' on. Nothing else has to be changed.',
             WayKind::Test => 'The test patch is on the list. Read it when it is due.',
+            WayKind::Seal, WayKind::Barrier => $this->words->say(Phrase::of('bench.way_planned', ['way' => $way->what])),
             default => $this->words->say(Phrase::of('bench.way_taken', ['way' => $way->what])),
         };
     }

@@ -66,19 +66,18 @@ final readonly class TrialBecomes
         $ids = [];
         foreach ($trial->variants as $i => $variant) {
             $grades = $state->grades[$i] ?? [];
-            // With a release between, it tells nothing of the bare surface.
-            if ($grades === [] || ($variant['release'] ?? null) !== null) {
+            if ($grades === []) {
                 continue;
             }
             $good = count(array_filter($grades, static fn (Grade $grade): bool => $grade->counts()));
             $ids[] = TestPatch::query()->create([
-                'fresh' => $family, 'surface' => $surface, 'base' => $trial->base_code, 'put_on_at' => $trial->created_at, 'due_at' => $trial->ended_at ?? $now, 'read_at' => $now,
+                'fresh' => $family, 'surface' => $surface, 'base' => $trial->base_code, 'released_with' => $variant['release'] ?? null, 'put_on_at' => $trial->created_at, 'due_at' => $trial->ended_at ?? $now, 'read_at' => $now,
                 'passed' => $good === count($grades), 'note' => "Trial “{$trial->name}”, {$variant['name']}: {$good} of ".count($grades).' cups good.',
             ])->id;
         }
 
         if ($ids === []) {
-            throw BadInput::at('what', Phrase::written('Every variant had a release on, and a test patch tells of the bare surface. Leave one variant bare the next time.'));
+            throw BadInput::at('what', Phrase::written('No cup of it is graded yet: grade them first, then say what it taught.'));
         }
 
         return [['what' => 'contacts', 'patches' => $ids], (count($ids) === 1 ? 'One test patch stands' : count($ids).' test patches stand').' under Contacts: passed where every cup came out usable or better.'];

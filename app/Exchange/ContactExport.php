@@ -32,6 +32,8 @@ final readonly class ContactExport
         #     surface: painted
         #     passed: true             # it cured and came away
         #     base: pr-10              # house code of what was tested; without one it speaks for no base in particular
+        #     sealed_with: shellac     # the sealer under it, and the release, where there was one: it speaks for just that
+        #     release: petroleum-jelly
         #     place: 'under the foot'
         #     note: 'three days after the primer'
         #     read_at: '2026-01-05T10:00:00+00:00'
@@ -46,7 +48,7 @@ final readonly class ContactExport
         return [
             'rules' => array_values($this->workshop->ownRules()->orderBy('id')->get()->map(static fn (OwnRule $own): array => $own->rule)->all()),
             'tests' => array_values($this->workshop->testPatches()->whereNotNull('passed')->orderBy('id')->get()->map(static fn (TestPatch $patch): array => array_filter([
-                'fresh' => $patch->fresh, 'surface' => $patch->surface, 'passed' => $patch->passed, 'base' => $patch->base,
+                'fresh' => $patch->fresh, 'surface' => $patch->surface, 'passed' => $patch->passed, 'base' => $patch->base, 'sealed_with' => $patch->sealed_with, 'release' => $patch->released_with,
                 'place' => $patch->place, 'note' => $patch->note, 'read_at' => $patch->read_at?->toIso8601String(),
             ], static fn (mixed $value): bool => $value !== null))->all()),
         ];

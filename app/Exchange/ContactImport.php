@@ -69,11 +69,11 @@ final readonly class ContactImport
     /**
      * Files say seconds, and some no moment at all: then the same words about the same pair are the same test.
      *
-     * @param  array{fresh: string, surface: string, passed: bool, base: string|null, place: string|null, note: string|null, read_at: CarbonImmutable, dated: bool}  $test
+     * @param  array{fresh: string, surface: string, passed: bool, base: string|null, sealed_with: string|null, released_with: string|null, place: string|null, note: string|null, read_at: CarbonImmutable, dated: bool}  $test
      */
     private function isThere(array $test): bool
     {
-        $same = $this->workshop->testPatches()->where('passed', $test['passed'])->where(array_intersect_key($test, ['fresh' => 0, 'surface' => 0, 'base' => 0, 'place' => 0, 'note' => 0]));
+        $same = $this->workshop->testPatches()->where('passed', $test['passed'])->where(array_intersect_key($test, ['fresh' => 0, 'surface' => 0, 'base' => 0, 'sealed_with' => 0, 'released_with' => 0, 'place' => 0, 'note' => 0]));
 
         return $test['dated'] ? $same->where('read_at', '>=', $test['read_at']->format('Y-m-d H:i:s.v'))->where('read_at', '<', $test['read_at']->addSecond()->format('Y-m-d H:i:s.v'))->exists() : $same->exists();
     }
@@ -109,10 +109,17 @@ final readonly class ContactImport
         return Fields::of($read);
     }
 
-    /** @return array{fresh: string, surface: string, passed: bool, base: string|null, place: string|null, note: string|null, put_on_at: CarbonImmutable, due_at: CarbonImmutable, read_at: CarbonImmutable, dated: bool} */
+    private function sealer(Fields $in): ?string
+    {
+        $id = $in->textOrNull('sealed_with');
+
+        return $id === null || isset($this->contacts->knowledge()->sealers[$id]) ? $id : throw BadInput::at($in->at('sealed_with'), Phrase::written("There is no sealer “{$id}”."));
+    }
+
+    /** @return array{fresh: string, surface: string, passed: bool, base: string|null, sealed_with: string|null, released_with: string|null, place: string|null, note: string|null, put_on_at: CarbonImmutable, due_at: CarbonImmutable, read_at: CarbonImmutable, dated: bool} */
     private function test(Fields $in): array
     {
-        $in->only('fresh', 'surface', 'passed', 'base', 'place', 'note', 'read_at');
+        $in->only('fresh', 'surface', 'passed', 'base', 'sealed_with', 'release', 'place', 'note', 'read_at');
         $knowledge = $this->contacts->knowledge();
         $at = (Moment::in($in, 'read_at') ?? CarbonImmutable::now())->startOfSecond();
 
@@ -120,7 +127,7 @@ final readonly class ContactImport
             'fresh' => $knowledge->family($in->text('fresh'), $in->at('fresh'))->id,
             'surface' => $knowledge->surface($in->text('surface'), $in->at('surface'))->id,
             'passed' => $in->bool('passed'),
-            'base' => $in->textOrNull('base'), 'place' => $in->textOrNull('place'), 'note' => $in->textOrNull('note'),
+            'base' => $in->textOrNull('base'), 'sealed_with' => $this->sealer($in), 'released_with' => $in->textOrNull('release') === null ? null : $knowledge->release($in->text('release'))->id, 'place' => $in->textOrNull('place'), 'note' => $in->textOrNull('note'),
             'put_on_at' => $at, 'due_at' => $at, 'read_at' => $at, 'dated' => $in->has('read_at'),
         ];
     }

@@ -23,6 +23,12 @@ final readonly class MouldGroup
         return array_values(array_filter($this->links, static fn (Impression $link): bool => in_array($link->role, [MouldPart::Whole, MouldPart::Half], true)));
     }
 
+    /** Printed, machined or bought: none of it is poured here. */
+    public function isHad(): bool
+    {
+        return array_filter($this->links, static fn (Impression $link): bool => ! $link->isHad()) === [];
+    }
+
     /** The link it is known by. */
     public function first(): Impression
     {

@@ -64,7 +64,7 @@ final readonly class Rack
         $first = $group->first();
 
         return Mould::query()->firstOrCreate(['impression_id' => $first->id, 'generation' => 0], [
-            'job_id' => $first->job_id, 'name' => $group->name(), 'parts' => $this->parts($group, []), 'material' => $first->material, 'casting' => $group->cast, 'made_at' => $madeAt,
+            'job_id' => $first->job_id, 'name' => $group->name(), 'parts' => $this->parts($group, []), 'material' => ($first->material ?? '') === '' ? $first->surface : $first->material, 'casting' => $group->cast, 'made_at' => $madeAt,
         ]);
     }
 
@@ -80,6 +80,11 @@ final readonly class Rack
     public function usual(Pour $pour): ?Mould
     {
         $moulds = $this->for($pour->impression);
+        $group = $moulds->isEmpty() && $pour->impression->kind->isPositive() ? $this->groups($pour->impression->job)->before($pour->impression) : null;
+        if ($group !== null && $group->isHad()) {
+            // Nobody poured it here: with the first cast in it, it lies on the rack.
+            $moulds->push($this->adopt($group, CarbonImmutable::now()));
+        }
         // Two pours may begin at once: the second waits here, and sees the mould of the first filled.
         $moulds->isEmpty() || Mould::query()->whereKey($moulds->modelKeys())->orderBy('id')->lockForUpdate()->get(['id']);
         $filled = $this->filledWith($moulds->modelKeys(), $pour->id);
@@ -140,7 +145,7 @@ final readonly class Rack
         return array_map(static function (Impression $link) use ($pours): array {
             $pour = array_values(array_filter($pours, static fn (Pour $one): bool => $one->impression_id === $link->id))[0] ?? null;
 
-            return ['name' => $link->name, 'role' => $link->role->value, 'pour_id' => $pour?->id, 'base' => $pour->base_code ?? $link->material];
+            return ['name' => $link->name, 'role' => $link->role->value, 'pour_id' => $pour?->id, 'base' => $pour->base_code ?? (($link->material ?? '') === '' ? $link->surface : $link->material)];
         }, $group->links);
     }
 }

@@ -42,7 +42,7 @@ final class Build extends Model
 
     protected $fillable = ['workshop_id', 'impression_id', 'planned_of', 'plain', 'kind', 'name', 'plan', 'begun_at', 'ended_at', 'created_at', 'left_out_touches'];
 
-    protected $attributes = ['plain' => false, 'plan' => null, 'planned_of' => null, 'begun_at' => null, 'ended_at' => null, 'left_out_touches' => null];
+    protected $attributes = ['plain' => false, 'plan' => null, 'planned_of' => null, 'begun_at' => null, 'ended_at' => null];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

@@ -70,7 +70,9 @@ final class Impression extends Model
     /** Not poured here: an original, or a mould, core, insert or plug that was printed, machined or bought. */
     public function isHad(): bool
     {
-        return $this->kind === ImpressionKind::Original || (($this->material ?? '') === '' && ($this->surface ?? '') !== '');
+        $mayBe = $this->kind !== ImpressionKind::Cast || $this->role->isInside();
+
+        return $this->kind === ImpressionKind::Original || ($mayBe && ($this->material ?? '') === '' && ($this->surface ?? '') !== '');
     }
 
     public function calledOnScreen(): string

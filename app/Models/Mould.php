@@ -20,7 +20,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $generation the how manieth of that link it is
  * @property string $name
  * @property list<array{name: string, role: string, pour_id: int|null, base: string|null}> $parts
- * @property string|null $material house code of its rubber
+ * @property string|null $material house code of its rubber, or id of the surface of one that was printed, machined or bought
  * @property CarbonImmutable $made_at
  * @property int|null $remade_of
  * @property string|null $place

@@ -56,7 +56,7 @@ final class Pour extends Model
     /** What of it is a new edition when it changes. */
     private const EDITED = ['sheet', 'state'];
 
-    protected $attributes = ['base_code' => null, 'draft_of' => null, 'snapshot_id' => null, 'gel_min' => null, 'gel_room_c' => null, 'gel_sure' => false, 'gel_left_out' => false, 'cause' => null, 'room_c' => null, 'operation' => Build::PLAIN, 'turn' => 0];
+    protected $attributes = ['base_code' => null, 'draft_of' => null, 'snapshot_id' => null, 'gel_min' => null, 'gel_room_c' => null, 'cause' => null, 'room_c' => null, 'operation' => Build::PLAIN, 'turn' => 0];
 
     protected $table = 'pours';
 

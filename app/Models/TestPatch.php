@@ -15,9 +15,12 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $fresh
  * @property string $surface
  * @property string|null $base house code of what was put on
+ * @property string|null $sealed_with id of the sealer under it; null on the bare surface
+ * @property string|null $released_with id of the release under it
+ * @property int|null $impression_id the link whose contact it is for
  * @property string|null $place
  * @property CarbonImmutable $put_on_at
- * @property CarbonImmutable $due_at
+ * @property CarbonImmutable $due_at as the clock had it when it was put on; {@see \App\Workshop\PatchClock} follows the room
  * @property bool|null $passed null until it is read
  * @property CarbonImmutable|null $read_at
  * @property string|null $note
@@ -38,7 +41,7 @@ final class TestPatch extends Model
 
     protected $table = 'test_patches';
 
-    protected $fillable = ['workshop_id', 'fresh', 'surface', 'base', 'place', 'put_on_at', 'due_at', 'passed', 'read_at', 'note', 'photo'];
+    protected $fillable = ['workshop_id', 'fresh', 'surface', 'base', 'sealed_with', 'released_with', 'impression_id', 'place', 'put_on_at', 'due_at', 'passed', 'read_at', 'note', 'photo'];
 
     protected $attributes = ['passed' => null, 'read_at' => null, 'note' => null, 'photo' => null];
 

@@ -12,6 +12,7 @@ use App\Workshop\CureClock;
 use App\Workshop\DayDesk;
 use App\Workshop\KeptDay;
 use App\Workshop\LiveWork;
+use App\Workshop\PatchClock;
 use App\Workshop\PlannedDay;
 use App\Workshop\RecordedRun;
 use App\Workshop\Rows;
@@ -51,7 +52,7 @@ final readonly class DrawStrip
     /** A series nobody touched for so long is no longer live today. */
     private const IDLE_H = 12;
 
-    public function __construct(private CureClock $clock, private LiveWork $work, private KeptDay $day) {}
+    public function __construct(private CureClock $clock, private LiveWork $work, private KeptDay $day, private PatchClock $patchClock) {}
 
     /** @return DrawnStrip */
     public function __invoke(): array
@@ -81,8 +82,9 @@ final readonly class DrawStrip
                 $calls[] = ['until_ms' => $until, 'shown' => ['id' => $id, 'at_ms' => (int) $fills->subMinutes(self::LAST_CALL_MIN)->getTimestampMs(), 'what' => 'Three minutes left to fill the last puck', 'event' => null, 'event_ms' => null, 'title' => $title, 'href' => $href]];
             }
         }
-        foreach (Rows::of('test_patches')->whereNull('passed')->orderBy('due_at')->limit(self::MOST_PATCHES)->get(['id', 'due_at', 'fresh', 'surface']) as $patch) {
-            $calls[] = ['until_ms' => PHP_INT_MAX, 'shown' => ['id' => "patch-{$patch->id}", 'at_ms' => (int) CarbonImmutable::parse((string) $patch->due_at, 'UTC')->getTimestampMs(), 'what' => 'The test patch is ready to read', 'event' => null, 'event_ms' => null, 'title' => "{$patch->fresh} on {$patch->surface}", 'href' => '/contacts']];
+        foreach (Rows::of('test_patches')->whereNull('passed')->orderBy('due_at')->limit(self::MOST_PATCHES)->get(['id', 'put_on_at', 'base', 'fresh', 'surface']) as $patch) {
+            $due = $this->patchClock->due($patch->base === null ? null : (string) $patch->base, CarbonImmutable::parse((string) $patch->put_on_at, 'UTC'));
+            $calls[] = ['until_ms' => PHP_INT_MAX, 'shown' => ['id' => "patch-{$patch->id}", 'at_ms' => (int) $due->getTimestampMs(), 'what' => 'The test patch is ready to read', 'event' => null, 'event_ms' => null, 'title' => "{$patch->fresh} on {$patch->surface}", 'href' => '/contacts']];
         }
         $day = $this->day->at(CarbonImmutable::now());
         [$plans, $calls] = [$this->plans($day), [...$calls, ...$this->buildCalls($day)]];

@@ -31,12 +31,12 @@ use Carbon\CarbonImmutable;
  *
  * @phpstan-type LinkContactShape array{
  *     key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null, lapsed: string|null, words: Phrase|null,
- *     release: string|null, sealed_with: string|null, damp: bool, latex_touched: bool, cured_ms: int|null, opened_ms: int|null, solvent_ms: int|null,
+ *     release: string|null, sealed_with: string|null, sealed_ms: int|null, seal: array{name: string, coats: int, minutes: float, how: string}|null, damp: bool, latex_touched: bool, cured_ms: int|null, opened_ms: int|null, solvent_ms: int|null,
  *     result: ContactShape
  * }
  * @phpstan-type LinkShape array{
  *     id: int, edition: int, kind: string, positive: bool, name: string, material: string, material_code: string|null, shore: string|null, colour: string, note: string,
- *     status: string, pourable: bool, not_for_skin: bool,
+ *     status: string, pourable: bool, had: bool, knows_nothing: bool, not_for_skin: bool,
  *     contacts: list<LinkContactShape>,
  *     surface: string|null, role: string, from_id: int|null, wall: string|null, bed: string|null,
  *     builds: list<array{id: int, name: string, began_ms: int|null, ended: bool}>, gone_ms: int|null,
@@ -122,13 +122,15 @@ final readonly class JobView implements View
             'kind' => $impression->kind->value,
             'positive' => $impression->kind->isPositive(),
             'name' => $impression->name,
-            'material' => $sheet->name ?? $impression->material ?? '',
+            'material' => $sheet->name ?? (($impression->material ?? '') !== '' ? $impression->material : ($impression->kind === ImpressionKind::Original ? '' : ($this->contacts->surface($impression->surface)->name ?? ''))),
             'material_code' => $sheet?->code,
             'shore' => $sheet?->shore(),
             'colour' => $sheet->colour ?? self::BARE,
             'note' => $impression->note ?? '',
-            'status' => $sofar->status($impression->id, $impression->kind),
-            'pourable' => $impression->kind !== ImpressionKind::Original,
+            'status' => $impression->isHad() && $impression->kind !== ImpressionKind::Original ? 'not poured here' : $sofar->status($impression->id, $impression->kind),
+            'pourable' => ! $impression->isHad(),
+            'had' => $impression->isHad(),
+            'knows_nothing' => ($one = $chain->link($impression->id)) !== null && $chain->knowsNothing($one),
             'not_for_skin' => $this->job->skin && $impression->kind === ImpressionKind::Cast && $sheet !== null && ! $sheet->isForSkin(),
             'contacts' => array_map($this->contact(...), $this->contacts->of($impression, $chain, $chain->link($impression->id))),
             'surface' => $impression->surface,
@@ -169,6 +171,8 @@ final readonly class JobView implements View
             'words' => $contact->wordsAsked(),
             'release' => $chosen->textOrNull('release'),
             'sealed_with' => $chosen->textOrNull('sealed_with'),
+            'sealed_ms' => self::ms($contact->sealedAt),
+            'seal' => ($sealer = $this->contacts->sealer($contact)) === null ? null : ['name' => $sealer->name, 'coats' => $sealer->coats, 'minutes' => $sealer->minutes(), 'how' => $sealer->text],
             'damp' => $chosen->has('damp') && $chosen->bool('damp'),
             'latex_touched' => $chosen->has('latex_touched') && $chosen->bool('latex_touched'),
             'cured_ms' => self::ms($contact->curedAt),

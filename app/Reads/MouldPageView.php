@@ -57,8 +57,8 @@ final readonly class MouldPageView implements View
         return [
             'id' => $mould->id, 'code' => $mould->code(), 'name' => $mould->name, 'job' => $mould->job?->name, 'job_id' => $mould->job_id, 'made_ms' => (int) $mould->made_at->getTimestampMs(), 'place' => $mould->place,
             'photo' => $mould->photo !== null, 'note' => $mould->impression?->note,
-            'parts' => array_map(static fn (array $part): array => ['name' => $part['name'], 'role' => $part['role'], 'pour_id' => $part['pour_id'], 'material' => $shelf->bases[$part['base'] ?? '']->name ?? null, 'colour' => $shelf->bases[$part['base'] ?? '']->colour ?? null], $mould->parts),
-            'material' => $shelf->bases[$mould->material ?? '']->name ?? $mould->material, 'casting' => $shelf->bases[$mould->casting ?? '']->name ?? null, 'casting_code' => $mould->casting,
+            'parts' => array_map(fn (array $part): array => ['name' => $part['name'], 'role' => $part['role'], 'pour_id' => $part['pour_id'], 'material' => $shelf->bases[$part['base'] ?? '']->name ?? $this->library->knowledge()->surfaces[$part['base'] ?? '']->name ?? null, 'colour' => $shelf->bases[$part['base'] ?? '']->colour ?? null], $mould->parts),
+            'material' => $shelf->bases[$mould->material ?? '']->name ?? $this->library->knowledge()->surfaces[$mould->material ?? '']->name ?? $mould->material, 'casting' => $shelf->bases[$mould->casting ?? '']->name ?? null, 'casting_code' => $mould->casting,
             'from' => $from === null ? null : self::from($from), 'remade_of' => $of === null ? null : ['id' => $of->id, 'name' => $of->name], 'remade_as' => $as === null ? null : ['id' => $as->id, 'name' => $as->name],
             'condition' => $mould->condition?->value, 'marks' => $mould->marks ?? [],
             'care' => array_map(static fn (array $one): array => ['at_ms' => $one['at_ms'], 'casts_since' => max(0, $mould->casts - $one['casts'])], $mould->care ?? []),

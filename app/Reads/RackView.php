@@ -28,7 +28,7 @@ final readonly class RackView implements View
      *         left: array{low: int, likely: int, high: int}|null, condition: string|null, marks: list<string>, place: string|null, photo: bool, cast_ms: int|null,
      *         filled: array{pour: int, job: string, link: string}|null, retired_ms: int|null, retired_why: string|null
      *     }>,
-     *     most: int, homeless: int, release_school: string, bases: array<string, string>, filter: array{q: string, show: string}, pages: array{page: int, pages: int, total: int}
+     *     most: int, homeless: int, release_school: string, bases: array<string, string>, surfaces: array<string, string>, filter: array{q: string, show: string}, pages: array{page: int, pages: int, total: int}
      * }
      */
     public function toArray(): array
@@ -36,13 +36,13 @@ final readonly class RackView implements View
         $shelf = $this->library->shelf();
         $lives = $this->lives->of($this->moulds->whereNull('retired_at')->all());
         $filled = $this->rack->filledWith($this->moulds->modelKeys());
-        $rows = array_values($this->moulds->map(static function (Mould $mould) use ($shelf, $lives, $filled): array {
+        $rows = array_values($this->moulds->map(function (Mould $mould) use ($shelf, $lives, $filled): array {
             $life = $lives[$mould->id] ?? null;
             $in = $filled[$mould->id] ?? null;
 
             return [
                 'id' => $mould->id, 'code' => $mould->code(), 'name' => $mould->name, 'job' => $mould->job?->name, 'job_id' => $mould->job_id,
-                'material' => $shelf->bases[$mould->material ?? '']->name ?? $mould->material, 'colour' => $shelf->bases[$mould->material ?? '']->colour ?? null,
+                'material' => $shelf->bases[$mould->material ?? '']->name ?? $this->library->knowledge()->surfaces[$mould->material ?? '']->name ?? $mould->material, 'colour' => $shelf->bases[$mould->material ?? '']->colour ?? null,
                 'casting' => $shelf->bases[$mould->casting ?? '']->name ?? null, 'casts' => $mould->casts,
                 'left' => $life === null ? null : ['low' => $life->low, 'likely' => $life->likely, 'high' => $life->high],
                 'condition' => $mould->condition?->value, 'marks' => $mould->marks ?? [], 'place' => $mould->place, 'photo' => $mould->photo !== null,
@@ -56,7 +56,7 @@ final readonly class RackView implements View
 
         return [
             'rows' => $rows, 'most' => max([1, ...array_map(static fn (array $row): int => $row['casts'] + ($row['left']['high'] ?? 0), $rows)]), 'homeless' => $this->homeless,
-            'release_school' => $this->workshop->release_school, 'bases' => array_map(static fn ($base): string => $base->name, $this->library->atHand()->bases), 'filter' => $this->filter, 'pages' => $this->slice->toArray($this->total),
+            'release_school' => $this->workshop->release_school, 'bases' => array_map(static fn ($base): string => $base->name, $this->library->atHand()->bases), 'surfaces' => array_map(static fn ($surface): string => $surface->name, $this->library->knowledge()->surfaces), 'filter' => $this->filter, 'pages' => $this->slice->toArray($this->total),
         ];
     }
 }

@@ -9,6 +9,7 @@ use App\Workshop\ContactBook;
 use App\Workshop\CureClock;
 use App\Workshop\DrawerCards;
 use App\Workshop\Library;
+use App\Workshop\PatchClock;
 use App\Workshop\RoomTemperature;
 use App\Workshop\Rows;
 use Carbon\CarbonImmutable;
@@ -25,7 +26,7 @@ final readonly class SmallThings
     /** As many as a bench holds unread. */
     private const MOST = 120;
 
-    public function __construct(private DrawerCards $cards, private Library $library, private ContactBook $contacts, private CureClock $clock, private RoomTemperature $room) {}
+    public function __construct(private DrawerCards $cards, private Library $library, private ContactBook $contacts, private CureClock $clock, private RoomTemperature $room, private PatchClock $patchClock) {}
 
     /** @return list<array{what: string, href: string, count: int}> */
     public function due(CarbonImmutable $now): array
@@ -37,7 +38,10 @@ final readonly class SmallThings
     private function patches(CarbonImmutable $now): array
     {
         $due = [];
-        foreach (Rows::of('test_patches')->whereNull('passed')->where('due_at', '<=', $now->format('Y-m-d H:i:s.v'))->orderBy('due_at')->limit(self::MOST)->get(['fresh', 'surface']) as $patch) {
+        foreach (Rows::of('test_patches')->whereNull('passed')->orderBy('due_at')->limit(self::MOST)->get(['fresh', 'surface', 'base', 'put_on_at']) as $patch) {
+            if ($this->patchClock->due($patch->base === null ? null : (string) $patch->base, CarbonImmutable::parse((string) $patch->put_on_at, 'UTC')) > $now) {
+                continue;
+            }
             $knowledge = $this->contacts->knowledge();
             $due[] = ['what' => sprintf('Read the test patch of %s on %s', $knowledge->families[$patch->fresh]->name ?? $patch->fresh, $knowledge->surfaces[$patch->surface]->name ?? $patch->surface), 'href' => '/contacts#patches', 'count' => 1];
         }

@@ -9,6 +9,7 @@ use Apalos\Core\Contact\ContactEngine;
 use Apalos\Core\Contact\ContactRequest;
 use Apalos\Core\Contact\ContactResult;
 use Apalos\Core\Contact\Knowledge;
+use Apalos\Core\Contact\OwnTests;
 use Apalos\Core\Contact\Rule;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
@@ -21,8 +22,10 @@ final class ContactBook
 {
     private ?Knowledge $knowledge = null;
 
-    /** @var array<string, array<string, array<string, bool>>>|null by family, surface and base; `` where no base was said */
-    private ?array $tests = null;
+    private ?OwnTests $tests = null;
+
+    /** @var array<string, array<string, bool>> what was seen of a pair with any base: failed where one did */
+    private array $seen = [];
 
     public function __construct(private readonly Library $library, private readonly Workshop $workshop, private readonly Repository $cache) {}
 
@@ -32,35 +35,37 @@ final class ContactBook
             ->map(static fn (OwnRule $own): Rule => Rule::from(Fields::of($own->rule)))->all());
     }
 
-    /**
-     * What the last test of just this said; null where it was never tested. A test clears that very surface under that very base, not
-     * all of its kind: one put on without a base counts where no base is asked for.
-     */
-    public function tested(string $fresh, string $surface, ?string $base = null): ?bool
-    {
-        return $this->tests()[$fresh][$surface][$base ?? ''] ?? null;
-    }
-
-    /** What the shop has seen of a pair with any base: failed where one did. */
+    /** What the shop has seen of a pair with any base, sealer or release: failed where one did. */
     public function seen(string $fresh, string $surface): ?bool
     {
-        $tests = $this->tests()[$fresh][$surface] ?? [];
+        $this->tests();
 
-        return $tests === [] ? null : ! in_array(false, $tests, true);
+        return $this->seen[$fresh][$surface] ?? null;
     }
 
-    /** @return array<string, array<string, array<string, bool>>> what the last test of each said */
-    private function tests(): array
+    /** What the last test of each combination said. */
+    private function tests(): OwnTests
     {
         if ($this->tests === null) {
-            $this->tests = [];
-            $newest = 'id = (select one.id from test_patches as one where one.workshop_id = test_patches.workshop_id and one.fresh = test_patches.fresh and one.surface = test_patches.surface and coalesce(one.base, \'\') = coalesce(test_patches.base, \'\') and one.passed is not null order by one.read_at desc, one.id desc limit 1)';
-            foreach ($this->workshop->testPatches()->whereNotNull('passed')->whereRaw($newest)->get(['id', 'fresh', 'surface', 'base', 'passed']) as $patch) {
-                $this->tests[$patch->fresh][$patch->surface][$patch->base ?? ''] = $patch->passed === true;
+            $same = implode(' and ', array_map(static fn (string $of): string => "coalesce(one.{$of}, '') = coalesce(test_patches.{$of}, '')", ['base', 'sealed_with', 'released_with']));
+            $newest = "id = (select one.id from test_patches as one where one.workshop_id = test_patches.workshop_id and one.fresh = test_patches.fresh and one.surface = test_patches.surface and {$same} and one.passed is not null order by one.read_at desc, one.id desc limit 1)";
+            $tests = [];
+            foreach ($this->workshop->testPatches()->whereNotNull('passed')->whereRaw($newest)->get(['id', 'fresh', 'surface', 'base', 'sealed_with', 'released_with', 'passed']) as $patch) {
+                $tests[] = ['fresh' => $patch->fresh, 'surface' => $patch->surface, 'base' => $patch->base, 'sealed_with' => $patch->sealed_with, 'release' => $patch->released_with, 'passed' => $patch->passed === true];
+                $this->seen[$patch->fresh][$patch->surface] = ($this->seen[$patch->fresh][$patch->surface] ?? true) && $patch->passed === true;
             }
+            $this->tests = new OwnTests($tests);
         }
 
         return $this->tests;
+    }
+
+    /** @return array<string, array<string, bool>> */
+    private function seenOf(): array
+    {
+        $this->tests();
+
+        return $this->seen;
     }
 
     /**
@@ -70,7 +75,7 @@ final class ContactBook
      */
     public function board(): array
     {
-        $rests = md5(json_encode([$this->library->stamp('contacts'), $this->workshop->ownRules()->orderBy('id')->pluck('rule')->all(), $this->tests()], JSON_THROW_ON_ERROR));
+        $rests = md5(json_encode([$this->library->stamp('contacts'), $this->workshop->ownRules()->orderBy('id')->pluck('rule')->all(), $this->seenOf()], JSON_THROW_ON_ERROR));
         $kept = $this->cache->get("board:{$this->workshop->id}");
         if (! is_array($kept) || ($kept['rests'] ?? null) !== $rests) {
             $kept = ['rests' => $rests, 'cells' => $this->judged()];
@@ -103,9 +108,7 @@ final class ContactBook
      */
     public function asked(array $question, ?string $base = null): ContactRequest
     {
-        $asked = ContactRequest::from(Fields::of(array_diff_key($question, ['tests' => 0])), $this->knowledge());
-
-        return $asked->with(tested: $this->tested($asked->fresh->id, $asked->surface->id, $base));
+        return ContactRequest::from(Fields::of(array_diff_key($question, ['tests' => 0])), $this->knowledge())->with(tests: $this->tests(), base: $base);
     }
 
     public function judge(ContactRequest $request): ContactResult

@@ -7,6 +7,7 @@ namespace App\Workshop;
 use Apalos\Core\Contact\Chain;
 use Apalos\Core\Contact\ChainLink;
 use Apalos\Core\Contact\Overruling;
+use Apalos\Core\Contact\Sealer;
 use Apalos\Core\Contact\Surface;
 use Apalos\Core\Contact\Touch;
 use App\Models\Impression;
@@ -94,6 +95,17 @@ final class JobContacts
         }
 
         return $judged;
+    }
+
+    public function surface(?string $id): ?Surface
+    {
+        return $this->contacts->knowledge()->surfaces[$id ?? ''] ?? null;
+    }
+
+    /** The sealer that is planned for a contact. */
+    public function sealer(JudgedContact $contact): ?Sealer
+    {
+        return $this->contacts->knowledge()->sealers[$contact->plannedSealer() ?? ''] ?? null;
     }
 
     /**

@@ -8,6 +8,7 @@ use Apalos\Core\Contact\ContactRequest;
 use Apalos\Core\Contact\ContactResult;
 use Apalos\Core\Contact\Family;
 use Apalos\Core\Contact\Overruling;
+use Apalos\Core\Contact\Sealer;
 use Apalos\Core\Contact\Touch;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
@@ -17,6 +18,9 @@ use Carbon\CarbonImmutable;
 final readonly class JudgedContact
 {
     public bool $blocks;
+
+    /** Since when the sealer that is planned is on, and dry; null while it is only planned. */
+    public ?CarbonImmutable $sealedAt;
 
     /**
      * @param  array<string, mixed>  $chosen  release, sealed_with, what is said of the surface
@@ -28,6 +32,12 @@ final readonly class JudgedContact
         public ?CarbonImmutable $curedAt, public ?CarbonImmutable $openedAt, public ?CarbonImmutable $solventAt,
     ) {
         $this->blocks = $result->blocks() && $this->overruled() === null;
+        $this->sealedAt = is_string($at = $chosen['sealed_at'] ?? null) && $at !== '' ? CarbonImmutable::parse($at) : null;
+    }
+
+    public function plannedSealer(): ?string
+    {
+        return is_string($sealer = $this->chosen['sealed_with'] ?? null) && $sealer !== '' ? $sealer : null;
     }
 
     /** Why somebody overruled just this verdict, for these rules, in this state. */
@@ -51,11 +61,13 @@ final readonly class JudgedContact
     /**
      * What somebody has to see done before anything is mixed.
      *
+     * @param  Sealer|null  $sealer  the one that is planned
      * @return list<array{id: string, text: string, minutes: float}>
      */
-    public function checklist(Phrasebook $words): array
+    public function checklist(Phrasebook $words, ?Sealer $sealer = null): array
     {
-        $items = [];
+        // What is planned is not yet done: it is seen done, with its coats and its drying.
+        $items = $sealer === null || $this->sealedAt !== null ? [] : [['id' => "{$this->touch->key}-sealed", 'text' => "{$this->touch->with}: {$sealer->name}".($sealer->coats > 1 ? ", {$sealer->coats} coats" : '').", dry. {$sealer->text}", 'minutes' => $sealer->minutes()]];
         foreach ($this->result->plan as $i => $step) {
             $times = $step->coats > 1 ? ", {$step->coats} coats" : '';
             [$what, $note] = [$words->say($step->what), $words->say($step->note)];

@@ -23,6 +23,11 @@ return new class extends Migration
             $touches->boolean('sure')->default(false);
             $touches->boolean('left_out')->default(false);
         });
+        Schema::table('test_patches', static function (Blueprint $patches): void {
+            $patches->string('sealed_with', 60)->nullable();
+            $patches->string('released_with', 60)->nullable();
+            $patches->unsignedBigInteger('impression_id')->nullable();
+        });
     }
 
     public function down(): void
@@ -30,5 +35,6 @@ return new class extends Migration
         Schema::table('pours', static fn (Blueprint $pours) => $pours->dropColumn(['gel_sure', 'gel_left_out']));
         Schema::table('builds', static fn (Blueprint $builds) => $builds->dropColumn('left_out_touches'));
         Schema::table('finger_tests', static fn (Blueprint $touches) => $touches->dropColumn(['pour_id', 'fact_key', 'at', 'sure', 'left_out']));
+        Schema::table('test_patches', static fn (Blueprint $patches) => $patches->dropColumn(['sealed_with', 'released_with', 'impression_id']));
     }
 };

@@ -121,7 +121,9 @@ final class DemoWorkshop extends Seeder
         $run = RecordedRun::of($pour->refresh());
         $potLife = (float) ($pour->plan['pot_life_min'] ?? 20.0);
         if (mt_rand(0, 2) === 0 && $pour->met_at !== null) {
-            $this->hands->gel($pour, $pour->met_at->addSeconds((int) ($potLife * 60 * mt_rand(90, 112) / 100))->max($at->addMinute()));
+            // Where the last cup went in after the first had gelled, nobody saw it.
+            $gels = $pour->met_at->addSeconds((int) ($potLife * 60 * mt_rand(90, 112) / 100));
+            $gels <= $at || $this->hands->gel($pour, $gels);
         }
         $demould = min(1200, (int) (($pour->plan['pot_life_min'] ?? 30) * 11));
         $opened = $at->addMinutes($demould + mt_rand(10, 90));

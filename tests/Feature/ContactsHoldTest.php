@@ -130,8 +130,21 @@ final class ContactsHoldTest extends TestCase
         self::assertTrue(collect($this->get("/jobs/{$this->job->id}")->inertiaProps('job.chain'))->firstWhere('id', $cast->id)['not_for_skin'], 'Tin rubber is not sold for skin.');
     }
 
+    public function test_a_way_that_breaks_the_next_contact_is_none(): void
+    {
+        $url = "/impressions/{$this->mould->id}/contacts/{$this->key}";
+        $bases = fn (): array => collect($this->getJson("{$url}/ways")->assertOk()->json('ways'))->where('kind', 'base')->pluck('what')->all();
+        self::assertSame([], $bases(), 'The noses are of platinum: in a mould of tin they would not cure.');
+        $noses = $this->job->impressions()->where('name', 'Noses')->firstOrFail();
+        $noses->update(['material' => 'ur-35']);
+        self::assertNotSame([], $bases());
+        $this->post("{$url}/way", ['steps' => [['kind' => 'base', 'id' => 'tr-25']]])->assertSessionHasNoErrors();
+        self::assertSame('tr-25', $this->mould->refresh()->material);
+    }
+
     public function test_a_way_out_is_taken_in_one_press(): void
     {
+        $this->job->impressions()->where('name', 'Noses')->firstOrFail()->update(['material' => 'ur-35']);
         $url = "/impressions/{$this->mould->id}/contacts/{$this->key}";
         $ways = $this->getJson("{$url}/ways")->assertOk()->json('ways');
         self::assertSame([0, 'base'], [(int) $ways[0]['adds_min'], $ways[0]['kind']]);

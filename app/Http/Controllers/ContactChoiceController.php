@@ -4,16 +4,19 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Apalos\Core\Contact\Way;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use App\Actions\ChooseForContact;
+use App\Actions\PutPatchOn;
 use App\Actions\TakeWayOut;
 use App\Http\Edition;
 use App\Http\Reply;
 use App\Models\Impression;
-use App\Workshop\ContactBook;
 use App\Workshop\JobContacts;
 use App\Workshop\JudgedContact;
+use App\Workshop\WaysThrough;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -36,11 +39,26 @@ final readonly class ContactChoiceController
         return back();
     }
 
-    public function ways(Impression $impression, string $key, ContactBook $book): JsonResponse
+    public function ways(Impression $impression, string $key, WaysThrough $through): JsonResponse
     {
-        $answer = $book->answer($this->contact($impression, $key)->request)->toArray();
+        $found = $through->of($impression->load('job.impressions'), $this->contact($impression, $key));
 
-        return Reply::json(['ways' => $answer['ways_out'], 'note' => $answer['ways_out_note']]);
+        return Reply::json([
+            'ways' => array_map(static fn (Way $way): array => $way->toArray(), $found['ways']),
+            'note' => $found['ways'] !== [] ? null : ($found['left_out'] > 0 ? Phrase::of('bench.ways_break') : $found['answer']->note()),
+        ]);
+    }
+
+    /** Several test patches from one contact in one go. */
+    public function patches(Request $request, Impression $impression, string $key, PutPatchOn $put): RedirectResponse
+    {
+        try {
+            $on = $put->several($impression->load('job'), $this->contact($impression, $key), Fields::of($request->only('patches')), CarbonImmutable::now());
+        } catch (BadInput $wrong) {
+            return Reply::back('contact.patches', $wrong);
+        }
+
+        return back()->with('said', count($on) === 1 ? 'The test patch is on. It is called when it can be read.' : count($on).' test patches are on. They are called when they can be read.');
     }
 
     public function take(Request $request, Impression $impression, string $key, TakeWayOut $take): RedirectResponse

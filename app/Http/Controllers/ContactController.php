@@ -11,6 +11,7 @@ use Apalos\Core\Phrase\Quantity;
 use App\Actions\AppendFact;
 use App\Actions\KeepPhoto;
 use App\Actions\OwnRules;
+use App\Actions\PutPatchOn;
 use App\Exchange\ContactExport;
 use App\Exchange\ContactImport;
 use App\Facts\PatchStream;
@@ -20,11 +21,9 @@ use App\Http\Reply;
 use App\Http\Rules\Picture;
 use App\Models\OwnRule;
 use App\Models\TestPatch;
-use App\Models\Workshop;
 use App\Reads\ContactBoardView;
 use App\Workshop\ContactBook;
-use App\Workshop\CureClock;
-use App\Workshop\Library;
+use App\Workshop\PatchClock;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -38,16 +37,13 @@ use Symfony\Component\HttpFoundation\Response as HttpResponse;
 /** The contact board, the test patches, and the shop's own rules. */
 final readonly class ContactController
 {
-    /** Where the base is not on the shelf: long enough for most rubbers. */
-    private const USUAL_TEST_MIN = 360.0;
-
     private const LARGEST_FILE = 500_000;
 
-    public function __construct(private ContactBook $contacts, private Library $library, private Workshop $workshop) {}
+    public function __construct(private ContactBook $contacts) {}
 
     public function board(): Response
     {
-        return Reply::page('contacts/Contacts', ['board' => (new ContactBoardView($this->contacts, $this->library, $this->workshop))->toArray()]);
+        return Reply::page('contacts/Contacts', ['board' => app()->make(ContactBoardView::class)->toArray()]);
     }
 
     /** One pair with the surface as somebody says it is. */
@@ -59,31 +55,18 @@ final readonly class ContactController
         return Reply::json($this->contacts->answer($this->contacts->asked(array_diff_key($question, ['base' => 0]), $base))->toArray());
     }
 
-    public function plan(Request $request, CureClock $clock): RedirectResponse
+    public function plan(Request $request, PutPatchOn $put): RedirectResponse
     {
-        $said = $request->validate(
-            ['fresh' => ['required', 'string'], 'surface' => ['required', 'string'], 'base' => ['nullable', 'string'], 'place' => ['nullable', 'string', 'max:300']],
-            ['fresh.required' => 'Say what is put on.', 'surface.required' => 'Say on what.', 'place.max' => 'Keep the place under 300 letters.'],
-        );
-        $knowledge = $this->contacts->knowledge();
         try {
-            $fresh = $knowledge->family((string) $said['fresh'])->id;
-            $surface = $knowledge->surface((string) $said['surface'])->id;
+            $put(Fields::of($request->only('fresh', 'surface', 'base', 'sealed_with', 'release', 'place')), CarbonImmutable::now());
         } catch (BadInput $wrong) {
             return Reply::back('patch', $wrong);
         }
-        $base = $this->library->shelf()->bases[$said['base'] ?? ''] ?? null;
-        $minutes = $base === null ? null : $clock->opens($base)?->min;
-        $now = CarbonImmutable::now();
-        $this->workshop->testPatches()->create([
-            'fresh' => $fresh, 'surface' => $surface, 'base' => $base?->code, 'place' => ($said['place'] ?? null) ?: null,
-            'put_on_at' => $now, 'due_at' => $now->addSeconds((int) round(($minutes ?? self::USUAL_TEST_MIN) * 60)),
-        ]);
 
         return back();
     }
 
-    public function read(Request $request, TestPatch $patch, KeepPhoto $keep, AppendFact $append): RedirectResponse
+    public function read(Request $request, TestPatch $patch, KeepPhoto $keep, AppendFact $append, PatchClock $clock): RedirectResponse
     {
         $said = $request->validate(
             ['passed' => ['required', 'boolean'], 'sure' => ['nullable', 'boolean'], 'note' => ['nullable', 'string', 'max:2000'], 'photo' => ['nullable', new Picture]],
@@ -91,8 +74,8 @@ final readonly class ContactController
         );
         $edition = Edition::of($request);
         $now = CarbonImmutable::now();
-        if ($request->boolean('passed') && ! $request->boolean('sure') && $now->lt($patch->due_at)) {
-            $whole = Quantity::duration(max(0.0, $patch->put_on_at->diffInMinutes($patch->due_at)));
+        if ($request->boolean('passed') && ! $request->boolean('sure') && $now->lt($due = $clock->due($patch->base, $patch->put_on_at))) {
+            $whole = Quantity::duration(max(0.0, $patch->put_on_at->diffInMinutes($due)));
 
             return Reply::back("patch-{$patch->id}", Phrase::of('bench.patch_early', ['so_far' => Quantity::duration(max(0.0, $patch->put_on_at->diffInMinutes($now))), 'whole' => $whole]));
         }

@@ -110,6 +110,12 @@ final readonly class Chain
         return $touches;
     }
 
+    /** Nobody has said what it is poured into or onto: that is no reason to think that it lets go. */
+    public function knowsNothing(ChainLink $link): bool
+    {
+        return ! $link->had && $link->wall === null && $link->bed === null && $this->partners($link) === [];
+    }
+
     /** @return list<ChainLink> links that rest on this one: their shape comes from it */
     public function restingOn(ChainLink $link): array
     {

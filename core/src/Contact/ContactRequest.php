@@ -11,8 +11,13 @@ use Apalos\Core\Phrase\Phrase;
 /** A question about one contact: what is fresh, what it touches and in which state, what is meant, what is between them. */
 final readonly class ContactRequest
 {
+    /** What the shop's own test of just this said: passed, failed, or null where there is none. */
+    public ?bool $tested;
+
     /**
-     * @param  bool|null  $tested what the shop's own tests of this pair said, the last one counting
+     * @param  OwnTests  $tests  what the shop has tested
+     * @param  string|null  $base  house code of what is fresh, whose own tests count
+     * @param  bool|null  $supposing  as if just this had been tested
      * @param  bool  $worn  the piece that comes of it in the end is worn on skin: what is left on a mould comes off on it
      */
     public function __construct(
@@ -25,9 +30,13 @@ final readonly class ContactRequest
         public bool $onSkin = false,
         public bool $paintAfter = false,
         public bool $fineDetail = false,
-        public ?bool $tested = null,
+        public OwnTests $tests = new OwnTests,
+        public ?string $base = null,
+        private ?bool $supposing = null,
         public bool $worn = false,
-    ) {}
+    ) {
+        $this->tested = $supposing ?? $tests->said($fresh->id, $surface->id, $base, $state->sealedWith, $release?->id);
+    }
 
     /** @throws BadInput for an id nobody knows */
     public static function from(Fields $in, Knowledge $knowledge): self
@@ -44,29 +53,22 @@ final readonly class ContactRequest
         $use = $in->objectOrNull('use')?->only('skin', 'worn', 'paint_after', 'fine_detail');
         $is = static fn (?Fields $of, string $key): bool => $of !== null && $of->has($key) && $of->bool($key);
         $release = $in->textOrNull('release');
-        $tested = null;
-        foreach ($in->objects('tests', 500) as $test) {
-            $test->only('fresh', 'surface', 'passed');
-            if ($knowledge->family($test->text('fresh'), $test->at('fresh')) === $family && $knowledge->surface($test->text('surface'), $test->at('surface')) === $touched) {
-                $tested = $test->bool('passed');
-            }
-        }
 
         return new self(
             $family, $is($fresh, 'skin_safe'), $touched, $state,
             $in->has('intent') ? $in->choice('intent', Intent::class) : Intent::Separate,
             $release === null ? null : $knowledge->release($release),
-            $is($use, 'skin'), $is($use, 'paint_after'), $is($use, 'fine_detail'), $tested, $is($use, 'worn'),
+            $is($use, 'skin'), $is($use, 'paint_after'), $is($use, 'fine_detail'), OwnTests::from($in, $knowledge), worn: $is($use, 'worn'),
         );
     }
 
-    /** The same question with something changed. */
+    /** The same question with something changed; what was tested is asked anew, for that is of one combination. */
     public function with(
-        ?Family $fresh = null, ?bool $skinSafe = null, ?SurfaceState $state = null, ?Release $release = null, bool $clearRelease = false, ?bool $tested = null,
+        ?Family $fresh = null, ?bool $skinSafe = null, ?SurfaceState $state = null, ?Release $release = null, bool $clearRelease = false, ?bool $supposing = null, ?OwnTests $tests = null, ?string $base = null,
     ): self {
         return new self(
             $fresh ?? $this->fresh, $skinSafe ?? $this->skinSafe, $this->surface, $state ?? $this->state, $this->intent, $clearRelease ? null : ($release ?? $this->release),
-            $this->onSkin, $this->paintAfter, $this->fineDetail, $fresh === null ? ($tested ?? $this->tested) : $tested, $this->worn,
+            $this->onSkin, $this->paintAfter, $this->fineDetail, $tests ?? $this->tests, $base ?? ($fresh === null || $fresh === $this->fresh ? $this->base : null), $supposing, $this->worn,
         );
     }
 

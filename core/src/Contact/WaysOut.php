@@ -99,13 +99,13 @@ final readonly class WaysOut
         }
         yield from $this->waits($request);
         if ($result->verdict === Verdict::TestFirst && $request->tested === null) {
-            yield new Change(WayKind::Test, $request->surface->id, Phrase::of('contact.way_test', ['fresh' => $request->fresh->name, 'surface' => $request->surface->name]), $this->testMin($request), null, $request->with(tested: true));
+            yield new Change(WayKind::Test, $request->surface->id, Phrase::of('contact.way_test', ['fresh' => $request->fresh->name, 'surface' => $request->surface->name]), $this->testMin($request), null, $request->with(supposing: true));
         }
         foreach ($this->shelf as $base) {
             // Whatever it is on the way to, the other has to be good for as well.
             $standsIn = $base->family->makes === $request->fresh->makes && array_diff($request->fresh->serves, $base->family->serves) === [];
             if ($base->family !== $request->fresh && $standsIn) {
-                yield new Change(WayKind::Base, $base->code, Phrase::written($base->name), 0.0, null, $request->with(fresh: $base->family, skinSafe: $base->skinSafe, tested: null));
+                yield new Change(WayKind::Base, $base->code, Phrase::written($base->name), 0.0, null, $request->with(fresh: $base->family, skinSafe: $base->skinSafe, base: $base->code));
             }
         }
     }

@@ -82,6 +82,9 @@
                     <span class="fig state">{link.status}</span>
                 </span>
             </button>
+            {#if link.knows_nothing}
+                <p class="joints unknown"><Mark kind="ask" size={22} /> <b>No contact known</b></p>
+            {/if}
             {#if link.contacts.length > 0}
                 <ul class="joints" aria-label="Contacts of {link.name}">
                     {#each link.contacts as contact (contact.key)}

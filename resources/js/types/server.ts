@@ -895,6 +895,8 @@ export type ContactBoardView = {
         fresh: string;
         surface: string;
         base: string | null;
+        sealed_with: string | null;
+        release: string | null;
         place: string;
         put_on_ms: number;
         due_ms: number;
@@ -1521,6 +1523,8 @@ export type JobView = {
         note: string;
         status: string;
         pourable: boolean;
+        had: boolean;
+        knows_nothing: boolean;
         not_for_skin: boolean;
         contacts: ({
             key: string;
@@ -1534,6 +1538,13 @@ export type JobView = {
             words: string | null;
             release: string | null;
             sealed_with: string | null;
+            sealed_ms: number | null;
+            seal: {
+                name: string;
+                coats: number;
+                minutes: number;
+                how: string;
+            } | null;
             damp: boolean;
             latex_touched: boolean;
             cured_ms: number | null;
@@ -2031,6 +2042,7 @@ export type RackView = {
     homeless: number;
     release_school: string;
     bases: Record<string, string>;
+    surfaces: Record<string, string>;
     filter: {
         q: string;
         show: string;

@@ -6,11 +6,14 @@
     import { refused } from '../../lib/refused';
     import { minutes, span } from '../../lib/units';
     import { dayAndTime } from '../../lib/when';
+    import AsOf from '../../parts/AsOf.svelte';
     import Choice from '../../parts/Choice.svelte';
     import Mark from '../../parts/Mark.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Compare from './Compare.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
     import Overrule from './Overrule.svelte';
+    import PatchOn from './PatchOn.svelte';
     import WaysOut from './WaysOut.svelte';
 
     let {
@@ -25,6 +28,7 @@
     let hours = $state<number | string | null>(null);
     let solvent = $state<number | string | null>(null);
     let more = $state(false);
+    let sealedAt = $state<number | null>(null);
     const shown = $derived(more ? result.releases : result.releases.slice(0, 3));
 
     const title = $derived.by(() => {
@@ -44,6 +48,7 @@
     type Chosen = Partial<{
         release: string | null;
         sealed_with: string | null;
+        sealed_ms: number | null;
         damp: boolean;
         latex_touched: boolean;
         hours_since_cure: number | string | null;
@@ -157,13 +162,35 @@
             {/each}
         </ol>
     {/if}
+    {#if contact.seal !== null}
+        <section class="seal" aria-label="Sealing">
+            {#if contact.sealed_ms !== null}
+                <p>
+                    <b>Sealed with {contact.seal.name}</b>, dry since {dayAndTime(contact.sealed_ms)}.
+                    <button type="button" class="link py-2" onclick={() => choose({ sealed_ms: null })}>It is not</button>
+                </p>
+            {:else}
+                <p>
+                    <b>To be sealed with {contact.seal.name}</b>{contact.seal.coats > 1 ? `, ${String(contact.seal.coats)} coats` : ''}, {minutes(
+                        contact.seal.minutes,
+                    )} with the drying. {contact.seal.how} Planned, and not yet done: until it is, it stands on the checklist.
+                </p>
+                <button type="button" class="btn mt-1" onclick={() => choose({ sealed_ms: sealedAt ?? Math.round(bench.now) })}
+                    >It is on, and dry</button
+                >
+                <AsOf bind:value={sealedAt} words="It has been for longer …" />
+            {/if}
+            <Wrong says={refused('contact.sealed_ms')} />
+        </section>
+    {/if}
+    {#if result.verdict === 'test-first' || contact.blocks || result.releases.length > 0}<PatchOn {contact} {words} {url} />{/if}
     {#each result.cautions as caution (caution)}<p class="caution">{caution}</p>{/each}
 
     <details class="mt-3" bind:open={stated}>
         <summary class="link cursor-pointer">The surface as it is today</summary>
         <div class="state">
             <Choice
-                label="Sealed with"
+                label="Sealer"
                 value={contact.sealed_with ?? ''}
                 onchange={(value) => choose({ sealed_with: value === '' ? null : value })}
             >
@@ -272,6 +299,12 @@
         margin-top: 0.8rem;
         display: grid;
         gap: 0.3rem;
+    }
+    .seal {
+        border-left: 4px solid var(--color-base-300);
+        padding-left: 0.8rem;
+        margin-top: 0.8rem;
+        max-width: 70ch;
     }
     .caution {
         border-left: 4px solid var(--color-warning);

@@ -173,6 +173,10 @@
                 {#if link.material_code !== null}· <a class="link" href="/stores/{link.material_code}">its sheet</a>{/if}
             </p>
             {#if link.note !== ''}<p class="mt-2 max-w-prose">{link.note}</p>{/if}
+            {#if link.knows_nothing}<p class="mt-2 max-w-prose font-bold" role="alert">
+                    No contact known: nobody has said what “{link.name}” is poured into or onto. Add that to the chain, printed and bought
+                    moulds too, or say under “Change it” what walls and bed it meets.
+                </p>{/if}
             <div class="mt-4 flex flex-wrap gap-2">
                 {#if link.pourable}<button class="btn btn-primary" onclick={plan}
                         >{link.pours.some((p) => p.state === 'draft' && p.operation === 'pour') ? 'Open its pour sheet' : 'Plan a pour'}

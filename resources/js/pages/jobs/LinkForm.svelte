@@ -25,6 +25,8 @@
     let { materials, words, others, url, method, link, onclose }: Props = $props();
 
     const surfaces = $derived(Object.entries(words.surfaces));
+    /** What stands in the mould may be had as well. */
+    const INSIDE = ['core', 'insert', 'plug'];
 
     const form = useForm(
         untrack(() => ({
@@ -112,7 +114,13 @@
         {#if form.kind === 'original'}
             <TextLine label="Material" bind:value={form.material} />
         {:else}
-            <MaterialPick label="Material" {materials} bind:value={form.material} />
+            <MaterialPick
+                label="Material"
+                {materials}
+                surfaces={form.kind === 'cast' && !INSIDE.includes(form.role) ? null : words.surfaces}
+                bind:value={form.material}
+                bind:surface={form.surface}
+            />
         {/if}
     </div>
     <div class="grid gap-3 md:grid-cols-4">
@@ -125,7 +133,7 @@
             <Choice label="To the mould it is" bind:value={form.role}>
                 <option value="whole">whole</option><option value="half">a half</option><option value="jacket">a jacket</option><option
                     value="core">a core</option
-                ><option value="insert">an insert</option>
+                ><option value="insert">an insert</option><option value="plug">a plug</option>
             </Choice>
             <Choice label="Takes its shape from" bind:value={form.from_id}>
                 <option value={null}>the one before</option>

@@ -26,6 +26,7 @@
         original: '',
         surface: '',
         mould: untrack(() => firstOf(materials, 'pr-25')),
+        mould_surface: '',
         cast: untrack(() => firstOf(materials, 'pr-10')),
     });
     const form = typing.value;
@@ -33,7 +34,7 @@
 
     function make(event: SubmitEvent): void {
         event.preventDefault();
-        const { original, surface, mould, cast, ...piece } = $state.snapshot(form);
+        const { original, surface, mould, mould_surface, cast, ...piece } = $state.snapshot(form);
         busy = true;
         router.post(
             '/jobs',
@@ -41,7 +42,7 @@
                 ...piece,
                 chain: [
                     { kind: 'original', name: 'Original', material: original, surface },
-                    { kind: 'mould', name: 'Mould', material: mould },
+                    { kind: 'mould', name: 'Mould', material: mould, surface: mould_surface },
                     { kind: 'cast', name: 'Casts', material: cast },
                 ],
             },
@@ -72,7 +73,7 @@
             <option value="">not said: tested first</option>
             {#each Object.entries(words.surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}
         </Choice>
-        <MaterialPick label="Mould of" {materials} bind:value={form.mould} />
+        <MaterialPick label="Mould of" {materials} surfaces={words.surfaces} bind:value={form.mould} bind:surface={form.mould_surface} />
         <MaterialPick label="Casts of" {materials} bind:value={form.cast} />
     </div>
     <div class="flex flex-wrap gap-2">

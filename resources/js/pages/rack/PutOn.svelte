@@ -9,7 +9,7 @@
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';
 
-    let { bases }: { bases: Record<string, string> } = $props();
+    let { bases, surfaces }: { bases: Record<string, string>; surfaces: Record<string, string> } = $props();
     const typed = new Typing<{ name: string; material: string; casting: string; casts: Entry; place: string }>('rack', {
         name: '',
         material: '',
@@ -49,7 +49,9 @@
         <TextLine label="Called" bind:value={mould.name} error={at('name')} />
         <Choice label="Made of" bind:value={mould.material} error={at('material')}
             ><option value="">not said</option>{#each Object.entries(bases) as [code, name] (code)}<option value={code}>{name}</option
-                >{/each}</Choice
+                >{/each}<optgroup label="Printed, machined or bought">
+                {#each Object.entries(surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+            </optgroup></Choice
         >
         <Choice label="Casts" bind:value={mould.casting} error={at('casting')}
             ><option value="">not said</option>{#each Object.entries(bases) as [code, name] (code)}<option value={code}>{name}</option

@@ -38,7 +38,7 @@
         <button class="btn" aria-expanded={putting} onclick={() => (putting = !putting)}>Put one on the rack</button>
     </p>
 </div>
-{#if putting}<PutOn bases={rack.bases} />{/if}
+{#if putting}<PutOn bases={rack.bases} surfaces={rack.surfaces} />{/if}
 
 <form class="filters" role="search" onsubmit={(event) => event.preventDefault()}>
     <TextLine label="Find a mould" placeholder="name, job, place, M-12" bind:value={filter.q} oninput={() => list.go(200)} />
