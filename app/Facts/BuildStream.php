@@ -170,7 +170,7 @@ final readonly class BuildStream implements Stream
         if ($stands->startedAt !== null) {
             $told = $told->notBefore($this->recorded->at($stands->startedAt), $stands->operation->name);
         } elseif ($told->minutes() < ($stands->opensAt ?? 0.0) - 1e-6 && $early !== true && ! is_string($early)) {
-            throw BadInput::at($in->at('early'), Phrase::of('bench.too_early', ['operation' => $stands->operation->name, 'at' => $this->said($stands->opensAt)]));
+            throw BadInput::at('early', Phrase::of('bench.too_early', ['operation' => $stands->operation->name, 'at' => $this->said($stands->opensAt)]));
         }
 
         return ['op' => $stands->operation->id, ...(is_string($early) && trim($early) !== '' ? ['early' => mb_substr(trim($early), 0, 500)] : []), ...$told->kept()];
@@ -224,7 +224,7 @@ final readonly class BuildStream implements Stream
         $sure = $in->has('sure') && $in->bool('sure');
         $expected = $sure ? null : $this->recorded->clock->unexpected($stands, new Felt(0, $told->minutes(), $finger), $this->recorded->state->touches[$stands->operation->id] ?? []);
         if ($expected !== null) {
-            throw BadInput::at($in->at('sure'), Phrase::of('bench.touch_far', [
+            throw BadInput::at('sure', Phrase::of('bench.touch_far', [
                 'coat' => $stands->operation->name, 'after' => Quantity::duration($told->minutes() - ($stands->endedAt ?? 0.0)),
                 'low' => Quantity::duration($expected->low), 'high' => Quantity::duration($expected->high),
             ]));

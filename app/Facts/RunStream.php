@@ -129,7 +129,7 @@ final readonly class RunStream implements Stream
         $sure = $in->has('sure') && $in->bool('sure');
         $expected = $sure ? null : $run->frozen->clock->unexpected(Minutes::of(max(0.01, $met->diffInMilliseconds($told->at) / 60_000.0)), $this->room->at($met));
         if ($expected !== null) {
-            throw BadInput::at($in->at('sure'), Phrase::of('bench.gel_far', ['after' => Quantity::duration($met->diffInMilliseconds($told->at) / 60_000.0), 'low' => Quantity::duration($expected->low), 'high' => Quantity::duration($expected->high)]));
+            throw BadInput::at('sure', Phrase::of('bench.gel_far', ['after' => Quantity::duration($met->diffInMilliseconds($told->at) / 60_000.0), 'low' => Quantity::duration($expected->low), 'high' => Quantity::duration($expected->high)]));
         }
 
         return [...($sure ? ['sure' => true] : []), ...$told->kept()];

@@ -122,7 +122,7 @@ final readonly class JobView implements View
             'kind' => $impression->kind->value,
             'positive' => $impression->kind->isPositive(),
             'name' => $impression->name,
-            'material' => $sheet->name ?? (($impression->material ?? '') !== '' ? $impression->material : ($impression->kind === ImpressionKind::Original ? '' : ($this->contacts->surface($impression->surface)->name ?? ''))),
+            'material' => $sheet->name ?? $this->called($impression),
             'material_code' => $sheet?->code,
             'shore' => $sheet?->shore(),
             'colour' => $sheet->colour ?? self::BARE,
@@ -152,6 +152,14 @@ final readonly class JobView implements View
                 'planned_ml' => is_numeric($likely = $pour->getAttribute('likely_ml')) ? (float) $likely : null,
             ], array_values($pours)),
         ];
+    }
+
+    /** What is on no sheet, as somebody called it, or as its surface is called. */
+    private function called(Impression $impression): string
+    {
+        $said = $impression->material ?? '';
+
+        return $said !== '' || $impression->kind === ImpressionKind::Original ? $said : ($this->contacts->surface($impression->surface)->name ?? '');
     }
 
     /** @return LinkContactShape */

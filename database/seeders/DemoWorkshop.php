@@ -10,6 +10,7 @@ use App\Models\Impression;
 use App\Models\Job;
 use App\Models\Pour;
 use App\Models\Workshop;
+use App\Workshop\CureClock;
 use App\Workshop\RecordedRun;
 use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
@@ -119,10 +120,10 @@ final class DemoWorkshop extends Seeder
         $pour = $this->hands->plan($this->links[$entry['link']], $entry['sheet']);
         $at = $this->hands->pour($pour, $at, static fn (): bool => false, $entry['slip'] ?? []);
         $run = RecordedRun::of($pour->refresh());
-        $potLife = (float) ($pour->plan['pot_life_min'] ?? 20.0);
-        if (mt_rand(0, 2) === 0 && $pour->met_at !== null) {
+        $ends = $run->potLifeEnds(app(CureClock::class));
+        if (mt_rand(0, 2) === 0 && $pour->met_at !== null && $ends !== null) {
             // Where the last cup went in after the first had gelled, nobody saw it.
-            $gels = $pour->met_at->addSeconds((int) ($potLife * 60 * mt_rand(90, 112) / 100));
+            $gels = $pour->met_at->addSeconds((int) ($pour->met_at->diffInSeconds($ends) * mt_rand(90, 112) / 100));
             $gels <= $at || $this->hands->gel($pour, $gels);
         }
         $demould = min(1200, (int) (($pour->plan['pot_life_min'] ?? 30) * 11));
