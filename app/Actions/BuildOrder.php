@@ -7,6 +7,7 @@ namespace App\Actions;
 use Apalos\Core\Build\OperationStands;
 use Apalos\Core\Build\OperationState;
 use Apalos\Core\Contact\Intent;
+use Apalos\Core\Contact\Verdict;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
@@ -14,6 +15,7 @@ use App\Models\Build;
 use App\Models\Pour;
 use App\Models\Workshop;
 use App\Workshop\BuildBook;
+use App\Workshop\BuildCare;
 use App\Workshop\Layers;
 use App\Workshop\RecordedBuild;
 use Carbon\CarbonImmutable;
@@ -40,16 +42,23 @@ final readonly class BuildOrder
         if ($stands->state === OperationState::Missed && ($save = $this->layers->save($recorded, $stands->operation, $this->book)) !== null) {
             $checklist[] = ['id' => 'missed-window', 'text' => "Its window has shut. {$save}", 'minutes' => 0.0];
         }
-        $under = $this->layers->under($recorded, $stands->operation);
-        if ($under?->result->blocks() === true && $under->result->verdict->value === 'stop') {
-            throw BadInput::at('build', Phrase::of('bench.layer_stands', ['operation' => $stands->operation->name, 'below' => $under->touch->with, 'why' => $under->result->because[0]['text']]));
+        $care = BuildCare::of($recorded);
+        $done = [];
+        foreach ($this->layers->contacts($recorded, $stands->operation) as $contact) {
+            if ($contact->result->blocks() && $contact->result->verdict === Verdict::Stop) {
+                throw BadInput::at('build', Phrase::of('bench.layer_stands', ['operation' => $stands->operation->name, 'below' => $contact->touch->with, 'why' => $contact->result->because[0]['text']]));
+            }
+            if ($contact->request->intent === Intent::Bond) {
+                $checklist[] = ['id' => "bond-{$contact->touch->key}", 'text' => "{$contact->touch->with}: tacky or clean, dry, without a trace of grease or dust. This has to bond to it.", 'minutes' => 0.0];
+            }
+            $lay = $recorded->state->operations[str_replace('layer-', '', $contact->touch->key)]->endedAt ?? null;
+            foreach ($contact->checklist($this->words) as $item) {
+                $checklist[] = $item;
+                $done = $care->doneAt($item['act'] ?? '', $lay) === null ? $done : [...$done, $item['id']];
+            }
         }
 
-        if ($under !== null && $stands->operation->mixing?->intent === Intent::Bond) {
-            $checklist[] = ['id' => "bond-{$under->touch->key}", 'text' => "{$under->touch->with}: tacky or clean, dry, without a trace of grease or dust. This has to bond to it.", 'minutes' => 0.0];
-        }
-
-        return new BuildStep([...$checklist, ...$under?->checklist($this->words) ?? []], $this->layers->meetsOriginal($recorded, $stands->operation), $early);
+        return new BuildStep($checklist, $this->layers->meetsOriginal($recorded, $stands->operation), $early, $care, $done);
     }
 
     /**

@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Workshop\BuildCare;
+
 /** What a mixing operation of a build asks before it is begun. */
 final readonly class BuildStep
 {
     /**
-     * @param  list<array{id: string, text: string, minutes: float}>  $checklist
+     * @param  list<array{id: string, text: string, minutes: float, act?: string}>  $checklist
      * @param  string|null  $early  what is noted in the build where it goes on before its window opens
+     * @param  BuildCare  $care  what the build has done for its contacts
+     * @param  list<string>  $done  items of the checklist that it has done already
      */
-    public function __construct(public array $checklist, public bool $touchesOriginal, public ?string $early = null) {}
+    public function __construct(public array $checklist, public bool $touchesOriginal, public ?string $early, public BuildCare $care, public array $done) {}
 }

@@ -68,7 +68,10 @@ final readonly class StartPour
             }
             $step = $fresh->build->plain ? null : $this->order->step($fresh, $now, $early);
             $mould = $step === null || $step->touchesOriginal ? $this->rack->usual($fresh) : null;
-            $checklist = [...$step->checklist ?? [], ...$step?->touchesOriginal === false ? $this->habits($fresh, $reckoning->recipe->base->code) : $this->checklist($fresh, $reckoning->recipe->base->code, $mould, $now)];
+            $asked = [...$step->checklist ?? [], ...$step?->touchesOriginal === false ? $this->habits($fresh, $reckoning->recipe->base->code) : $this->checklist($fresh, $reckoning->recipe->base->code, $mould, $now)];
+            // What the build has done already stands on the list, ticked: asked once is enough.
+            $done = [...$step->done ?? [], ...array_column(array_filter($asked, static fn (array $item): bool => $step?->care->doneAt($item['act'] ?? '') !== null), 'id')];
+            $checklist = array_map(static fn (array $item): array => ['id' => $item['id'], 'text' => $item['text'], 'minutes' => $item['minutes']], $asked);
             $sheet = Fields::of($fresh->sheet);
             $plan = $sheet->object('plan');
             $vessel = $plan->objectOrNull('vessel');
@@ -92,7 +95,7 @@ final readonly class StartPour
                 'snapshot_id' => $this->freezer->snapshot($reckoning->recipe, $vessel?->degas === true ? ['vacuum'] : [])->id,
                 'plan' => [
                     // A part of another base is another part, whatever it is called.
-                    'run' => ($stands === null ? $run : $run->goingOn($stands->base === $base->code ? $stands->cups : [], $stands->ticked))->toArray(),
+                    'run' => ($stands === null && $done === [] ? $run : $run->goingOn($stands?->base === $base->code ? $stands->cups : [], [...$stands->ticked ?? [], ...$done]))->toArray(),
                     'base' => $this->freezer->base($reckoning->recipe),
                     'names' => $reckoning->recipe->names(),
                     'colours' => $reckoning->recipe->colours(),
@@ -115,7 +118,7 @@ final readonly class StartPour
     /**
      * What has to be seen ready at every contact of this link; judged with what is really poured.
      *
-     * @return list<array{id: string, text: string, minutes: float}>
+     * @return list<array{id: string, text: string, minutes: float, act?: string}>
      *
      * @throws BadInput when a contact would ruin the pour
      */
@@ -145,7 +148,7 @@ final readonly class StartPour
     /**
      * What a contact asks for; where it is done to the mould, ticking it off tells the mould as well.
      *
-     * @return list<array{id: string, text: string, minutes: float}>
+     * @return list<array{id: string, text: string, minutes: float, act?: string}>
      */
     private function cared(JudgedContact $contact, ?Mould $mould, Job $job): array
     {

@@ -8,7 +8,9 @@ use Apalos\Core\Build\OperationKind;
 use Apalos\Core\Build\OperationState;
 use Apalos\Core\Input\Fields;
 use App\Keeping\CastKeeper;
+use App\Models\Impression;
 use App\Models\PourState;
+use App\Workshop\BuildCare;
 use App\Workshop\FrozenPlan;
 use App\Workshop\RecordedBuild;
 use App\Workshop\RecordedRun;
@@ -33,6 +35,7 @@ final readonly class BuildOutcome
         $this->main($recorded);
         $this->casts->over($recorded->build->id, $over);
         $this->fingers($recorded);
+        $this->sealed($recorded);
     }
 
     /** What it is made of came out of its mould with the last opening, and bears its grade. */
@@ -56,6 +59,28 @@ final readonly class BuildOutcome
             'note' => $grade?->textOrNull('note'),
         ])->save();
         $this->casts->settle(RecordedRun::of($main->load('impression.job', 'build')));
+    }
+
+    /** What was sealed in the build is sealed for every contact that plans it; taken back there, it is only planned again. */
+    private function sealed(RecordedBuild $recorded): void
+    {
+        $care = BuildCare::of($recorded);
+        $here = $recorded->build->impression_id;
+        foreach (Impression::query()->where('job_id', $recorded->build->impression->job_id)->whereNotNull('contacts')->get(['id', 'workshop_id', 'contacts']) as $link) {
+            $contacts = $link->contacts ?? [];
+            foreach ($contacts as $key => $chosen) {
+                $act = $link->id === $here ? 'seal' : ($key === "link-{$here}" ? 'seal-itself' : null);
+                $at = $act === null ? null : $recorded->at($care->doneAt($act));
+                $by = $chosen['sealed_by'] ?? null;
+                if ($at !== null && ($chosen['sealed_with'] ?? null) !== null && (($chosen['sealed_at'] ?? null) === null || $by === $recorded->build->id)) {
+                    $contacts[$key] = [...$chosen, 'sealed_at' => $at->toIso8601ZuluString('millisecond'), 'sealed_by' => $recorded->build->id];
+                } elseif ($at === null && $act !== null && $by === $recorded->build->id) {
+                    $contacts[$key] = array_diff_key([...$chosen, 'sealed_at' => null], ['sealed_by' => 0]);
+                }
+            }
+            // As it was chosen nothing changes: it is done, and that is no edition of its own.
+            $contacts == ($link->contacts ?? []) || Rows::of('impressions')->where('id', $link->id)->update(['contacts' => json_encode($contacts, JSON_THROW_ON_ERROR)]);
+        }
     }
 
     private function fingers(RecordedBuild $recorded): void

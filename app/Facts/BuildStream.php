@@ -100,6 +100,7 @@ final readonly class BuildStream implements Stream
         return match ($kind) {
             BuildFactKind::Begun, BuildFactKind::Done => $this->ticked($payload->only('op', 'early', ToldLate::FIELD)),
             BuildFactKind::Retold => $this->retold($payload->only('op', 'what', ToldLate::FIELD)),
+            BuildFactKind::Failed => $this->failed($payload->only('op', 'why')),
             BuildFactKind::LeftOut => $this->leftOut($payload->only('op', 'why')),
             BuildFactKind::Fingered => $this->fingered($payload->only('op', 'finger', 'sure', ToldLate::FIELD)),
             BuildFactKind::Weighed => ['op' => $this->stands($payload->only('op', 'mass_g', ToldLate::FIELD), OperationKind::Check)->operation->id, 'mass_g' => $payload->positive('mass_g'), ...$this->told($payload)->kept()],
@@ -198,6 +199,14 @@ final readonly class BuildStream implements Stream
         }
 
         return ['op' => $stands->operation->id, 'what' => $what, 'done_min' => $told->minutes()];
+    }
+
+    /** @return array{op: string, why: string} */
+    private function failed(Fields $in): array
+    {
+        $this->stands($in, OperationKind::Check);
+
+        return ['op' => $this->beginnable($in)->operation->id, 'why' => mb_substr($in->textOrNull('why') ?? '', 0, 500)];
     }
 
     /** @return array{op: string, why: string} */

@@ -11,6 +11,7 @@ use Apalos\Core\Build\Operation;
 use Apalos\Core\Build\OperationKind;
 use Apalos\Core\Build\OperationStands;
 use Apalos\Core\Build\OperationState;
+use Apalos\Core\Contact\Intent;
 use Apalos\Core\Contact\Verdict;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
@@ -32,7 +33,7 @@ use App\Workshop\RecordedBuild;
  *     waits_for: list<string>, after: list<array{op: string, from: float|string, until: float|string|null}>, mixes: bool, base: string|null, base_name: string|null, mix: array<string, mixed>|null,
  *     thickness_mm: float|null, volume_ml: float|null, grams: float|null, pour_id: int|null, pour_state: string|null,
  *     touches: list<array{at_ms: int, finger: string, left_out: bool}>, weighings: list<array{at_ms: int, mass_g: float}>, dry: array{at_ms: int|null, left_pct: float|null, dry_mass_g: float|null, says: list<Phrase>}|null,
- *     layer: array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}|null, save: string|null, wanted_ms: int|null, cautions: list<array{title: string, text: Phrase}>
+ *     layers: list<array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}>, care: list<array{key: string, link: int, edition: int, act: string, with: string, what: Phrase|null, coats: int, minutes: float, chosen: string|null, choices: list<array{id: string, name: string}>, blocks: bool}>, save: string|null, wanted_ms: int|null, cautions: list<array{title: string, text: Phrase}>
  * }
  */
 final readonly class BuildView implements View
@@ -42,7 +43,7 @@ final readonly class BuildView implements View
     /** Of more, the last stand on the page. */
     private const NOTES = 60;
 
-    public function __construct(private RecordedBuild $recorded, private Layers $layers, private BuildBook $book, private Library $library) {}
+    public function __construct(private RecordedBuild $recorded, private Layers $layers, private BuildBook $book, private Library $library, private CareAsked $asked) {}
 
     /**
      * @return array{
@@ -102,7 +103,8 @@ final readonly class BuildView implements View
             'touches' => array_map(fn (Felt $touch): array => ['at_ms' => (int) $this->recorded->ms($touch->at), 'finger' => $touch->finger->value, 'left_out' => $touch->leftOut], $this->recorded->state->touches[$operation->id] ?? []),
             'weighings' => array_map(fn (array $weighing): array => ['at_ms' => (int) $this->recorded->ms($weighing['at']), 'mass_g' => $weighing['mass_g']], $this->recorded->state->weighings[$operation->id] ?? []),
             'dry' => $this->dry($this->recorded->state->weighings[$operation->id] ?? []),
-            'layer' => $stands->state->isOver() ? null : $this->layer($operation),
+            'layers' => $stands->state->isOver() ? [] : $this->layersOf($operation),
+            'care' => $stands->state->isOver() ? [] : $this->asked->of($this->recorded, $operation),
             'save' => $stands->state === OperationState::Missed ? $this->layers->save($this->recorded, $operation, $this->book) : null,
             'wanted_ms' => $this->recorded->ms($this->recorded->state->put[$operation->id] ?? null),
             'cautions' => array_values(array_map(static fn (string $id): array => ['title' => $known[$id]['title'], 'text' => Phrase::written($known[$id]['text'])], array_filter($this->cautions($operation), static fn (string $id): bool => isset($known[$id])))),
@@ -138,14 +140,18 @@ final readonly class BuildView implements View
         return array_values(array_unique([...$operation->cautions, ...$this->layers->base($this->recorded, $operation)->hazards ?? []]));
     }
 
-    /** @return array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}|null */
-    private function layer(Operation $operation): ?array
+    /** @return list<array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}> what it touches in this build, and has to bond to or let go of */
+    private function layersOf(Operation $operation): array
     {
-        $contact = $this->layers->under($this->recorded, $operation);
+        $layers = [];
+        foreach ($this->layers->contacts($this->recorded, $operation) as $contact) {
+            $bonds = $contact->request->intent === Intent::Bond;
+            if (! $bonds || $contact->result->verdict !== Verdict::Clear) {
+                $layers[] = ['verdict' => $contact->result->verdict->value, 'below' => $contact->touch->with, 'words' => $contact->result->inShort, 'why' => $contact->result->because[0]['text'], 'separates' => ! $bonds];
+            }
+        }
 
-        return $contact === null || ($contact->result->verdict === Verdict::Clear && $operation->mixing?->intent->value === 'bond') ? null : [
-            'verdict' => $contact->result->verdict->value, 'below' => $contact->touch->with, 'words' => $contact->result->inShort, 'why' => $contact->result->because[0]['text'], 'separates' => $operation->mixing?->intent->value === 'separate',
-        ];
+        return $layers;
     }
 
     /** @return list<array{id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool}> what lies on what, from the original outwards, as thick as it really was laid */

@@ -62,12 +62,12 @@ final readonly class JudgedContact
      * What somebody has to see done before anything is mixed.
      *
      * @param  Sealer|null  $sealer  the one that is planned
-     * @return list<array{id: string, text: string, minutes: float}>
+     * @return list<array{id: string, text: string, minutes: float, act?: string}>
      */
     public function checklist(Phrasebook $words, ?Sealer $sealer = null): array
     {
         // What is planned is not yet done: it is seen done, with its coats and its drying.
-        $items = $sealer === null || $this->sealedAt !== null ? [] : [['id' => "{$this->touch->key}-sealed", 'text' => "{$this->touch->with}: {$sealer->name}".($sealer->coats > 1 ? ", {$sealer->coats} coats" : '').", dry. {$sealer->text}", 'minutes' => $sealer->minutes()]];
+        $items = $sealer === null || $this->sealedAt !== null ? [] : [['id' => "{$this->touch->key}-sealed", 'text' => "{$this->touch->with}: {$sealer->name}".($sealer->coats > 1 ? ", {$sealer->coats} coats" : '').", dry. {$sealer->text}", 'minutes' => $sealer->minutes(), 'act' => 'seal']];
         foreach ($this->result->plan as $i => $step) {
             $times = $step->coats > 1 ? ", {$step->coats} coats" : '';
             [$what, $note] = [$words->say($step->what), $words->say($step->note)];
@@ -80,7 +80,7 @@ final readonly class JudgedContact
                     'test' => "{$this->touch->with}: tested with a test patch, and it came away clean and dry.",
                     default => "{$this->touch->with}: {$what}{$times}".($step->flashesOff ? ', flashed off. ' : ', on. ').$note,
                 },
-                'minutes' => $step->minutes,
+                'minutes' => $step->minutes, 'act' => $step->do,
             ];
         }
         if ($this->touch->surface->before !== null) {

@@ -147,7 +147,7 @@ test('a glove is brushed in three coats with keys and a jacket, one touch too ea
     await expect(heading(page, 'Set the keys into the wet coat')).toBeVisible();
     await page.getByRole('button', { name: 'Done', exact: true }).click();
     await page.getByRole('button', { name: /^Look for thin places/ }).click();
-    await page.getByRole('button', { name: 'Checked' }).click();
+    await page.getByRole('button', { name: 'Checked, and good' }).click();
     await page.getByRole('button', { name: /^Lay up the jacket/ }).click();
     await layOn(hands);
     await page.getByRole('button', { name: /^Leave it shut overnight/ }).click();

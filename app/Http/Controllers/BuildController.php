@@ -19,8 +19,6 @@ use App\Models\Build;
 use App\Models\Impression;
 use App\Reads\BuildView;
 use App\Reads\ShelfView;
-use App\Workshop\BuildBook;
-use App\Workshop\Layers;
 use App\Workshop\Library;
 use App\Workshop\RecordedBuild;
 use Carbon\CarbonImmutable;
@@ -31,7 +29,7 @@ use Inertia\Response;
 
 final readonly class BuildController
 {
-    public function __construct(private Layers $layers, private BuildBook $book, private Library $library) {}
+    public function __construct(private Library $library) {}
 
     public function plan(Request $request, Impression $impression, PlanBuild $plan): RedirectResponse
     {
@@ -117,6 +115,6 @@ final readonly class BuildController
     /** @return array<string, mixed> */
     private function view(RecordedBuild $recorded): array
     {
-        return (new BuildView($recorded, $this->layers, $this->book, $this->library))->toArray();
+        return app()->make(BuildView::class, ['recorded' => $recorded])->toArray();
     }
 }

@@ -12,6 +12,8 @@ enum BuildFactKind: string implements FactKind
     case Begun = 'begun';
     case Done = 'done';
     case LeftOut = 'left_out';
+    /** A check came out badly: what waits for it waits on. */
+    case Failed = 'failed';
     case Fingered = 'fingered';
     case Weighed = 'weighed';
     /** What was begun or done was so at another time than it was told. */

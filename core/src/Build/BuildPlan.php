@@ -68,17 +68,16 @@ final readonly class BuildPlan
         return null;
     }
 
-    /** The mixing operation the impression is made of: the last one that is not in a tray and has to bond or stands alone. */
+    /**
+     * The mixing operation that makes the piece, or the mould: the last layer of its own material; a film, a jacket or what is cast in a
+     * tray only where there is nothing else.
+     */
     public function main(): ?Operation
     {
-        $main = null;
-        foreach ($this->operations as $operation) {
-            $isLayer = $operation->kind->mixes() && $operation->mixing?->against !== Against::Tray;
-            $isJacket = $operation->mixing?->against === Against::Last && $operation->mixing->intent === Intent::Separate;
-            $main = $isLayer && ! $isJacket ? $operation : $main;
-        }
+        $layers = array_values(array_filter($this->operations, static fn (Operation $one): bool => $one->mixing !== null && $one->mixing->against !== Against::Tray && ! $one->isJacket()));
+        $own = array_values(array_filter($layers, static fn (Operation $one): bool => $one->mixing?->base === null));
 
-        return $main;
+        return ($own === [] ? $layers : $own)[max(0, count($own === [] ? $layers : $own) - 1)] ?? null;
     }
 
     /** @return array{operations: list<array<string, mixed>>} */

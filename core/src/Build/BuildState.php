@@ -52,7 +52,7 @@ final readonly class BuildState
      */
     public static function of(BuildPlan $plan, array $facts, array $laid, float $now, WindowClock $clock, array $slips = []): self
     {
-        $done = $begun = $leftOut = $touches = $weighings = $notes = $put = [];
+        $done = $begun = $leftOut = $failed = $touches = $weighings = $notes = $put = [];
         [$grade, $givenUp, $takeBack, $edition] = [null, null, null, 0];
         foreach (Standing::of($facts) as $fact) {
             $operation = $fact->text('op') ?? '';
@@ -60,6 +60,7 @@ final readonly class BuildState
                 BuildFactKind::Begun => $begun[$operation] = $fact->happened(),
                 BuildFactKind::Done => $done[$operation] = $fact->happened(),
                 BuildFactKind::LeftOut => $leftOut[$operation] = $fact->at,
+                BuildFactKind::Failed => $failed[$operation] = $fact->happened(),
                 BuildFactKind::Fingered => $touches[$operation][] = new Felt($fact->id, $fact->happened(), Finger::from((string) $fact->text('finger')), ($fact->payload['sure'] ?? false) === true, in_array($fact->id, $slips, true)),
                 BuildFactKind::Weighed => $weighings[$operation][] = ['at' => $fact->happened(), 'mass_g' => (float) $fact->number('mass_g')],
                 BuildFactKind::Retold => $fact->text('what') === 'begun' ? $begun[$operation] = $fact->happened() : $done[$operation] = $fact->happened(),
@@ -82,7 +83,7 @@ final readonly class BuildState
             $run = $laid[$id] ?? null;
             $ended = $run !== null ? $run->endedAt : ($done[$id] ?? null);
             $started = $run !== null ? $run->startedAt : ($begun[$id] ?? ($ended === null ? null : max(0.0, $ended - $operation->minutes)));
-            $stands[$id] = self::stands($plan, $operation, $started, $ended, $leftOut[$id] ?? null, $stands, $touches, self::dryAt($weighings[$id] ?? []), $now, $clock);
+            $stands[$id] = self::stands($plan, $operation, $started, $ended, $leftOut[$id] ?? null, isset($failed[$id]), $stands, $touches, self::dryAt($weighings[$id] ?? []), $now, $clock);
         }
 
         return new self($plan, $stands, $touches, $weighings, $notes, $put, $grade, $givenUp, $takeBack, $edition);
@@ -109,7 +110,7 @@ final readonly class BuildState
      * @param  array<string, list<Felt>>  $touches
      * @param  float|null  $dryAt  minutes of the build at which its weighings say that it will be dry
      */
-    private static function stands(BuildPlan $plan, Operation $operation, ?float $started, ?float $ended, ?float $leftOut, array $before, array $touches, ?float $dryAt, float $now, WindowClock $clock): OperationStands
+    private static function stands(BuildPlan $plan, Operation $operation, ?float $started, ?float $ended, ?float $leftOut, bool $failed, array $before, array $touches, ?float $dryAt, float $now, WindowClock $clock): OperationStands
     {
         [$opens, $shuts, $shutBy, $waitsFor, $windows] = [$dryAt ?? 0.0, INF, null, [], []];
         foreach ($operation->after as $wait) {
@@ -134,6 +135,7 @@ final readonly class BuildState
         $state = match (true) {
             $ended !== null => OperationState::Done,
             $leftOut !== null => OperationState::LeftOut,
+            $failed => OperationState::Failed,
             $started !== null => OperationState::UnderWay,
             $waitsFor !== [] => OperationState::Waits,
             $now > $shuts => OperationState::Missed,
@@ -177,7 +179,7 @@ final readonly class BuildState
         $rank = static fn (OperationStands $one): int => match ($one->state) {
             OperationState::UnderWay => 0,
             OperationState::Closing => 1,
-            OperationState::Missed => 2,
+            OperationState::Missed, OperationState::Failed => 2,
             OperationState::Ready => 3,
             OperationState::Waits => 4,
             default => 9,

@@ -15,6 +15,8 @@ enum OperationState: string
     /** Its window has shut without it. */
     case Missed = 'missed';
     case UnderWay = 'under_way';
+    /** A check that came out badly: nothing that waits for it goes on until it is passed. */
+    case Failed = 'failed';
     case Done = 'done';
     case LeftOut = 'left_out';
 
@@ -25,6 +27,6 @@ enum OperationState: string
 
     public function canBegin(): bool
     {
-        return $this === self::Ready || $this === self::Closing || $this === self::Missed;
+        return $this === self::Ready || $this === self::Closing || $this === self::Missed || $this === self::Failed;
     }
 }

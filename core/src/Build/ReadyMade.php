@@ -72,8 +72,10 @@ final readonly class ReadyMade
         $operation = $in->toArray();
         $mix = $in->objectOrNull('mix')?->toArray();
         if ($mix !== null) {
-            if (($mix['area'] ?? null) === true) {
-                $mix['area_mm2'] = $measured->covered();
+            // All of what was measured, or its own share: of two shells each has its half.
+            $share = is_numeric($mix['area'] ?? null) ? (float) $mix['area'] : (($mix['area'] ?? null) === true ? 1.0 : null);
+            if ($share !== null) {
+                $mix['area_mm2'] = $measured->covered() === null ? null : $share * $measured->covered();
             }
             if (is_numeric($mix['share'] ?? null)) {
                 $mix['ml'] = $measured->ml === null ? null : round($measured->ml * (float) $mix['share'], 3);

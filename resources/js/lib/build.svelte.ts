@@ -72,6 +72,7 @@ export const standsIn: Record<string, string> = {
     closing: 'window closing',
     missed: 'window shut',
     under_way: 'under way',
+    failed: 'failed',
     done: 'done',
     left_out: 'left out',
 };

@@ -756,13 +756,29 @@ export type BuildView = {
             dry_mass_g: number | null;
             says: string[];
         } | null;
-        layer: {
+        layers: {
             verdict: string;
             below: string;
             words: string;
             why: string;
             separates: boolean;
-        } | null;
+        }[];
+        care: ({
+            key: string;
+            link: number;
+            edition: number;
+            act: string;
+            with: string;
+            what: string | null;
+            coats: number;
+            minutes: number;
+            chosen: string | null;
+            choices: {
+                id: string;
+                name: string;
+            }[];
+            blocks: boolean;
+        })[];
         save: string | null;
         wanted_ms: number | null;
         cautions: {

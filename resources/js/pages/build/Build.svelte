@@ -53,6 +53,8 @@
         begun: 'beginning',
         done: '',
         left_out: 'leaving out',
+        failed: 'the failing of',
+        retold: 'the time of',
         fingered: 'the touch of',
         weighed: 'the weighing of',
         noted: 'the note',

@@ -3,9 +3,10 @@
     import { router } from '@inertiajs/svelte';
     import { bench } from '../../lib/bench.svelte';
     import { standing, type BuildOperation, type LiveBuild } from '../../lib/build.svelte';
-    import { figure, measure, span, type Entry } from '../../lib/units';
+    import { figure, measure, minutes, span, type Entry } from '../../lib/units';
     import { when } from '../../lib/when';
     import AsOf from '../../parts/AsOf.svelte';
+    import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Observations from '../../parts/Observations.svelte';
     import Really from '../../parts/Really.svelte';
@@ -70,6 +71,14 @@
         await live.record('fingered', payload, `again${JSON.stringify(payload)}`);
         was = null;
     }
+    /** What is chosen here is chosen for the contact, wherever it is looked at. */
+    function choose(care: BuildOperation['care'][number], release: string): void {
+        router.put(
+            `/impressions/${String(care.link)}/contacts/${care.key}?edition=${String(care.edition)}`,
+            { release: release === '' ? null : release },
+            { preserveScroll: true, preserveState: true, onSuccess: () => void live.look() },
+        );
+    }
     function mix(): void {
         router.post(`/builds/${String(live.build.id)}/operations/${op.id}/pour`);
     }
@@ -121,13 +130,37 @@
     {#if stands === 'missed'}<p class="mt-2 max-w-prose" role="alert">
             {op.save ?? 'It is late for this. Do it if it still goes, or leave it out.'}
         </p>{/if}
-    {#if op.layer !== null}
+    {#each op.layers as layer (layer.below)}
         <p class="mt-2 max-w-prose">
-            <b>{op.layer.separates ? `It must let go of “${op.layer.below}”.` : `It must bond to “${op.layer.below}”.`}</b>
-            {op.layer.words}
-            {op.layer.why}
+            <b>{layer.separates ? `It must let go of “${layer.below}”.` : `It must bond to “${layer.below}”.`}</b>
+            {layer.words}
+            {layer.why}
         </p>
+    {/each}
+    {#if op.care.length > 0}
+        <ul class="care" aria-label="On what, with what">
+            {#each op.care as care (care.key + care.act)}
+                <li class:bad={care.blocks}>
+                    <span
+                        ><b>{care.with}</b>: {care.what === null
+                            ? care.blocks
+                                ? 'nothing is chosen, and it would not come apart.'
+                                : 'nothing is chosen.'
+                            : `${care.what}${care.coats > 1 ? `, ${String(care.coats)} coats` : ''}${care.minutes > 0 ? `, ${minutes(care.minutes)} with the waits` : ''}`}</span
+                    >
+                    {#if care.act === 'release' && care.choices.length > 0}
+                        <Choice label="Release on {care.with}" value={care.chosen ?? ''} onchange={(id) => choose(care, id)}>
+                            <option value="">nothing</option>
+                            {#each care.choices as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
+                        </Choice>
+                    {/if}
+                </li>
+            {/each}
+        </ul>
     {/if}
+    {#if stands === 'failed'}<p class="mt-2 max-w-prose font-bold text-error" role="alert">
+            It failed. Nothing that waits for it is poured until it passes: seal, take another release, let it cure on, and test again.
+        </p>{/if}
 
     <p class="actions">
         {#if op.mixes}
@@ -136,8 +169,13 @@
             {:else}<button class="btn btn-primary big" onclick={mix}>Weigh it up</button>{/if}
         {:else}
             <button class="btn btn-primary big" disabled={over || !live.outbox.idle} onclick={() => void tick('done')}
-                >{op.kind === 'check' ? 'Checked' : 'Done'}</button
+                >{stands === 'failed' ? 'It passes now' : op.kind === 'check' ? 'Checked, and good' : 'Done'}</button
             >
+            {#if op.kind === 'check' && !over && stands !== 'failed'}<button
+                    class="btn big"
+                    disabled={!live.outbox.idle}
+                    onclick={() => void tell('failed', { op: op.id })}>It is not</button
+                >{/if}
             {#if stands !== 'under_way' && !over && op.minutes > 5}<button
                     class="btn big"
                     disabled={!live.outbox.idle}
@@ -287,6 +325,26 @@
         gap: 0.6rem;
         align-items: end;
         margin-top: 0.9rem;
+    }
+    .care {
+        display: grid;
+        gap: 0.5rem;
+        margin-top: 0.8rem;
+    }
+    .care li {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.5rem 1.2rem;
+        align-items: end;
+        justify-content: space-between;
+        border-left: 4px solid var(--color-base-300);
+        padding-left: 0.8rem;
+    }
+    .care .bad {
+        border-color: var(--color-error);
+    }
+    .now.failed {
+        border-color: var(--color-error);
     }
     .cautions {
         margin-top: 1rem;

@@ -97,7 +97,8 @@
     .closing .stands {
         color: var(--color-warning);
     }
-    .missed .stands {
+    .missed .stands,
+    .failed .stands {
         color: var(--color-error);
     }
     .waits .stands,
