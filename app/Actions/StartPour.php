@@ -41,7 +41,7 @@ use Illuminate\Support\Facades\DB;
 /** Begins a run: freezes the plan with all it rests on, pins the formula to a version. Asked twice, it begins once. */
 final readonly class StartPour
 {
-    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer, private Phrasebook $words, private BuildOrder $order, private Rack $rack, private MouldWants $wants, private LotBook $lots, private AppendFact $append) {}
+    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer, private Phrasebook $words, private BuildOrder $order, private Rack $rack, private MouldWants $wants, private LotBook $lots, private AppendFact $append, private FollowPlan $follow) {}
 
     /**
      * @param  int  $edition  of the sheet on the screen it is begun from
@@ -59,6 +59,8 @@ final readonly class StartPour
                 return $fresh;
             }
             $fresh->edition === $edition || throw Outdated::of($fresh);
+            // The plan changed since this sheet was shown: it is shown once more, as it follows now.
+            ($this->follow)($fresh, $now) && throw new Outdated(Phrase::of('bench.plan_changed'));
             $reckoning = $this->reckoner->reckon($fresh->sheet);
             if ($stamp !== null && $reckoning->mix !== null && $reckoning->mix->stamp() !== $stamp) {
                 throw new Outdated(Phrase::of('bench.other_cups', ['cups' => count($reckoning->mix->batches), 'mass' => Quantity::mass($reckoning->mix->mass->g)]));

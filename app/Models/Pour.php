@@ -23,6 +23,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $build_id
  * @property string $operation of its build
  * @property int $turn how often that operation was begun before
+ * @property array<string, mixed>|null $planned what the plan of its build says of its sheet, and said at first ({@see \App\Workshop\OperationSheet})
  * @property int|null $draft_of the link whose one planned pour it is
  * @property int|null $snapshot_id the sheets it was begun with
  * @property float|null $gel_min what its gel taught, as 100 g of the bare base would have shown it
@@ -62,7 +63,7 @@ final class Pour extends Model
 
     protected $fillable = [
         'impression_id', 'formula_version_id', 'sheet', 'plan', 'started_at', 'state', 'met_at', 'poured_at', 'opened_at', 'graded_at', 'weighed_g', 'used_g', 'grade',
-        'pieces', 'faults', 'note', 'workshop_id', 'base_code', 'snapshot_id', 'gel_min', 'gel_room_c', 'gel_sure', 'gel_left_out', 'cause', 'room_c', 'draft_of', 'build_id', 'operation', 'turn',
+        'pieces', 'faults', 'note', 'workshop_id', 'base_code', 'snapshot_id', 'gel_min', 'gel_room_c', 'gel_sure', 'gel_left_out', 'planned', 'cause', 'room_c', 'draft_of', 'build_id', 'operation', 'turn',
     ];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
@@ -70,7 +71,7 @@ final class Pour extends Model
     protected function casts(): array
     {
         return [
-            'sheet' => 'array', 'plan' => 'array', 'faults' => 'array', 'state' => PourState::class, 'grade' => Grade::class,
+            'sheet' => 'array', 'plan' => 'array', 'planned' => 'array', 'faults' => 'array', 'state' => PourState::class, 'grade' => Grade::class,
             'started_at' => 'immutable_datetime', 'met_at' => 'immutable_datetime', 'poured_at' => 'immutable_datetime',
             'opened_at' => 'immutable_datetime', 'graded_at' => 'immutable_datetime', 'weighed_g' => 'float', 'used_g' => 'float', 'pieces' => 'integer', 'good' => 'integer', 'gel_min' => 'float', 'gel_room_c' => 'float', 'gel_sure' => 'boolean', 'gel_left_out' => 'boolean', 'room_c' => 'float', 'snapshot_id' => 'integer', 'build_id' => 'integer', 'turn' => 'integer',
         ];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
+use Apalos\Core\Phrase\Phrase;
 use App\Models\FormulaVersion;
 use App\Models\Pour;
 use App\Models\Workshop;
@@ -33,11 +34,12 @@ final readonly class PourSheetView implements View
         private Collection $formulas,
         private ?array $learnt,
         private ?array $took,
+        private PlanAgainst $against = new PlanAgainst,
     ) {}
 
     /**
      * @return array{
-     *     id: int, edition: int, build: array{id: int, name: string, coat: array{op: string, name: string}|null}|null, job_id: int, job: string, impression: string, kind: string, sheet: array<string, mixed>, shelf: ShelfShape,
+     *     id: int, edition: int, build: array{id: int, name: string, coat: array{op: string, name: string}|null, follows: list<Phrase>, by_hand: list<Phrase>}|null, job_id: int, job: string, impression: string, kind: string, sheet: array<string, mixed>, shelf: ShelfShape,
      *     formulas: list<array{id: int, name: string, number: int, recipe: array{base: string, additives: list<array{code: string, amount: float, basis: string, into: string}>}}>,
      *     learnt: array{pct: float, pours: int}|null, took: array{grams: float, pours: int}|null,
      *     studied: array{model: int, name: string, volume_ml: float, area_mm2: float, size_mm: array{float, float, float}, box_mm: array{float, float, float}, undercut_depth_mm: float, stretch_pct: float|null}|null,
@@ -49,7 +51,7 @@ final readonly class PourSheetView implements View
         return [
             'id' => $this->pour->id,
             'edition' => $this->pour->edition,
-            'build' => $this->pour->build->plain ? null : ['id' => $this->pour->build_id, 'name' => $this->pour->build->name, 'coat' => $this->coat()],
+            'build' => $this->pour->build->plain ? null : ['id' => $this->pour->build_id, 'name' => $this->pour->build->name, 'coat' => $this->coat(), ...$this->against->of($this->pour)],
             'job_id' => $this->pour->impression->job_id,
             'job' => $this->pour->impression->job->name,
             'impression' => $this->pour->impression->name,

@@ -138,21 +138,21 @@ final class DayDesk
     private function after(RecordedBuild $recorded, OperationStands $stands, callable $id): array
     {
         $after = [];
-        foreach ($stands->operation->after as $wait) {
-            $other = $recorded->state->operations[$wait->operation] ?? null;
-            if ($other === null || $other->state === OperationState::LeftOut) {
+        foreach ($stands->waits as $waited => $edges) {
+            $other = $recorded->state->operations[$waited] ?? null;
+            if ($other === null) {
                 continue;
             }
-            $open = $stands->windows[$wait->operation] ?? null;
+            $open = $stands->windows[$waited] ?? null;
             if ($open !== null && $other->endedAt !== null) {
                 // A window that has shut cannot be kept: the rest is planned all the same.
                 $until = $open[1] === INF || $stands->state === OperationState::Missed ? null : $open[1] - $other->endedAt;
-                $after[] = new After($id($wait->operation), $open[0] - $other->endedAt, $until);
+                $after[] = new After($id($waited), $open[0] - $other->endedAt, $until);
             } else {
                 $edge = fn (float|Milestone $at): ?float => $at instanceof Milestone ? $this->edge($recorded, $other->operation, $at) : $at;
-                $from = $edge($wait->from) ?? 0.0;
-                $until = $wait->until === null ? null : $edge($wait->until);
-                $after[] = new After($id($wait->operation), $from, $until === null ? null : max($from, $until));
+                $from = max(array_map(static fn (float|Milestone $at): float => $edge($at) ?? 0.0, $edges['from']) ?: [0.0]);
+                $untils = array_filter(array_map($edge, $edges['until']), static fn (?float $at): bool => $at !== null);
+                $after[] = new After($id($waited), $from, $untils === [] ? null : max($from, min($untils)));
             }
         }
 

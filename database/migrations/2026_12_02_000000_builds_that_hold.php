@@ -14,6 +14,7 @@ return new class extends Migration
         Schema::table('pours', static function (Blueprint $pours): void {
             $pours->boolean('gel_sure')->default(false);
             $pours->boolean('gel_left_out')->default(false);
+            $pours->json('planned')->nullable();
         });
         Schema::table('builds', static fn (Blueprint $builds) => $builds->json('left_out_touches')->nullable());
         Schema::table('finger_tests', static function (Blueprint $touches): void {
@@ -32,7 +33,7 @@ return new class extends Migration
 
     public function down(): void
     {
-        Schema::table('pours', static fn (Blueprint $pours) => $pours->dropColumn(['gel_sure', 'gel_left_out']));
+        Schema::table('pours', static fn (Blueprint $pours) => $pours->dropColumn(['gel_sure', 'gel_left_out', 'planned']));
         Schema::table('builds', static fn (Blueprint $builds) => $builds->dropColumn('left_out_touches'));
         Schema::table('finger_tests', static fn (Blueprint $touches) => $touches->dropColumn(['pour_id', 'fact_key', 'at', 'sure', 'left_out']));
         Schema::table('test_patches', static fn (Blueprint $patches) => $patches->dropColumn(['sealed_with', 'released_with', 'impression_id']));

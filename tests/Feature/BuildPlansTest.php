@@ -23,7 +23,7 @@ final class BuildPlansTest extends TestCase
     {
         $look = $this->look($this->glove());
 
-        self::assertSame(['release', 'flange', 'keys', 'print', 'coat2', 'coat3', 'embed', 'level', 'jacket', 'rest', 'open'], array_column($look['operations'], 'id'));
+        self::assertSame(['release', 'flange', 'keys', 'print', 'coat2', 'coat3', 'embed', 'level', 'fence', 'jacket', 'flange-2', 'jacket-2', 'rest', 'open'], array_column($look['operations'], 'id'));
         self::assertEqualsWithDelta(4.5, $look['wall_mm'], 0.01);
         self::assertSame(['ready', 'waits'], [$look['operations'][0]['state'], $look['operations'][3]['state']]);
         self::assertSame(['Seal and release the original', 'Lay the flange'], $look['operations'][3]['waits_for']);

@@ -142,6 +142,7 @@ final class BuildsTest extends TestCase
         foreach (['release', 'flange'] as $step) {
             $this->tell($build, 'done', ['op' => $step]);
         }
+        $this->travel(12)->minutes();
         $this->tell($build, 'left_out', ['op' => 'print'])->assertOk();
         $coat = $this->sheetOf($build, 'coat2');
         $this->post("/pours/{$coat->id}/run")->assertSessionHasErrors('sheet');
@@ -178,7 +179,7 @@ final class BuildsTest extends TestCase
         $operations = array_map(static fn (array $one): array => $one['id'] === 'jacket' ? [...$one, 'mix' => [...$one['mix'], 'base' => 'pr-40']] : $one, $build->plan['operations'] ?? []);
         $this->tell($build, 'changed', ['operations' => $operations, 'was' => 0])->assertOk();
 
-        $layer = $this->operation($build, 'jacket')['layer'];
+        $layer = $this->operation($build, 'jacket')['layers'][0];
         self::assertSame(['release', true], [$layer['verdict'], $layer['separates']]);
         self::assertStringContainsString('bonds', $layer['why']);
     }
@@ -195,7 +196,12 @@ final class BuildsTest extends TestCase
         $this->tell($build, 'done', ['op' => 'embed'])->assertOk();
         $this->tell($build, 'done', ['op' => 'level'])->assertOk();
         $this->travel(130)->minutes();
-        $this->tell($build, 'left_out', ['op' => 'jacket', 'why' => 'An old one fits'])->assertOk();
+        foreach (['fence', 'jacket', 'flange-2', 'jacket-2'] as $operation) {
+            $this->tell($build, 'left_out', ['op' => $operation, 'why' => 'An old one fits'])->assertOk();
+        }
+        // What was left out leaves its waits: the rubber has to be through, and the night is a night.
+        $this->tell($build, 'done', ['op' => 'rest'])->assertUnprocessable()->assertJsonPath('error.field', 'early');
+        $this->travel(13)->hours();
         $this->tell($build, 'done', ['op' => 'rest'])->assertOk();
         $this->tell($build, 'done', ['op' => 'open'])->assertOk();
         $this->tell($build, 'graded', ['grade' => 'good', 'faults' => [], 'note' => 'Peels like a sock'])->assertOk()->assertJsonPath('grade.grade', 'good');

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Actions\AppendFact;
+use App\Actions\FollowPlan;
 use App\Actions\KeepBuild;
 use App\Actions\MixOperation;
 use App\Actions\PlanBuild;
@@ -63,11 +64,17 @@ final readonly class BuildController
         return Reply::json($this->view(RecordedBuild::of($build->load('impression.job'), CarbonImmutable::now())));
     }
 
-    public function record(Request $request, Build $build, AppendFact $append): JsonResponse
+    public function record(Request $request, Build $build, AppendFact $append, FollowPlan $follow): JsonResponse
     {
         $now = CarbonImmutable::now();
         try {
-            return Reply::json($this->view($append(static fn (): BuildStream => BuildStream::open($build, $now), Fields::fromJson($request->getContent()), $now)->recorded));
+            $stream = $append(static fn (): BuildStream => BuildStream::open($build, $now), Fields::fromJson($request->getContent()), $now);
+            // What is not weighed yet follows the plan.
+            foreach ($stream->recorded->state->edition === 0 ? [] : $stream->recorded->pours as $pour) {
+                $follow($pour, $now);
+            }
+
+            return Reply::json($this->view($stream->recorded));
         } catch (StepHasMoved|FactDiffers $moved) {
             return Reply::json(['error' => ['field' => 'step', 'message' => $moved->getMessage()], 'build' => $this->view(RecordedBuild::of($build->load('impression.job'), $now))], 409);
         }

@@ -9,6 +9,7 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Run\RunFactKind;
 use App\Actions\Amount;
+use App\Actions\FollowPlan;
 use App\Actions\KeepPourSheet;
 use App\Actions\PourAgain;
 use App\Actions\StartPour;
@@ -42,11 +43,12 @@ final class PourController
     /** The newest; others are poured from their own page. */
     private const FORMULAS_OFFERED = 40;
 
-    public function show(Pour $pour, Library $library, Workshop $workshop, SheetReckoner $reckoner, SheetAnswer $answer): Response|RedirectResponse
+    public function show(Pour $pour, Library $library, Workshop $workshop, SheetReckoner $reckoner, SheetAnswer $answer, FollowPlan $follow): Response|RedirectResponse
     {
         if ($pour->state !== PourState::Draft) {
             return redirect()->to("/pours/{$pour->id}/run");
         }
+        $follow($pour, CarbonImmutable::now());
         $pour->load('impression.job', 'build');
         try {
             $reckoning = $reckoner->reckon($pour->sheet);

@@ -17,6 +17,11 @@ final readonly class BuildDoubts
         $coats = array_values(array_filter($plan->operations, static fn (Operation $one): bool => $one->kind === OperationKind::Coat && $one->mixing?->thickness !== null));
         $wall = array_sum(array_map(static fn (Operation $one): float => (float) $one->mixing?->thickness, $coats));
         $doubts = [];
+        foreach ($coats as $coat) {
+            if ($coat->mixing?->area === null) {
+                $doubts[] = new Warning('no_area', Phrase::of('build.coat_without_area', ['coat' => $coat->name]));
+            }
+        }
         if ($wall > BrushedMould::PEELS_MM) {
             $doubts[] = new Warning('too_thick', Phrase::of('build.too_thick', ['wall' => Quantity::length($wall), 'most' => Quantity::length(BrushedMould::PEELS_MM)]));
         }

@@ -77,13 +77,13 @@ final readonly class BuildState
             usort($felt, static fn (Felt $one, Felt $other): int => $one->at <=> $other->at);
         }
         unset($felt);
-        $stands = [];
+        $stands = $waits = [];
         foreach ($plan->operations as $operation) {
             $id = $operation->id;
             $run = $laid[$id] ?? null;
             $ended = $run !== null ? $run->endedAt : ($done[$id] ?? null);
             $started = $run !== null ? $run->startedAt : ($begun[$id] ?? ($ended === null ? null : max(0.0, $ended - $operation->minutes)));
-            $stands[$id] = self::stands($plan, $operation, $started, $ended, $leftOut[$id] ?? null, isset($failed[$id]), $stands, $touches, self::dryAt($weighings[$id] ?? []), $now, $clock);
+            $stands[$id] = self::stands(self::waits($plan, $operation, $leftOut, $waits), $operation, $started, $ended, $leftOut[$id] ?? null, isset($failed[$id]), $stands, $touches, self::dryAt($weighings[$id] ?? []), $now, $clock);
         }
 
         return new self($plan, $stands, $touches, $weighings, $notes, $put, $grade, $givenUp, $takeBack, $edition);
@@ -106,30 +106,57 @@ final readonly class BuildState
     }
 
     /**
+     * What an operation waits for. One that was left out leaves its own waits behind, and the longest of them and of what came after it
+     * counts: leaving out brings nothing forward.
+     *
+     * @param  array<string, float>  $leftOut
+     * @param  array<string, array<string, array{from: list<float|Milestone>, until: list<float|Milestone>}>>  $known  of operations that were looked at
+     * @return array<string, array{from: list<float|Milestone>, until: list<float|Milestone>}> by the operation that is waited for
+     */
+    private static function waits(BuildPlan $plan, Operation $operation, array $leftOut, array &$known): array
+    {
+        if (isset($known[$operation->id])) {
+            return $known[$operation->id];
+        }
+        $waits = [];
+        foreach ($operation->after as $wait) {
+            $other = isset($leftOut[$wait->operation]) ? $plan->operation($wait->operation) : null;
+            $until = $wait->until === null ? [] : [$wait->until];
+            $on = $other === null ? [$wait->operation => ['from' => [], 'until' => []]] : self::waits($plan, $other, $leftOut, $known);
+            foreach ($on as $id => $edges) {
+                $waits[$id] = ['from' => [...$waits[$id]['from'] ?? [], ...$edges['from'], $wait->from], 'until' => [...$waits[$id]['until'] ?? [], ...$until]];
+            }
+        }
+
+        return $known[$operation->id] = array_map(static fn (array $edges): array => ['from' => array_values(array_unique($edges['from'], SORT_REGULAR)), 'until' => array_values(array_unique($edges['until'], SORT_REGULAR))], $waits);
+    }
+
+    /**
+     * @param  array<string, array{from: list<float|Milestone>, until: list<float|Milestone>}>  $waits
      * @param  array<string, OperationStands>  $before
      * @param  array<string, list<Felt>>  $touches
      * @param  float|null  $dryAt  minutes of the build at which its weighings say that it will be dry
      */
-    private static function stands(BuildPlan $plan, Operation $operation, ?float $started, ?float $ended, ?float $leftOut, bool $failed, array $before, array $touches, ?float $dryAt, float $now, WindowClock $clock): OperationStands
+    private static function stands(array $waits, Operation $operation, ?float $started, ?float $ended, ?float $leftOut, bool $failed, array $before, array $touches, ?float $dryAt, float $now, WindowClock $clock): OperationStands
     {
         [$opens, $shuts, $shutBy, $waitsFor, $windows] = [$dryAt ?? 0.0, INF, null, [], []];
-        foreach ($operation->after as $wait) {
-            $other = $before[$wait->operation] ?? null;
+        foreach ($waits as $id => $edges) {
+            $other = $before[$id] ?? null;
             // An operation may be written before what it waits for: then that is not over.
             if ($other === null || ! $other->state->isOver()) {
-                $waitsFor[] = $wait->operation;
+                $waitsFor[] = $id;
 
                 continue;
             }
-            if ($other->state === OperationState::LeftOut || $other->endedAt === null) {
+            if ($other->endedAt === null) {
                 continue;
             }
-            $felt = array_values(array_filter($touches[$wait->operation] ?? [], static fn (Felt $touch): bool => $touch->at >= $other->endedAt && ! $touch->leftOut));
-            [$from, $until] = self::window($other->operation, $other->endedAt, $wait, $felt, $clock);
-            $windows[$wait->operation] = [$from, $until];
+            $felt = array_values(array_filter($touches[$id] ?? [], static fn (Felt $touch): bool => $touch->at >= $other->endedAt && ! $touch->leftOut));
+            [$from, $until] = self::window($other->operation, $other->endedAt, $edges, $felt, $clock);
+            $windows[$id] = [$from, $until];
             $opens = max($opens, $from);
             if ($until < $shuts) {
-                [$shuts, $shutBy] = [$until, $wait->operation];
+                [$shuts, $shutBy] = [$until, $id];
             }
         }
         $state = match (true) {
@@ -144,21 +171,22 @@ final readonly class BuildState
             default => OperationState::Ready,
         };
 
-        return new OperationStands($operation, $state, $started, $ended ?? $leftOut, $waitsFor === [] ? $opens : null, $shuts === INF ? null : $shuts, $shutBy, $waitsFor, $windows);
+        return new OperationStands($operation, $state, $started, $ended ?? $leftOut, $waitsFor === [] ? $opens : null, $shuts === INF ? null : $shuts, $shutBy, $waitsFor, $windows, $waits);
     }
 
     /**
      * From when until when, as the clock has it and as the finger corrects it.
      *
+     * @param  array{from: list<float|Milestone>, until: list<float|Milestone>}  $edges
      * @param  list<Felt>  $felt
      * @return array{float, float}
      */
-    private static function window(Operation $other, float $ended, Wait $wait, array $felt, WindowClock $clock): array
+    private static function window(Operation $other, float $ended, array $edges, array $felt, WindowClock $clock): array
     {
         $edge = static fn (float|Milestone $at): ?float => $at instanceof Milestone ? $clock->after($other, $ended, $at, $felt) : $at;
-        $from = $ended + ($edge($wait->from) ?? 0.0);
-        $until = $wait->until === null ? INF : $ended + ($edge($wait->until) ?? INF);
-        if (! $wait->from instanceof Milestone) {
+        $from = $ended + max(array_map(static fn (float|Milestone $at): float => $edge($at) ?? 0.0, $edges['from']) ?: [0.0]);
+        $until = $ended + min(array_map(static fn (float|Milestone $at): float => $edge($at) ?? INF, $edges['until']) ?: [INF]);
+        if (array_filter($edges['from'], static fn (float|Milestone $at): bool => $at instanceof Milestone) === []) {
             return [$from, $until];
         }
         foreach ($felt as $touch) {

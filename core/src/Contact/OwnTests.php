@@ -24,11 +24,14 @@ final readonly class OwnTests
         $tests = [];
         foreach ($in->objects('tests', 500) as $test) {
             $test->only('fresh', 'surface', 'passed', 'sealed_with', 'release');
-            $named = array_intersect($test->names(), ['sealed_with', 'release']);
-            $tests[] = [
-                'fresh' => $knowledge->family($test->text('fresh'), $test->at('fresh'))->id, 'surface' => $knowledge->surface($test->text('surface'), $test->at('surface'))->id, 'passed' => $test->bool('passed'),
-                ...array_combine($named, array_map($test->textOrNull(...), $named)),
-            ];
+            $one = ['fresh' => $knowledge->family($test->text('fresh'), $test->at('fresh'))->id, 'surface' => $knowledge->surface($test->text('surface'), $test->at('surface'))->id, 'passed' => $test->bool('passed')];
+            if (in_array('sealed_with', $test->names(), true)) {
+                $one['sealed_with'] = $test->textOrNull('sealed_with');
+            }
+            if (in_array('release', $test->names(), true)) {
+                $one['release'] = $test->textOrNull('release');
+            }
+            $tests[] = $one;
         }
 
         return new self($tests);

@@ -125,7 +125,7 @@ final class ReadyMadeTest extends TestCase
     {
         $plan = self::planned(self::LIBRARY.'/builds/glove-silicone.yaml');
 
-        self::assertSame(['release', 'flange', 'keys', 'print', 'coat2', 'coat3', 'coat4', 'embed', 'level', 'jacket', 'rest', 'open'], array_map(static fn (Operation $one): string => $one->id, $plan->operations));
+        self::assertSame(['release', 'flange', 'keys', 'print', 'coat2', 'coat3', 'coat4', 'embed', 'level', 'fence', 'jacket', 'flange-2', 'jacket-2', 'rest', 'open'], array_map(static fn (Operation $one): string => $one->id, $plan->operations));
         self::assertEquals([new Wait('release', 10.0), new Wait('flange', 0.0)], $plan->operation('print')?->after);
         self::assertEquals([new Wait('coat3', Milestone::RecoatOpen, Milestone::RecoatClose), new Wait('keys', 120.0)], $plan->operation('coat4')?->after);
         self::assertEquals('coat4', $plan->operation('embed')?->after[0]->operation);

@@ -756,6 +756,8 @@ export type BuildView = {
             dry_mass_g: number | null;
             says: string[];
         } | null;
+        acts: string[];
+        own_cautions: string[];
         layers: {
             verdict: string;
             below: string;
@@ -1974,6 +1976,8 @@ export type PourSheetView = {
             op: string;
             name: string;
         } | null;
+        follows: string[];
+        by_hand: string[];
     } | null;
     job_id: number;
     job: string;

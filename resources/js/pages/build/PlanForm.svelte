@@ -22,6 +22,7 @@
         uses: string[];
         after: Wait[];
         cautions: string[];
+        care: string[];
         mix: Record<string, unknown> | null;
         begun: boolean;
     };
@@ -33,7 +34,8 @@
         minutes: op.minutes,
         uses: op.uses,
         after: op.after.map((wait) => ({ ...wait })),
-        cautions: [],
+        cautions: op.own_cautions,
+        care: op.acts,
         mix: op.mix === null ? null : { ...op.mix },
         begun: op.started_ms !== null || op.state === 'done' || op.state === 'left_out',
     });
@@ -91,13 +93,21 @@
             uses: ['hands'],
             after: before === undefined ? [] : [{ op: before.id, from: 0, until: null }],
             cautions: [],
+            care: [],
             mix: null,
             begun: false,
         });
         open = id;
     }
+    /** The longer of two waits; a window counts for more than minutes. */
+    const longest = (one: Entry, other: Entry): Entry =>
+        typeof one === 'string' && Number.isNaN(Number(one))
+            ? one
+            : typeof other === 'number' && typeof one === 'number'
+              ? Math.max(one, other)
+              : (other ?? one);
     function remove(id: string): void {
-        // What waited for it waits for what it waited for.
+        // What waited for it waits for what it waited for, the longest of both: taking out brings nothing forward.
         const gone = plan.rows.find((r) => r.id === id);
         plan.rows = plan.rows
             .filter((r) => r.id !== id)
@@ -108,14 +118,23 @@
                           ...r.after.filter((w) => w.op !== id),
                           ...(gone?.after ?? [])
                               .filter((w) => !r.after.some((own) => own.op === w.op))
-                              .map((w) => ({ op: w.op, from: 0, until: null })),
+                              .map((w) => {
+                                  const own = r.after.find((one) => one.op === id);
+                                  return { op: w.op, from: longest(w.from, own?.from ?? 0), until: own?.until ?? null };
+                              }),
                       ]
                     : r.after,
             }));
     }
+    /** An added coat covers what the others cover, until somebody says otherwise. */
+    const areaOf = (): Entry => (plan.rows.map((r) => r.mix?.area_mm2).find((mm2) => typeof mm2 === 'number') ?? null) as Entry;
     function kindOf(r: Row): void {
         r.mix = mixes(r.kind)
-            ? (r.mix ?? { against: r.kind === 'keys' ? 'tray' : 'last', intent: r.kind === 'coat' ? 'bond' : 'separate' })
+            ? (r.mix ?? {
+                  against: r.kind === 'keys' ? 'tray' : 'last',
+                  intent: r.kind === 'coat' ? 'bond' : 'separate',
+                  ...(r.kind === 'coat' ? { area_mm2: areaOf() } : {}),
+              })
             : null;
     }
     async function keep(): Promise<void> {
@@ -203,12 +222,30 @@
                                 onchange={(v) => (r.mix = { ...r.mix, intent: v })}
                                 ><option value="bond">bond to it</option><option value="separate">let go of it</option></Choice
                             >
+                            {#if r.kind === 'pour'}<Choice
+                                    label="It makes"
+                                    value={(r.mix.part ?? 'layer') as string}
+                                    onchange={(v) => (r.mix = { ...r.mix, part: v })}
+                                    ><option value="layer">the piece, or a layer of it</option><option value="half"
+                                        >a half of the mould</option
+                                    ><option value="jacket">a jacket, or a shell of one</option></Choice
+                                >{/if}
                             {#if r.kind === 'coat'}
                                 <Measure
                                     label="Thickness"
                                     kind="length"
                                     value={number(r.mix, 'thickness_mm')}
                                     onchange={(v) => (r.mix = { ...r.mix, thickness_mm: v })}
+                                />
+                                <Measure
+                                    label="Over an area of"
+                                    kind="plain"
+                                    suffix="cm²"
+                                    value={typeof number(r.mix, 'area_mm2') === 'number'
+                                        ? (number(r.mix, 'area_mm2') as number) / 100
+                                        : null}
+                                    onchange={(v) => (r.mix = { ...r.mix, area_mm2: typeof v === 'number' ? v * 100 : v })}
+                                    error={number(r.mix, 'area_mm2') === null ? 'Without it nobody knows how much to weigh.' : null}
                                 />
                                 <TextLine
                                     label="Tint"

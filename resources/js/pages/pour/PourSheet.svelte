@@ -130,6 +130,12 @@
     </p>
 </div>
 
+{#if pour.build !== null && (pour.build.follows.length > 0 || pour.build.by_hand.length > 0)}
+    <ul class="mt-1 max-w-prose" aria-label="This sheet and its plan">
+        {#each pour.build.follows as says (says)}<li>{says}</li>{/each}
+        {#each pour.build.by_hand as says (says)}<li><b>{says}</b></li>{/each}
+    </ul>
+{/if}
 {#if pour.stands.length > 0}<p class="mt-1 max-w-prose">
         <b>In the cup already:</b>
         {pour.stands
