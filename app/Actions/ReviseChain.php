@@ -9,15 +9,18 @@ use Apalos\Core\Phrase\Phrase;
 use App\Models\Impression;
 use App\Models\Job;
 use App\Models\Outdated;
+use App\Models\Pour;
 use App\Models\PourState;
+use App\Workshop\ContactBook;
 use App\Workshop\JobContacts;
+use App\Workshop\Library;
 use App\Workshop\Rows;
 use Illuminate\Support\Facades\DB;
 
 /** Puts links into a chain, changes, moves and takes them out, and lets nothing through that would make no chain. */
 final readonly class ReviseChain
 {
-    public function __construct(private JobContacts $contacts) {}
+    public function __construct(private JobContacts $contacts, private ContactBook $book, private Library $library) {}
 
     /**
      * @param  array<string, mixed>  $said
@@ -44,18 +47,39 @@ final readonly class ReviseChain
     /**
      * @param  array<string, mixed>  $said
      * @param  int  $edition  of the link on the screen it is changed from
+     * @param  bool  $sure  another base goes on what lies there already, and that is meant
      *
      * @throws BadInput
      * @throws Outdated
      */
-    public function change(Impression $impression, array $said, int $edition): void
+    public function change(Impression $impression, array $said, int $edition, bool $sure = false): void
     {
-        DB::transaction(function () use ($impression, $said, $edition): void {
+        DB::transaction(function () use ($impression, $said, $edition, $sure): void {
             $shown = Impression::asShown($impression->id, $edition);
             $job = $shown->job()->firstOrFail();
+            $sure || $this->asksAboutWhatLies($shown, is_string($said['material'] ?? null) ? $said['material'] : null);
             $shown->update(self::shaped($said, $job));
             $this->check($job);
         });
+    }
+
+    /**
+     * What comes next would be of another base than what lies: that is judged, and asked about.
+     *
+     * @throws BadInput
+     */
+    private function asksAboutWhatLies(Impression $link, ?string $material): void
+    {
+        $lies = Pour::query()->where('impression_id', $link->id)->where('state', PourState::Laid)->whereHas('build', static fn ($build) => $build->whereNull('ended_at'))->orderByDesc('id')->first();
+        $shelf = $this->library->shelf()->bases;
+        [$was, $now] = [$shelf[$lies->base_code ?? ''] ?? null, $shelf[$material ?? ''] ?? null];
+        if ($lies === null || $was === null || $now === null || $was === $now || $lies->base_code !== $link->material) {
+            return;
+        }
+        $knowledge = $this->book->knowledge();
+        $result = $this->book->judge($this->book->asked(['fresh' => ['family' => $now->family, 'skin_safe' => $now->isForSkin()], 'surface' => ['id' => $knowledge->family($was->family)->curesTo], 'intent' => 'bond'], $now->code));
+
+        throw BadInput::at('sure', Phrase::of('bench.other_base_on_what_lies', ['link' => $link->name, 'was' => $was->name, 'now' => $now->name, 'short' => $result->inShort, 'why' => $result->because[0]['text']]));
     }
 
     /**

@@ -41,8 +41,8 @@ final readonly class BuildOutcome
     /** What it is made of came out of its mould with the last opening, and bears its grade. */
     private function main(RecordedBuild $recorded): void
     {
-        $main = $recorded->pours[$recorded->state->plan->main()->id ?? ''] ?? null;
-        if ($main === null || $main->poured_at === null) {
+        $main = $recorded->main();
+        if ($main === null) {
             return;
         }
         $opened = null;

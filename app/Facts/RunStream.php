@@ -104,6 +104,7 @@ final readonly class RunStream implements Stream
             RunFactKind::Moulded => $this->beside->moulded($in, $run),
             RunFactKind::DrawnFrom => $this->beside->drawnFrom($in, $run),
             RunFactKind::Diagnosed => $this->beside->diagnosed($in, $run),
+            RunFactKind::LeftOver => $this->leftOver($in->only('left_g'), $run),
             RunFactKind::Gelled => $this->gelled($in->only('sure', ToldLate::FIELD), $run, $now),
             RunFactKind::Opened => [...$this->atStep($in->only('step', ToldLate::FIELD), $run, StepKind::Wait), ...$this->told($in, $now)->notBefore($run->at(max([0.0, ...$run->state->filledAt])), 'It went in')->kept()],
             RunFactKind::Graded => $this->graded($in, $run),
@@ -116,6 +117,16 @@ final readonly class RunStream implements Stream
     private function told(Fields $in, CarbonImmutable $now): ToldLate
     {
         return ToldLate::read($in, $this->beganAt(), $now);
+    }
+
+    /** @return array{left_g: float} */
+    private function leftOver(Fields $in, RecordedRun $run): array
+    {
+        if (! $run->plan->endsLaid || $run->state->step->kind !== StepKind::Done) {
+            throw new StepHasMoved('What is left over is said when the coat lies. A cast says it with its grade.');
+        }
+
+        return ['left_g' => $in->number('left_g', 0.0, $run->state->weighedGrams())];
     }
 
     /** @return array<string, mixed> */
@@ -331,7 +342,7 @@ final readonly class RunStream implements Stream
             'opened_at' => $run->at($state->openedAt),
             'graded_at' => $grade === null && $state->givenUp === null && ! $isLaid ? null : ($run->pour->graded_at ?? $last),
             'weighed_g' => $state->weighedGrams(),
-            'used_g' => $isLaid ? $state->weighedGrams() : $grade?->number('used_g'),
+            'used_g' => $isLaid ? $state->weighedGrams() - ($run->beside->leftG ?? 0.0) : $grade?->number('used_g'),
             'grade' => $grade?->text('grade'),
             'faults' => $grade?->strings('faults'),
             'cause' => $run->beside->diagnosis['cause'] ?? null,

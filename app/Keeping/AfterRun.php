@@ -10,10 +10,10 @@ use App\Workshop\RecordedRun;
 final readonly class AfterRun
 {
     /** What moves neither mould nor casting nor care. */
-    private const ELSEWHERE = ['begun', 'weighed', 'met', 'rescued', 'kept', 'counted', 'swapped', 'noted', 'gelled', 'drawn_from', 'diagnosed'];
+    private const ELSEWHERE = ['begun', 'weighed', 'met', 'rescued', 'kept', 'counted', 'swapped', 'noted', 'gelled', 'left_over', 'drawn_from', 'diagnosed'];
 
     /** What draws nothing. */
-    private const DRAWS_NOTHING = ['begun', 'checked', 'met', 'counted', 'noted', 'gelled', 'opened', 'graded', 'moulded', 'diagnosed', 'earlier'];
+    private const DRAWS_NOTHING = ['begun', 'checked', 'met', 'counted', 'noted', 'gelled', 'left_over', 'opened', 'graded', 'moulded', 'diagnosed', 'earlier'];
 
     public function __construct(private CastKeeper $casts, private LotBook $lots) {}
 

@@ -53,11 +53,13 @@ final readonly class CostBook
         $casts = $job->impressions()->where('kind', ImpressionKind::Cast)->get();
         // Link by link: asked for all together, the database would walk through everything that was ever graded.
         $pours = $casts->flatMap(static fn (Impression $link) => Pour::query()->where('impression_id', $link->id)->where('state', PourState::Graded)->orderByDesc('opened_at')->limit(self::NEWEST)->get());
+        // A piece takes every pour of its build: films, fillings, what was cast for it in a tray.
+        $beside = Pour::query()->whereIn('build_id', $pours->pluck('build_id')->unique()->all())->where('state', PourState::Laid)->get();
         $tallied = self::tally($job->id);
         $perPour = $tallied['pours'] > 0 ? max(1.0, $tallied['pieces'] / $tallied['pours']) : 1.0;
         $rejects = self::rejectPct($tallied['pieces'], $tallied['rejects']);
         $pieces = (int) max(1.0, ceil($job->quantity / max(0.01, 1.0 - $rejects / 100.0) - 1e-9));
-        $grams = $this->perPiece($pours->all(), $perPour);
+        $grams = $this->perPiece($pours->concat($beside)->all(), max(1, $pours->count()) * $perPour);
         if ($grams === []) {
             $draft = Pour::query()->whereIn('impression_id', $casts->modelKeys())->orderByDesc('id')->first();
             $grams = $draft === null ? [] : $this->planned($draft);
@@ -68,7 +70,7 @@ final readonly class CostBook
             ...$this->asked($pieces, $rejects, array_map(static fn (float $g): float => $g * $pieces, $grams)),
             'done' => min($pieces, $tallied['pieces']),
             'moulds' => $this->moulds($job, $perPour),
-            'labour' => [['what' => 'weighing, pouring, opening', 'min' => round($filled * $this->handsMin($pours->all()), 0), 'hour_rate' => $this->workshop->hour_rate ?? '']],
+            'labour' => [['what' => 'weighing, pouring, opening', 'min' => round($filled * ($this->handsMin($pours->all()) + $this->besideMin($beside->all(), $pours->count())), 0), 'hour_rate' => $this->workshop->hour_rate ?? '']],
         ];
     }
 
@@ -183,12 +185,12 @@ final readonly class CostBook
      * @param  array<int, Pour>  $pours
      * @return array<string, float> grams of each code a piece takes
      */
-    private function perPiece(array $pours, float $perPour): array
+    private function perPiece(array $pours, float $pieces): array
     {
         $used = [];
         foreach ($pours as $pour) {
             foreach ($this->took($pour) as $code => $grams) {
-                $used[$code] = ($used[$code] ?? 0.0) + $grams / (count($pours) * $perPour);
+                $used[$code] = ($used[$code] ?? 0.0) + $grams / $pieces;
             }
         }
 
@@ -267,6 +269,18 @@ final readonly class CostBook
         $missing = max(0, self::FEW_PIECES - $pieces);
 
         return round(min(self::MOST_REJECTS_PCT, 100.0 * ($rejects + self::USUAL_REJECTS * $missing) / ($pieces + $missing)), 1);
+    }
+
+    /**
+     * What the other pours of a build add to each going of it.
+     *
+     * @param  array<int, Pour>  $beside
+     */
+    private function besideMin(array $beside, int $goings): float
+    {
+        $took = array_map(static fn (Pour $pour): float => $pour->started_at === null || $pour->poured_at === null ? 0.0 : min(600.0, max(0.0, $pour->started_at->diffInMinutes($pour->poured_at))), $beside);
+
+        return array_sum($took) / max(1, $goings);
     }
 
     /** @param  array<int, Pour>  $pours */

@@ -11,6 +11,7 @@ use Apalos\Core\Build\Operation;
 use Apalos\Core\Build\OperationKind;
 use Apalos\Core\Build\OperationStands;
 use Apalos\Core\Build\OperationState;
+use Apalos\Core\Build\Part;
 use Apalos\Core\Contact\Intent;
 use Apalos\Core\Contact\Verdict;
 use Apalos\Core\Input\BadInput;
@@ -23,6 +24,7 @@ use App\Models\PourState;
 use App\Workshop\BuildBook;
 use App\Workshop\Layers;
 use App\Workshop\Library;
+use App\Workshop\OperationSheet;
 use App\Workshop\RecordedBuild;
 
 /**
@@ -34,7 +36,7 @@ use App\Workshop\RecordedBuild;
  *     thickness_mm: float|null, volume_ml: float|null, grams: float|null, pour_id: int|null, pour_state: string|null,
  *     touches: list<array{at_ms: int, finger: string, left_out: bool}>, weighings: list<array{at_ms: int, mass_g: float}>, dry: array{at_ms: int|null, left_pct: float|null, dry_mass_g: float|null, says: list<Phrase>}|null,
  *     acts: list<string>, own_cautions: list<string>,
- *     layers: list<array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}>, care: list<array{key: string, link: int, edition: int, act: string, with: string, what: Phrase|null, coats: int, minutes: float, chosen: string|null, choices: list<array{id: string, name: string}>, blocks: bool}>, save: string|null, wanted_ms: int|null, cautions: list<array{title: string, text: Phrase}>
+ *     layers: list<array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}>, care: list<array{key: string, link: int, edition: int, act: string, with: string, what: Phrase|null, coats: int, minutes: float, chosen: string|null, choices: list<array{id: string, name: string}>, blocks: bool}>, late_on: string|null, save_coat_mm: float|null, save: string|null, wanted_ms: int|null, cautions: list<array{title: string, text: Phrase}>
  * }
  */
 final readonly class BuildView implements View
@@ -51,7 +53,7 @@ final readonly class BuildView implements View
      *     id: int, job_id: int, job: string, link: string, link_id: int, makes: string, name: string, kind: string, now_ms: int, edition: int, begun: bool, through: bool,
      *     grade: array{grade: string, faults: list<string>, pieces: int, note: string}|null, given_up: string|null, main_pour: int|null, next: string|null,
      *     operations: list<BuildOperationShape>,
-     *     section: list<array{id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool}>, laid_mm: float, wall_mm: float, doubts: list<array{code: string, message: Phrase}>,
+     *     section: list<array{id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool, half: bool}>, inside: list<string>, laid_mm: float, wall_mm: float, doubts: list<array{code: string, message: Phrase}>,
      *     notes: list<array{at_ms: int, text: string}>, notes_before: int, take_back: array{of: int, kind: string, name: string|null}|null, faults: list<array{id: string, name: string}>, last_fact_id: int
      * }
      */
@@ -67,11 +69,12 @@ final readonly class BuildView implements View
             'id' => $build->id, 'job_id' => $build->impression->job_id, 'job' => $build->impression->job->name, 'link' => $build->impression->name, 'link_id' => $build->impression_id, 'makes' => $build->impression->kind->value,
             'name' => $build->name, 'kind' => $build->kind, 'now_ms' => (int) $this->recorded->now->getTimestampMs(), 'edition' => $state->edition, 'begun' => $state->hasBegun(), 'through' => $state->isThrough(),
             'grade' => $grade === null ? null : ['grade' => $grade->text('grade'), 'faults' => $grade->strings('faults'), 'pieces' => (int) $grade->number('pieces'), 'note' => $grade->textOrNull('note') ?? ''],
-            'main_pour' => ($this->recorded->pours[$state->plan->main()->id ?? ''] ?? null)?->id,
+            'main_pour' => $this->recorded->main()?->id,
             'given_up' => $state->givenUp === null ? null : (Fields::of($state->givenUp)->textOrNull('note') ?? ''),
             'next' => $state->isOver() ? null : $state->next()?->operation->id,
             'operations' => array_map($this->operation(...), array_values($state->operations)),
             'section' => $section,
+            'inside' => $this->asked->inside($this->recorded),
             'laid_mm' => array_sum(array_map($thickness, array_filter($section, static fn (array $layer): bool => $layer['state'] === 'laid'))),
             'wall_mm' => array_sum(array_map($thickness, $section)),
             'doubts' => $state->isOver() ? [] : Warning::all(BuildDoubts::of($state->plan)),
@@ -107,6 +110,8 @@ final readonly class BuildView implements View
             'acts' => $written['care'], 'own_cautions' => $operation->cautions,
             'layers' => $stands->state->isOver() ? [] : $this->layersOf($operation),
             'care' => $stands->state->isOver() ? [] : $this->asked->of($this->recorded, $operation),
+            'late_on' => $stands->state === OperationState::Missed ? $stands->shutBy : null,
+            'save_coat_mm' => $stands->state === OperationState::Missed ? $this->layers->savingCoat($this->recorded, $operation, $this->book) : null,
             'save' => $stands->state === OperationState::Missed ? $this->layers->save($this->recorded, $operation, $this->book) : null,
             'wanted_ms' => $this->recorded->ms($this->recorded->state->put[$operation->id] ?? null),
             'cautions' => array_values(array_map(static fn (string $id): array => ['title' => $known[$id]['title'], 'text' => Phrase::written($known[$id]['text'])], array_filter($this->cautions($operation), static fn (string $id): bool => isset($known[$id])))),
@@ -156,7 +161,7 @@ final readonly class BuildView implements View
         return $layers;
     }
 
-    /** @return list<array{id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool}> what lies on what, from the original outwards, as thick as it really was laid */
+    /** @return list<array{id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool, half: bool}> what lies on what, from the original outwards, as thick as it really was laid */
     private function section(): array
     {
         $layers = [];
@@ -166,28 +171,34 @@ final readonly class BuildView implements View
                 continue;
             }
             $pour = $this->recorded->pours[$operation->id] ?? null;
-            $jacket = $operation->mixing->against === Against::Last && $operation->mixing->intent->value === 'separate';
             $layers[] = [
                 'id' => $operation->id, 'kind' => $operation->kind->value, 'name' => $operation->name,
-                'thickness_mm' => ($operation->mixing->thickness ?? ($operation->kind === OperationKind::Pour ? 8.0 : 1.0)) * $this->really($pour),
+                'thickness_mm' => ($operation->mixing->thickness ?? ($operation->kind === OperationKind::Pour ? 8.0 : 1.0)) * $this->really($operation, $pour),
                 'colour' => $this->colour($operation, $pour),
                 'state' => match (true) {
                     $stands->state === OperationState::Done => 'laid', $stands->state === OperationState::UnderWay => 'wet', $stands->state === OperationState::LeftOut => 'left_out', default => 'planned',
                 },
-                'jacket' => $jacket,
+                'jacket' => $operation->isJacket(), 'half' => $operation->mixing->part === Part::Half,
             ];
         }
 
         return array_values(array_filter($layers, static fn (array $layer): bool => $layer['state'] !== 'left_out'));
     }
 
-    /** How much of what was planned was really weighed: so much thicker or thinner it lies. */
-    private function really(?Pour $pour): float
+    /**
+     * How much thicker or thinner than planned it really lies: by what was weighed, without what was left in the cup; where nobody weighed
+     * that, as much as the plan allows for it stayed there.
+     */
+    private function really(Operation $operation, ?Pour $pour): float
     {
-        $batches = is_array($run = $pour->plan['run'] ?? null) ? ($run['batches'] ?? []) : [];
-        $planned = array_sum(array_map(static fn (mixed $batch): float => is_array($batch) ? array_sum(array_filter($batch, is_numeric(...))) : 0.0, is_array($batches) ? $batches : []));
+        $sg = is_array($run = $pour->plan['run'] ?? null) && is_numeric($run['sg'] ?? null) ? (float) $run['sg'] : null;
+        $planned = $operation->mixing?->volume();
+        if ($pour === null || ! in_array($pour->state, [PourState::Laid, PourState::Graded], true) || $pour->weighed_g === null || $sg === null || $sg <= 0.0 || $planned === null || $planned <= 0.0) {
+            return 1.0;
+        }
+        $weighed = $pour->used_g !== null && $pour->used_g < $pour->weighed_g ? $pour->used_g : $pour->weighed_g / (1.0 + OperationSheet::COATS_ALLOW_PCT / 100.0);
 
-        return $pour === null || $pour->state !== PourState::Laid || $planned <= 0.0 || $pour->weighed_g === null ? 1.0 : max(0.2, min(3.0, $pour->weighed_g / $planned));
+        return max(0.2, min(3.0, $weighed / $sg / $planned));
     }
 
     private function colour(Operation $operation, ?Pour $pour): string

@@ -38,6 +38,18 @@ final readonly class CareAsked
         return $asked;
     }
 
+    /** @return list<string> what stands in the mould this is cast in: cores, inserts, plugs */
+    public function inside(RecordedBuild $recorded): array
+    {
+        $job = $recorded->build->impression->job->loadMissing('impressions');
+        $roles = [];
+        foreach ($job->impressions as $link) {
+            $roles[$link->id] = $link->role->isInside();
+        }
+
+        return array_values(array_map(static fn (JudgedContact $contact): string => $contact->touch->with, array_filter($this->meetings($recorded), static fn (JudgedContact $contact): bool => $contact->touch->link !== null && ($roles[$contact->touch->link] ?? false))));
+    }
+
     /** @return list<JudgedContact> of the link, with what it touches outside this build */
     private function meetings(RecordedBuild $recorded): array
     {

@@ -56,7 +56,7 @@ final readonly class JobView implements View
 
     public function __construct(private Job $job, private Library $library, private JobContacts $contacts, private Lives $lives, private Readiness $readiness) {}
 
-    /** @return array{id: int, edition: int, name: string, purpose: string, quantity: int, due_on: string|null, skin: bool, model: array{id: int, name: string}|null, cast: int, pieces_a_pour: int, moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, ready: list<array{link_id: int, pour_id: int, name: string, ready_ms: int, full: bool, late_days: int}>, chain: list<LinkShape>} */
+    /** @return array{id: int, edition: int, name: string, purpose: string, quantity: int, due_on: string|null, skin: bool, model: array{id: int, name: string}|null, cast: int, pieces_a_pour: int, lives: list<string>, moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, ready: list<array{link_id: int, pour_id: int, name: string, ready_ms: int, full: bool, late_days: int}>, chain: list<LinkShape>} */
     public function toArray(): array
     {
         $chain = $this->contacts->chain($this->job);
@@ -79,8 +79,31 @@ final readonly class JobView implements View
             'ready' => array_map(static fn (array $one): array => ['link_id' => $one['pour']->impression_id, 'pour_id' => $one['pour']->id, 'name' => $one['pour']->impression->name, 'ready_ms' => (int) $one['ready']->readyMs, 'full' => $one['ready']->isFull, 'late_days' => $one['ready']->lateDays()], $this->readiness->curing(CarbonImmutable::now(), array_values($this->job->impressions->modelKeys()))),
             'pieces_a_pour' => max(1, (int) ($this->job->impressions->where('kind', ImpressionKind::Cast)->flatMap(static fn (Impression $link): array => $newest->get($link->id)?->all() ?? [])->where('state', PourState::Graded)->last()->pieces ?? 1)),
             'moulds' => $this->moulds(),
+            'lives' => $this->livesIn($ids->all()),
             'chain' => array_values($this->job->impressions->map(fn (Impression $impression): array => $this->link($impression, $chain, $sofar, $newest->get($impression->id)?->all() ?? [], $builds->get($impression->id)?->all() ?? []))->all()),
         ];
+    }
+
+    /**
+     * What goes from bench and strip with it where it is put away.
+     *
+     * @param  array<array-key, int>  $links
+     * @return list<string>
+     */
+    private function livesIn(array $links): array
+    {
+        $says = [];
+        foreach ([
+            ['a build that has begun', 'builds that have begun', Build::query()->whereIn('impression_id', $links)->where('plain', false)->whereNull('ended_at')->whereNotNull('begun_at')->count()],
+            ['a build that is planned', 'builds that are planned', Build::query()->whereIn('impression_id', $links)->where('plain', false)->whereNull('ended_at')->whereNull('begun_at')->count()],
+            ['a pour under way', 'pours under way', Pour::query()->plain()->whereIn('impression_id', $links)->whereIn('state', [PourState::Running, PourState::Waiting, PourState::Opened])->count()],
+            ['a pour sheet', 'pour sheets', Pour::query()->plain()->whereIn('impression_id', $links)->where('state', PourState::Draft)->count()],
+            ['a mould in use on the rack', 'moulds in use on the rack', Mould::query()->where('job_id', $this->job->id)->whereNull('retired_at')->count()],
+        ] as [$one, $many, $count]) {
+            $count === 0 || $says[] = $count === 1 ? $one : "{$count} {$many}";
+        }
+
+        return $says;
     }
 
     /** @return list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}> of its own on the rack, those in use first */

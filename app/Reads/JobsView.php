@@ -17,13 +17,13 @@ use Illuminate\Support\Collection;
 final readonly class JobsView implements View
 {
     /** @param  Collection<int, Job>  $jobs  with their impressions */
-    public function __construct(private Collection $jobs, private Slice $slice, private int $total, private string $q, private Library $library, private JobContacts $contacts) {}
+    public function __construct(private Collection $jobs, private Slice $slice, private int $total, private string $q, private Library $library, private JobContacts $contacts, private bool $away = false, private int $putAway = 0) {}
 
     /**
      * @return array{jobs: list<array{
      *     id: int, name: string, purpose: string, quantity: int, due_on: string|null, cast: int,
      *     chain: list<array{positive: bool, name: string, colour: string, status: string, stopped: bool}>
-     * }>, pages: array{page: int, pages: int, total: int}, q: string}
+     * }>, pages: array{page: int, pages: int, total: int}, q: string, away: bool, put_away: int}
      */
     public function toArray(): array
     {
@@ -37,7 +37,7 @@ final readonly class JobsView implements View
                 'cast' => (int) $job->impressions->where('kind', ImpressionKind::Cast)->sum(static fn (Impression $link): int => $sofar->pieces($link->id)),
                 'chain' => $this->chain($job, $sofar),
             ])->all()),
-            'pages' => $this->slice->toArray($this->total), 'q' => $this->q,
+            'pages' => $this->slice->toArray($this->total), 'q' => $this->q, 'away' => $this->away, 'put_away' => $this->putAway,
         ];
     }
 

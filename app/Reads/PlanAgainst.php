@@ -34,12 +34,12 @@ final readonly class PlanAgainst
         foreach ($first === [] ? [] : ['thickness_mm' => Quantity::length(...), 'area_mm2' => Quantity::area(...), 'ml' => Quantity::volume(...)] as $what => $as) {
             [$was, $now] = [$first[$what] ?? null, $mix[$what] ?? null];
             if (is_numeric($was) && is_numeric($now) && abs((float) $was - (float) $now) > 1e-6) {
-                $says[] = Phrase::of('bench.sheet_follows', ['what' => Phrase::of("bench.planned_{$what}"), 'was' => $as((float) $was), 'now' => $as((float) $now)]);
+                $says[] = Phrase::of('bench.sheet_follows', ['what' => self::called($what), 'was' => $as((float) $was), 'now' => $as((float) $now)]);
             }
         }
         foreach ($first === [] ? [] : ['base', 'tint'] as $what) {
             if (($first[$what] ?? null) !== ($mix[$what] ?? null)) {
-                $says[] = Phrase::of('bench.sheet_follows_word', ['what' => Phrase::of("bench.planned_{$what}"), 'now' => is_string($now = $mix[$what] ?? null) ? $now : Phrase::of('bench.planned_none')]);
+                $says[] = Phrase::of('bench.sheet_follows_word', ['what' => self::called($what), 'now' => is_string($now = $mix[$what] ?? null) ? $now : Phrase::of('bench.planned_none')]);
             }
         }
 
@@ -56,7 +56,7 @@ final readonly class PlanAgainst
         $says = [];
         foreach (['volume' => $pour->sheet['volume'] ?? null, 'additives' => $formula['additives'] ?? null] as $part => $said) {
             if (is_array($planned[$part] ?? null) && ! OperationSheet::says($said, $planned[$part])) {
-                $says[] = Phrase::of("bench.by_hand_{$part}");
+                $says[] = $part === 'volume' ? Phrase::of('bench.by_hand_volume') : Phrase::of('bench.by_hand_additives');
             }
         }
         if (is_string($planned['base'] ?? null) && ($formula['base'] ?? '') !== $planned['base']) {
@@ -64,6 +64,17 @@ final readonly class PlanAgainst
         }
 
         return $says;
+    }
+
+    private static function called(string $what): Phrase
+    {
+        return match ($what) {
+            'thickness_mm' => Phrase::of('bench.planned_thickness_mm'),
+            'area_mm2' => Phrase::of('bench.planned_area_mm2'),
+            'ml' => Phrase::of('bench.planned_ml'),
+            'base' => Phrase::of('bench.planned_base'),
+            default => Phrase::of('bench.planned_tint'),
+        };
     }
 
     /** @return array<array-key, mixed> */

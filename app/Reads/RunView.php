@@ -67,7 +67,7 @@ final readonly class RunView implements View
      *     cautions: list<array{id: string, title: string, text: Phrase}>, gear: list<string>,
      *     faults: list<array{id: string, name: string, cause: string}>,
      *     checklist: list<array{id: string, text: string, minutes: float, begun_ms: int|null, done: bool}>,
-     *     weighed_g: float, planned_g: float, likely_ml: float|null,
+     *     weighed_g: float, left_g: float|null, planned_g: float, likely_ml: float|null,
      *     grade: array{grade: string, faults: list<string>, used_g: float, pieces: int, note: string, correction_pct: float|null}|null,
      *     given_up: array{fate: string, note: string}|null,
      *     last_fact_id: int, take_back: array{of: int, kind: string, step: string|null, name: string|null, grams: float|null}|null
@@ -126,6 +126,7 @@ final readonly class RunView implements View
             'faults' => $this->snapshot()['faults'],
             'checklist' => array_map(fn (array $item): array => [...$item, 'begun_ms' => $this->ms($this->run->at($state->begunAt[$item['id']] ?? null)), 'done' => in_array($item['id'], $state->checked, true)], $this->run->plan->checklist),
             'weighed_g' => $state->weighedGrams(),
+            'left_g' => $this->run->beside->leftG,
             'planned_g' => array_sum(array_map(array_sum(...), $this->run->plan->batches)),
             'likely_ml' => $frozen->likelyMl,
             'grade' => $this->grade(),

@@ -99,6 +99,16 @@ final readonly class Layers
         return $save === null ? null : "{$save->text('do')} {$save->text('risks')}";
     }
 
+    /** How thick the thin coat is that usually saves it, in mm; null where something else does. */
+    public function savingCoat(RecordedBuild $recorded, Operation $operation, BuildBook $book): ?float
+    {
+        $below = $this->below($recorded, $operation);
+        $fresh = $this->base($recorded, $operation);
+        $lies = $below === null ? null : $this->base($recorded, $below);
+
+        return $fresh === null || $lies === null || $operation->mixing?->intent !== Intent::Bond ? null : $book->saves($lies->family, $fresh->family)?->numberOrNull('coat_mm');
+    }
+
     /** Whether it meets the original: because it is meant to, or because all that was to lie between was left out. */
     public function meetsOriginal(RecordedBuild $recorded, Operation $operation): bool
     {

@@ -15,14 +15,16 @@ final readonly class PouredSoFar
     /**
      * @param  array<int, array{last: PourState, last_grade: string|null, done: int, all: int}>  $links
      * @param  array<int, int>  $good  pieces by link
+     * @param  array<int, bool>  $builds  whether the build that is not over has begun, by link
      */
-    private function __construct(private array $links, private array $good) {}
+    private function __construct(private array $links, private array $good, private array $builds) {}
 
     /** @param  Collection<int, int>  $links  their ids */
     public static function of(Collection $links): self
     {
         $sofar = [];
-        $rows = Pour::query()->whereIn('impression_id', $links->all())->groupBy('impression_id', 'state', 'grade')
+        // What was laid in a build that is over bears no word of its own: the build has its grade.
+        $rows = Pour::query()->whereIn('impression_id', $links->all())->whereRaw('(state <> ? or not exists (select 1 from builds where builds.id = pours.build_id and builds.ended_at is not null))', [PourState::Laid->value])->groupBy('impression_id', 'state', 'grade')
             ->selectRaw('impression_id, state, grade, count(*) as pours, max(id) as newest')->orderBy('newest')->toBase()->get();
         foreach ($rows as $row) {
             $so = $sofar[(int) $row->impression_id] ?? ['last' => PourState::Draft, 'last_grade' => null, 'done' => 0, 'all' => 0];
@@ -35,7 +37,12 @@ final readonly class PouredSoFar
             ];
         }
 
-        return new self($sofar, GoodPieces::of(array_values(array_map(intval(...), $links->all()))));
+        $builds = [];
+        foreach (Rows::of('builds')->whereIn('impression_id', $links->all())->where('plain', false)->whereNull('ended_at')->get(['impression_id', 'begun_at']) as $build) {
+            $builds[(int) $build->impression_id] = ($builds[(int) $build->impression_id] ?? false) || $build->begun_at !== null;
+        }
+
+        return new self($sofar, GoodPieces::of(array_values(array_map(intval(...), $links->all()))), $builds);
     }
 
     /** Good pieces that came of it. */
@@ -57,7 +64,9 @@ final readonly class PouredSoFar
 
         return match (true) {
             $kind === ImpressionKind::Original => 'kept',
-            $so === null => 'not planned yet',
+            // A build that has begun says so, whatever of it was poured.
+            $this->builds[$link] ?? false => ($so['done'] ?? 0) > 0 ? "{$so['done']} done, being built" : 'being built',
+            $so === null => isset($this->builds[$link]) ? 'planned' : 'not planned yet',
             $so['last'] === PourState::Draft => $so['done'] > 0 ? "{$so['done']} done, next planned" : 'planned',
             $so['last'] === PourState::Laid => 'being built',
             $so['last'] === PourState::Running => 'being poured',

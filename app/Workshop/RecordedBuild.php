@@ -149,6 +149,19 @@ final readonly class RecordedBuild
         return $this->facts === [] ? 0 : $this->facts[count($this->facts) - 1]->id;
     }
 
+    /** The pour that makes the piece, or the mould: of the last layer of its own material that was really laid. */
+    public function main(): ?Pour
+    {
+        foreach ($this->state->plan->mains() as $operation) {
+            $pour = $this->pours[$operation->id] ?? null;
+            if ($pour?->poured_at !== null) {
+                return $pour;
+            }
+        }
+
+        return null;
+    }
+
     /** House code of what an operation mixes; null where that is not chosen yet. */
     public function baseOf(Operation $operation): ?string
     {

@@ -33,7 +33,7 @@ final readonly class ImpressionController
 
     public function update(ImpressionRequest $request, Impression $impression): RedirectResponse
     {
-        return $this->answered(fn () => $this->chain->change($impression, $this->said($request), Edition::of($request)));
+        return $this->answered(fn () => $this->chain->change($impression, $this->said($request), Edition::of($request), $request->boolean('sure')));
     }
 
     public function move(Request $request, Impression $impression): RedirectResponse
@@ -69,7 +69,7 @@ final readonly class ImpressionController
     /** @return array<string, mixed> */
     private function said(ImpressionRequest $request): array
     {
-        $said = $request->safe()->except('after');
+        $said = $request->safe()->except('after', 'sure');
         foreach (['surface', 'wall', 'bed'] as $surface) {
             if (array_key_exists($surface, $said)) {
                 $said[$surface] = $said[$surface] === '' ? null : $said[$surface];

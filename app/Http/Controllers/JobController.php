@@ -33,12 +33,13 @@ final class JobController
     public function index(Request $request, Workshop $workshop, Library $library, JobContacts $contacts, ContactBook $shop): Response
     {
         $q = is_string($said = $request->query('q')) ? trim($said) : '';
-        $found = $workshop->jobs()->when($q !== '', static fn ($jobs) => $jobs->where(Like::of('name', $q)));
+        $away = $request->boolean('away');
+        $found = ($away ? $workshop->jobs()->onlyTrashed() : $workshop->jobs())->when($q !== '', static fn ($jobs) => $jobs->where(Like::of('name', $q)));
         $total = $found->count();
         $slice = Slice::asked($request, self::ON_A_PAGE)->within($total);
         $jobs = $found->with('impressions')->orderByDesc('updated_at')->orderByDesc('id')->offset($slice->offset())->limit($slice->size)->get();
 
-        return Reply::page('jobs/Jobs', ['list' => (new JobsView($jobs, $slice, $total, $q, $library, $contacts))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop)]);
+        return Reply::page('jobs/Jobs', ['list' => (new JobsView($jobs, $slice, $total, $q, $library, $contacts, $away, $workshop->jobs()->onlyTrashed()->count()))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop)]);
     }
 
     public function store(JobRequest $request, Workshop $workshop): RedirectResponse

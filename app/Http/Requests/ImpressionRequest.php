@@ -27,6 +27,7 @@ final class ImpressionRequest extends FormRequest
             'role' => ['sometimes', 'required', Rule::enum(MouldPart::class)],
             'from_id' => ['sometimes', 'nullable', 'integer'],
             'after' => ['sometimes', 'nullable', 'integer'],
+            'sure' => ['sometimes', 'boolean'],
         ];
     }
 

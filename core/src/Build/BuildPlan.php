@@ -74,10 +74,16 @@ final readonly class BuildPlan
      */
     public function main(): ?Operation
     {
+        return $this->mains()[0] ?? null;
+    }
+
+    /** @return list<Operation> the same, and what stands in for it where it was left out, the last layer first */
+    public function mains(): array
+    {
         $layers = array_values(array_filter($this->operations, static fn (Operation $one): bool => $one->mixing !== null && $one->mixing->against !== Against::Tray && ! $one->isJacket()));
         $own = array_values(array_filter($layers, static fn (Operation $one): bool => $one->mixing?->base === null));
 
-        return ($own === [] ? $layers : $own)[max(0, count($own === [] ? $layers : $own) - 1)] ?? null;
+        return array_reverse($own === [] ? $layers : $own);
     }
 
     /** @return array{operations: list<array<string, mixed>>} */

@@ -14,13 +14,14 @@ final readonly class Beside
      * @param  list<int>|null  $moulds  null where nobody has said otherwise than the plan
      * @param  array<string, int>  $lots  the lot each code is taken from first, where somebody chose
      * @param  array{cause: string, answers: array<string, mixed>}|null  $diagnosis
+     * @param  float|null  $leftG  grams of a laid coat that stayed in the cup; null where nobody weighed it
      */
-    private function __construct(public ?array $moulds, public array $lots, public ?array $diagnosis) {}
+    private function __construct(public ?array $moulds, public array $lots, public ?array $diagnosis, public ?float $leftG = null) {}
 
     /** @param  list<Fact<RunFactKind>>  $facts in the order in which they were told */
     public static function of(array $facts): self
     {
-        [$moulds, $lots, $diagnosis] = [null, [], null];
+        [$moulds, $lots, $diagnosis, $left] = [null, [], null, null];
         foreach (Standing::of($facts) as $fact) {
             if ($fact->kind === RunFactKind::Moulded) {
                 $said = $fact->payload['moulds'] ?? [];
@@ -30,11 +31,13 @@ final readonly class Beside
             } elseif ($fact->kind === RunFactKind::Diagnosed) {
                 $answers = $fact->payload['answers'] ?? [];
                 $diagnosis = ['cause' => $fact->text('cause') ?? '', 'answers' => is_array($answers) ? array_filter($answers, is_string(...), ARRAY_FILTER_USE_KEY) : []];
+            } elseif ($fact->kind === RunFactKind::LeftOver) {
+                $left = $fact->number('left_g');
             } elseif ($fact->kind === RunFactKind::Graded) {
                 $diagnosis = null;
             }
         }
 
-        return new self($moulds, $lots, $diagnosis);
+        return new self($moulds, $lots, $diagnosis, $left);
     }
 }

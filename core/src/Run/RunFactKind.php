@@ -38,6 +38,8 @@ enum RunFactKind: string implements FactKind
     case DrawnFrom = 'drawn_from';
     /** What was found to be the cause of a bad cast. */
     case Diagnosed = 'diagnosed';
+    /** So much of a laid coat stayed in the cup. */
+    case LeftOver = 'left_over';
     /** What was left in the cup no longer runs. */
     case Gelled = 'gelled';
     case Opened = 'opened';

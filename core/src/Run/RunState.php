@@ -165,7 +165,7 @@ final readonly class RunState
             RunFactKind::Graded => $this->step->kind === StepKind::Grade ? $this->with(step: new Step(StepKind::Done), grade: $fact->payload) : $this,
             RunFactKind::GivenUp => in_array($this->step->kind, [StepKind::Done, StepKind::GivenUp], true) ? $this : $this->with(step: new Step(StepKind::GivenUp, $this->step->batch), givenUp: $fact->payload),
             // Told beside the steps: {@see Beside}.
-            RunFactKind::Moulded, RunFactKind::DrawnFrom, RunFactKind::Diagnosed, RunFactKind::Replanned, RunFactKind::Undone => $this,
+            RunFactKind::Moulded, RunFactKind::DrawnFrom, RunFactKind::LeftOver, RunFactKind::Diagnosed, RunFactKind::Replanned, RunFactKind::Undone => $this,
         };
 
         // That A met B cannot be taken back: what is mixed keeps its clock, also when the weighing before it is done again.

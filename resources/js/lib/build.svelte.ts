@@ -58,6 +58,61 @@ export class LiveBuild {
     }
 }
 
+/** Its operations as a change of plan hands them in. */
+export function planOf(build: BuildView): Record<string, unknown>[] {
+    return build.operations.map((op) => ({
+        id: op.id,
+        kind: op.kind,
+        name: op.name,
+        how: op.how,
+        minutes: op.minutes,
+        uses: op.uses,
+        cautions: op.own_cautions,
+        care: op.acts,
+        mix: op.mix === null ? null : Object.fromEntries(Object.entries(op.mix).filter(([, v]) => v !== null)),
+        after: op.after.map((wait) => Object.fromEntries(Object.entries(wait).filter(([, v]) => v !== null))),
+    }));
+}
+
+/** The plan with a thin bonding coat put in before the one that comes too late: that one waits for it instead. */
+export function withSavingCoat(build: BuildView, late: BuildOperation): Record<string, unknown>[] {
+    const plan = planOf(build);
+    const at = build.operations.findIndex((op) => op.id === late.id);
+    let n = 1;
+    while (build.operations.some((op) => op.id === `bonding-${String(n)}`)) {
+        n++;
+    }
+    const id = `bonding-${String(n)}`;
+    const area = late.mix?.area_mm2 ?? build.operations.map((op) => op.mix?.area_mm2).find((mm2) => typeof mm2 === 'number');
+    const coat = {
+        id,
+        kind: 'coat',
+        name: 'Thin bonding coat',
+        how: late.save ?? '',
+        minutes: 8,
+        uses: ['hands'],
+        cautions: [],
+        care: [],
+        after: late.late_on === null ? [] : [{ op: late.late_on }],
+        mix: {
+            against: 'last',
+            intent: 'bond',
+            thickness_mm: late.save_coat_mm ?? 0.5,
+            ...(typeof area === 'number' ? { area_mm2: area } : {}),
+            ...(typeof late.mix?.base === 'string' ? { base: late.mix.base } : {}),
+        },
+    };
+    const waits = late.after.filter((wait) => wait.op !== late.late_on);
+    const moved = {
+        ...plan[at],
+        after: [
+            ...waits.map((wait) => Object.fromEntries(Object.entries(wait).filter(([, v]) => v !== null))),
+            { op: id, from: 'recoat_open', until: 'recoat_close' },
+        ],
+    };
+    return [...plan.slice(0, at), coat, moved, ...plan.slice(at + 1)];
+}
+
 /** Where it stands, in a word, as of now: a window opens and shuts between two looks at the server. */
 export function standing(op: BuildOperation, now: number): string {
     if (op.state === 'waits' && op.waits_for.length === 0 && op.opens_ms !== null && now >= op.opens_ms) {

@@ -781,6 +781,8 @@ export type BuildView = {
             }[];
             blocks: boolean;
         })[];
+        late_on: string | null;
+        save_coat_mm: number | null;
         save: string | null;
         wanted_ms: number | null;
         cautions: {
@@ -796,7 +798,9 @@ export type BuildView = {
         colour: string;
         state: string;
         jacket: boolean;
+        half: boolean;
     }[];
+    inside: string[];
     laid_mm: number;
     wall_mm: number;
     doubts: {
@@ -1512,6 +1516,7 @@ export type JobView = {
     } | null;
     cast: number;
     pieces_a_pour: number;
+    lives: string[];
     moulds: ({
         id: number;
         code: string;
@@ -1619,6 +1624,8 @@ export type JobsView = {
         total: number;
     };
     q: string;
+    away: boolean;
+    put_away: number;
 };
 
 /** What is kept beside a run: the moulds it goes into, the lots it takes from, what was found when it came out badly. */
@@ -2253,6 +2260,7 @@ export type RunView = {
         done: boolean;
     })[];
     weighed_g: number;
+    left_g: number | null;
     planned_g: number;
     likely_ml: number | null;
     grade: {

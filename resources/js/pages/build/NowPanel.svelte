@@ -2,7 +2,7 @@
     /** What to do now, with its window, as one large action. */
     import { router } from '@inertiajs/svelte';
     import { bench } from '../../lib/bench.svelte';
-    import { standing, type BuildOperation, type LiveBuild } from '../../lib/build.svelte';
+    import { standing, withSavingCoat, type BuildOperation, type LiveBuild } from '../../lib/build.svelte';
     import { figure, measure, minutes, span, type Entry } from '../../lib/units';
     import { when } from '../../lib/when';
     import AsOf from '../../parts/AsOf.svelte';
@@ -129,7 +129,19 @@
     {/if}
     {#if stands === 'missed'}<p class="mt-2 max-w-prose" role="alert">
             {op.save ?? 'It is late for this. Do it if it still goes, or leave it out.'}
-        </p>{/if}
+        </p>
+        {#if op.save_coat_mm !== null}<p class="mt-2">
+                <button
+                    class="btn big"
+                    disabled={!live.outbox.idle}
+                    onclick={() =>
+                        void live.record(
+                            'changed',
+                            { operations: withSavingCoat(live.build, op), was: live.build.edition },
+                            `save-${op.id}`,
+                        )}>Put that thin coat in first</button
+                >
+            </p>{/if}{/if}
     {#each op.layers as layer (layer.below)}
         <p class="mt-2 max-w-prose">
             <b>{layer.separates ? `It must let go of “${layer.below}”.` : `It must bond to “${layer.below}”.`}</b>

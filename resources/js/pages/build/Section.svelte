@@ -34,6 +34,10 @@
         });
     });
     const outer = $derived(layers.filter((l) => !l.jacket).at(-1)?.to ?? 0);
+    /** Two halves stand beside each other round the piece, with their shells round both. */
+    const halves = $derived(build.section.filter((l) => l.half));
+    const shells = $derived(build.section.filter((l) => l.jacket));
+    const inMould = $derived(build.makes === 'cast' || build.makes === 'copy');
     const words = $derived(
         build.section
             .map(
@@ -52,36 +56,68 @@
             >
             <clipPath id="{uid}-frame"><rect x="0" y="0" width={W} height={H} /></clipPath>
         </defs>
-        <g clip-path="url(#{uid}-frame)">
-            <polygon class="piece" points="0,0 {line(0)} 0,{H}" />
-            {#each layers as layer (layer.id)}
-                <polygon
-                    class="layer {layer.state}"
-                    points="{line(layer.from)} {line(layer.to, true)}"
-                    style={layer.state === 'planned' ? '' : `fill:${layer.colour}`}
+        {#if halves.length > 0}
+            {#each shells as shell, i (shell.id)}
+                <rect
+                    class="layer {shell.state}"
+                    x="24"
+                    y={i % 2 === 0 ? H / 2 : 8}
+                    width={W - 48}
+                    height={H / 2 - 8}
+                    rx="18"
+                    style={shell.state === 'planned' ? '' : `fill:${shell.colour}`}
                 />
-                {#if layer.state === 'wet'}<polygon points="{line(layer.from)} {line(layer.to, true)}" fill="url(#{uid}-wet)" />{/if}
             {/each}
-            {#if keys !== null && embed !== null && embed.state !== 'left_out'}
-                {#each [0.2, 0.55, 0.86] as share (share)}
-                    {@const y = share * H}
-                    {@const x = face(y) + outer}
-                    <path
-                        class="key"
-                        class:set={embed.state === 'done'}
-                        d="M {x - 6} {y - 11} L {x + 14} {y - 5} L {x + 14} {y + 5} L {x - 6} {y + 11} Z"
+            {#each halves as half, i (half.id)}
+                {@const low = i % 2 === 0}
+                <path
+                    class="layer {half.state}"
+                    d="M 52 {H / 2} H {W - 52} V {low ? H - 34 : 34} H 52 Z"
+                    style={half.state === 'planned' ? '' : `fill:${half.colour}`}
+                />
+                {#if half.state === 'wet'}<path d="M 52 {H / 2} H {W - 52} V {low ? H - 34 : 34} H 52 Z" fill="url(#{uid}-wet)" />{/if}
+                <text x="64" y={low ? H - 46 : 58} class="what">{half.name}</text>
+            {/each}
+            <ellipse class="piece outlined" cx={W / 2} cy={H / 2} rx="96" ry="62" />
+            {#each [88, W - 88] as x (x)}<path class="key" d="M {x - 12} {H / 2} l 5 12 h 14 l 5 -12 Z" />{/each}
+            <line class="seam" x1="24" x2={W - 24} y1={H / 2} y2={H / 2} />
+            <text x={W / 2} y={H / 2 + 7} class="what" text-anchor="middle">{inMould ? 'the piece' : 'the original'}</text>
+        {:else}
+            <g clip-path="url(#{uid}-frame)">
+                <polygon class="piece" points="0,0 {line(0)} 0,{H}" />
+                {#each layers as layer (layer.id)}
+                    <polygon
+                        class="layer {layer.state}"
+                        points="{line(layer.from)} {line(layer.to, true)}"
+                        style={layer.state === 'planned' ? '' : `fill:${layer.colour}`}
                     />
+                    {#if layer.state === 'wet'}<polygon points="{line(layer.from)} {line(layer.to, true)}" fill="url(#{uid}-wet)" />{/if}
                 {/each}
+                {#if keys !== null && embed !== null && embed.state !== 'left_out'}
+                    {#each [0.2, 0.55, 0.86] as share (share)}
+                        {@const y = share * H}
+                        {@const x = face(y) + outer}
+                        <path
+                            class="key"
+                            class:set={embed.state === 'done'}
+                            d="M {x - 6} {y - 11} L {x + 14} {y - 5} L {x + 14} {y + 5} L {x - 6} {y + 11} Z"
+                        />
+                    {/each}
+                {/if}
+            </g>
+            {#if build.inside.length > 0}
+                <polygon class="piece" points="{line(outer)} {W},{H} {W},0" />
+                <text x={W - 8} y="26" class="what" text-anchor="end">{build.inside[0]}</text>
             {/if}
-        </g>
-        <text x="8" y="26" class="what">the original</text>
-        {#if total > 0}
+            <text x="8" y="26" class="what">{inMould ? 'the mould' : 'the original'}</text>
+        {/if}
+        {#if total > 0 && halves.length === 0}
             <line class="bar" x1={FACE} x2={FACE + 5 * scale} y1={H + 20} y2={H + 20} />
             <text x={FACE + 5 * scale + 8} y={H + 27} class="what fig">{measure(5, 'length', bench.units)}</text>
         {/if}
     </svg>
     {#if build.section.length > 0}
-        <ol aria-label="Layers, from the original outwards">
+        <ol aria-label={halves.length > 0 ? 'Parts' : inMould ? 'Layers, from the mould inwards' : 'Layers, from the original outwards'}>
             {#each build.section as layer (layer.id)}
                 <li>
                     <span class="swatch {layer.state}" style="--tint:{layer.colour}"></span>
@@ -119,6 +155,15 @@
     .layer.planned {
         fill: transparent;
         stroke-dasharray: 5 4;
+    }
+    .outlined {
+        stroke: var(--color-base-content);
+        stroke-width: 1.5;
+    }
+    .seam {
+        stroke: var(--color-base-content);
+        stroke-width: 1.5;
+        stroke-dasharray: 7 5;
     }
     .stripe {
         stroke: color-mix(in oklab, var(--color-base-content) 40%, transparent);

@@ -12,6 +12,7 @@
     import type { JobView } from '../../types/server';
     import BuildIt, { type WayToBuild } from './BuildIt.svelte';
     import ContactPanel from './ContactPanel.svelte';
+    import JobForm from './JobForm.svelte';
     import LinkForm from './LinkForm.svelte';
     import type { Material } from './NewJob.svelte';
 
@@ -28,6 +29,12 @@
     let form = $state<'none' | 'new' | 'edit'>('none');
     let contactKey = $state<string | null>(null);
     let building = $state(false);
+    let renaming = $state(false);
+    let puttingAway = $state(false);
+    /** Days it is past its day; a day is over when it is over. */
+    const overdue = $derived(
+        job.due_on === null ? 0 : Math.floor((bench.now - new Date(`${job.due_on}T23:59:59`).getTime()) / 86_400_000) + 1,
+    );
     const link = $derived(job.chain.find((l) => l.id === chosen) ?? null);
     const contact = $derived(
         link?.contacts.find((c) => c.key === contactKey) ?? link?.contacts.find((c) => c.blocks) ?? link?.contacts[0] ?? null,
@@ -78,8 +85,13 @@
         {job.quantity}
         {job.quantity === 1 ? 'piece' : 'pieces'}{job.due_on === null ? '' : `, by ${calendarDay(job.due_on, 'long')}`} · {job.purpose}
     </p>
+    <button class="link quiet py-3" aria-expanded={renaming} onclick={() => (renaming = !renaming)}>Change name, number, date</button>
 </div>
 
+{#if renaming}<JobForm {job} onclose={() => (renaming = false)} />{/if}
+{#if overdue > 0 && job.cast < job.quantity}<p class="mt-1 font-bold text-error" role="alert">
+        The day it is wanted by is over, {overdue === 1 ? 'since yesterday' : `since ${String(overdue)} days`}.
+    </p>{/if}
 <p class="mt-1">
     {#if toCome === 0}All {job.quantity} are cast.{:else}<b>{job.cast} of {job.quantity}</b> cast: {toCome === 1
             ? 'one pour of casts is'
@@ -273,7 +285,31 @@
     </section>
 {/if}
 
-<p class="mt-10"><button class="btn btn-ghost btn-sm" onclick={() => router.delete(`/jobs/${String(job.id)}`)}>Put the job away</button></p>
+{#if puttingAway}
+    <section class="mt-10" role="alert" aria-label="Put the job away">
+        <p class="max-w-prose">
+            <b>In “{job.name}” there {job.lives.length === 1 && !/^\d/.test(job.lives[0] ?? '') ? 'is' : 'are'} {job.lives.join(', ')}.</b> All
+            of that leaves bench, strip and day with it, and comes back with it: put-away jobs stand under Jobs.
+        </p>
+        <p class="mt-2 flex gap-2">
+            <button class="btn btn-primary" onclick={() => router.delete(`/jobs/${String(job.id)}`)}>Put it away all the same</button>
+            <button class="btn btn-ghost" onclick={() => (puttingAway = false)}>Keep it here</button>
+        </p>
+    </section>
+{:else}
+    <p class="mt-10">
+        <button
+            class="btn btn-ghost btn-sm"
+            onclick={() => {
+                if (job.lives.length > 0) {
+                    puttingAway = true;
+                } else {
+                    router.delete(`/jobs/${String(job.id)}`);
+                }
+            }}>Put the job away{job.lives.length > 0 ? ' …' : ''}</button
+        >
+    </p>
+{/if}
 
 <style>
     .below {

@@ -13,7 +13,7 @@
 
     let { list: shown, materials, words }: { list: JobsView; materials: Material[]; words: Words } = $props();
 
-    const filter = $state(untrack(() => ({ q: shown.q })));
+    const filter = $state(untrack(() => ({ q: shown.q, ...(shown.away ? { away: '1' } : {}) })));
     const list = new Narrowing('/jobs', filter, ['list']);
 
     let making = $state(false);
@@ -36,15 +36,16 @@
 <svelte:head><title>Jobs · Apalos</title></svelte:head>
 
 <div class="flex flex-wrap items-baseline justify-between gap-3">
-    <h1 class="text-3xl">Jobs</h1>
-    {#if !making}<button class="btn btn-primary" onclick={() => (making = true)}
-            >New job <kbd class="kbd kbd-sm text-base-content">n</kbd></button
+    <h1 class="text-3xl">{shown.away ? 'Jobs that are put away' : 'Jobs'}</h1>
+    {#if shown.away}<a class="btn" href="/jobs">Back to the jobs</a>{:else if !making}<button
+            class="btn btn-primary"
+            onclick={() => (making = true)}>New job <kbd class="kbd kbd-sm text-base-content">n</kbd></button
         >{/if}
 </div>
 
 {#if making}<NewJob {materials} {words} onclose={() => (making = false)} />{/if}
 
-{#if shown.pages.pages > 1 || shown.q !== ''}
+{#if shown.pages.pages > 1 || shown.q !== '' || shown.away}
     <form class="mt-3 max-w-sm" role="search" onsubmit={(event) => event.preventDefault()}>
         <TextLine label="Words" placeholder="part of its name" bind:value={filter.q} oninput={() => list.go(200)} />
     </form>
@@ -55,7 +56,12 @@
         {@const reached = job.chain.findLast((link) => !['planned', 'not planned yet', 'kept'].includes(link.status))}
         <li class="job">
             <div class="min-w-0">
-                <h2 class="text-xl"><a href="/jobs/{job.id}">{job.name}</a></h2>
+                <h2 class="text-xl">
+                    {#if shown.away}{job.name}{:else}<a href="/jobs/{job.id}">{job.name}</a>{/if}
+                </h2>
+                {#if shown.away}<button class="btn mt-1" onclick={() => router.post(`/jobs/${String(job.id)}/restore`)}
+                        >Bring it back</button
+                    >{/if}
                 <p class="quiet text-sm">{job.purpose}</p>
             </div>
             <ol class="mini" aria-label="Its chain">
@@ -75,13 +81,18 @@
         </li>
     {:else}
         <li class="quiet mt-6 max-w-prose">
-            {#if shown.q !== ''}No job has that in its name.{:else}No jobs yet. A job is one piece to be made: what the first mould is taken
-                from, the moulds, and the casts.
+            {#if shown.away && shown.q === ''}No job is put away.{:else if shown.q !== ''}No job has that in its name.{:else}No jobs yet. A
+                job is one piece to be made: what the first mould is taken from, the moulds, and the casts.
                 <button class="btn btn-sm mt-2" onclick={() => router.visit('/jobs?new=1')}>Describe the first one</button>{/if}
         </li>
     {/each}
 </ul>
 <Pages pages={shown.pages} href={list.href} only={['list']} />
+{#if !shown.away && shown.put_away > 0}<p class="mt-6">
+        <a class="link quiet inline-block py-3" href="/jobs?away=1"
+            >{shown.put_away === 1 ? 'One job is put away' : `${String(shown.put_away)} jobs are put away`}</a
+        >
+    </p>{/if}
 
 <style>
     .job {

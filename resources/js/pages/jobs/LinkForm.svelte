@@ -93,8 +93,9 @@
         [/^note$/, 'Note', null],
     ];
 
-    function send(on: number): void {
-        const at = method === 'put' ? `${url}?edition=${String(on)}` : url;
+    const sure = $derived(refused('sure'));
+    function send(on: number, meant = false): void {
+        const at = method === 'put' ? `${url}?edition=${String(on)}${meant ? '&sure=1' : ''}` : url;
         form.submit(method, at, { preserveScroll: true, preserveState: true, onSuccess: onclose });
     }
     function save(event: SubmitEvent): void {
@@ -155,6 +156,8 @@
         {/if}
     </div>
     <Wrong says={form.errors.from_id} />
+    {#if sure !== null}<p class="max-w-prose font-bold" role="alert">{sure}</p>
+        <p><button type="button" class="btn" onclick={() => send(edition, true)}>It is meant so</button></p>{/if}
     {#if clash !== null}<Clash says={clash} {differs} ontheirs={onclose} onmine={() => send(link?.edition ?? 0)} />{/if}
     <label class="grid gap-1"
         ><span class="quiet text-sm">Note</span><textarea class="textarea w-full" rows="2" bind:value={form.note}></textarea></label

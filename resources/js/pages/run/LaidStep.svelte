@@ -4,10 +4,12 @@
     import { measure } from '../../lib/units';
     import { when } from '../../lib/when';
     import type { LiveRun } from '../../lib/run.svelte';
+    import Measure from '../../parts/Measure.svelte';
     import Gelled from './Gelled.svelte';
 
     let { live }: { live: LiveRun } = $props();
     const run = $derived(live.run);
+    let left = $state<number | string | null>(null);
 </script>
 
 <h1 class="text-4xl">It lies.</h1>
@@ -15,6 +17,32 @@
     {measure(run.weighed_g, 'mass', bench.units)}{run.wait.poured_ms === null ? '' : `, since ${when(run.wait.poured_ms, bench.now)}`}. What
     comes next, and its window, stand on the build.
 </p>
+<form
+    class="left"
+    onsubmit={(event) => {
+        event.preventDefault();
+        if (typeof left === 'number') {
+            void live.record('left_over', { left_g: left }, String(left));
+        }
+    }}
+>
+    <Measure label="Left in cup and on the stick" kind="mass" bind:value={left} hint="weigh it: so thick it really lies" />
+    <button class="btn big" disabled={typeof left !== 'number'}>Write it down</button>
+    {#if run.left_g !== null}<p class="w-full" role="status">
+            <b>{measure(run.weighed_g - run.left_g, 'mass', bench.units)}</b> lie there, {measure(run.left_g, 'mass', bench.units)} stayed in
+            the cup.
+        </p>{/if}
+</form>
 <p class="mt-2 max-w-prose">Keep what is left in the cup: when it no longer runs, tap below, and the clock of this base gets better.</p>
 <Gelled {live} />
 <p class="mt-5 flex gap-2"><a class="btn btn-primary big" href="/builds/{run.build_id}">Back to the build</a></p>
+
+<style>
+    .left {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.6rem;
+        align-items: end;
+        margin-top: 0.8rem;
+    }
+</style>

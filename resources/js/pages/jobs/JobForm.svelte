@@ -1,0 +1,41 @@
+<script lang="ts">
+    /** What the piece is called, how many, by when, what for. */
+    import { router } from '@inertiajs/svelte';
+    import { untrack } from 'svelte';
+    import { refused } from '../../lib/refused';
+    import TextLine from '../../parts/TextLine.svelte';
+    import Wrong from '../../parts/Wrong.svelte';
+    import type { JobView } from '../../types/server';
+
+    let { job, onclose }: { job: JobView; onclose: () => void } = $props();
+    const said = $state(
+        untrack(() => ({ name: job.name, purpose: job.purpose, quantity: String(job.quantity), due_on: job.due_on ?? '', skin: job.skin })),
+    );
+    const edition = untrack(() => job.edition);
+
+    function keep(event: SubmitEvent): void {
+        event.preventDefault();
+        router.put(`/jobs/${String(job.id)}?edition=${String(edition)}`, $state.snapshot(said), {
+            preserveScroll: true,
+            preserveState: true,
+            onSuccess: onclose,
+        });
+    }
+</script>
+
+<form class="card-paper mt-3 grid gap-3" onsubmit={keep} aria-label="The piece" novalidate>
+    <div class="grid gap-3 md:grid-cols-[2fr_1fr_1fr]">
+        <TextLine label="Piece" first bind:value={said.name} maxlength={120} error={refused('name')} />
+        <TextLine label="How many" fig inputmode="numeric" bind:value={said.quantity} error={refused('quantity')} />
+        <TextLine label="Wanted by" fig type="date" bind:value={said.due_on} error={refused('due_on')} />
+    </div>
+    <label class="grid gap-1"
+        ><span class="quiet text-sm">What is it for?</span><textarea class="textarea w-full" rows="2" bind:value={said.purpose}
+        ></textarea></label
+    >
+    <Wrong says={refused('edition')} />
+    <p class="flex gap-2">
+        <button class="btn btn-primary">Keep it</button>
+        <button type="button" class="btn btn-ghost" onclick={onclose}>Leave it</button>
+    </p>
+</form>
