@@ -23,6 +23,7 @@ use App\Workshop\Library;
 use App\Workshop\PouredSoFar;
 use App\Workshop\Readiness;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 
 /**
  * A job: its piece and its chain, each link with its material and where its pours stand.
@@ -92,15 +93,25 @@ final readonly class JobView implements View
      */
     private function livesIn(array $links): array
     {
+        $builds = Build::query()->whereIn('impression_id', $links)->where('plain', false)->whereNull('ended_at');
+        $pours = Pour::query()->plain()->whereIn('impression_id', $links);
+        $counts = [
+            [(clone $builds)->whereNotNull('begun_at'), 'a build that has begun', 'builds that have begun'],
+            [(clone $builds)->whereNull('begun_at'), 'a build that is planned', 'builds that are planned'],
+            [(clone $pours)->whereIn('state', [PourState::Running, PourState::Waiting, PourState::Opened]), 'a pour under way', 'pours under way'],
+            [(clone $pours)->where('state', PourState::Draft), 'a pour sheet', 'pour sheets'],
+            [Mould::query()->where('job_id', $this->job->id)->whereNull('retired_at'), 'a mould in use on the rack', 'moulds in use on the rack'],
+        ];
+        // All of it in one question.
+        $asked = DB::query();
+        foreach ($counts as $i => [$query]) {
+            $asked->selectSub($query->reorder()->selectRaw('count(*)')->toBase(), "n{$i}");
+        }
+        $found = (array) $asked->first();
         $says = [];
-        foreach ([
-            ['a build that has begun', 'builds that have begun', Build::query()->whereIn('impression_id', $links)->where('plain', false)->whereNull('ended_at')->whereNotNull('begun_at')->count()],
-            ['a build that is planned', 'builds that are planned', Build::query()->whereIn('impression_id', $links)->where('plain', false)->whereNull('ended_at')->whereNull('begun_at')->count()],
-            ['a pour under way', 'pours under way', Pour::query()->plain()->whereIn('impression_id', $links)->whereIn('state', [PourState::Running, PourState::Waiting, PourState::Opened])->count()],
-            ['a pour sheet', 'pour sheets', Pour::query()->plain()->whereIn('impression_id', $links)->where('state', PourState::Draft)->count()],
-            ['a mould in use on the rack', 'moulds in use on the rack', Mould::query()->where('job_id', $this->job->id)->whereNull('retired_at')->count()],
-        ] as [$one, $many, $count]) {
-            $count === 0 || $says[] = $count === 1 ? $one : "{$count} {$many}";
+        foreach ($counts as $i => [, $one, $many]) {
+            $n = (int) ($found["n{$i}"] ?? 0);
+            $n === 0 || $says[] = $n === 1 ? $one : "{$n} {$many}";
         }
 
         return $says;

@@ -69,8 +69,8 @@ final readonly class PlanAgainst
     private static function called(string $what): Phrase
     {
         return match ($what) {
-            'thickness_mm' => Phrase::of('bench.planned_thickness_mm'),
-            'area_mm2' => Phrase::of('bench.planned_area_mm2'),
+            'thickness_mm' => Phrase::of('bench.planned_thickness'),
+            'area_mm2' => Phrase::of('bench.planned_area'),
             'ml' => Phrase::of('bench.planned_ml'),
             'base' => Phrase::of('bench.planned_base'),
             default => Phrase::of('bench.planned_tint'),

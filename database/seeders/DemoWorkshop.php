@@ -142,12 +142,14 @@ final class DemoWorkshop extends Seeder
         $this->hands->lay($glove, 'print', $this->now->subMinutes(92));
         $this->hands->tell($glove, 'fingered', ['op' => 'print', 'finger' => 'comes_off'], $this->now->subMinutes(44));
 
-        $bust = $this->hands->build($this->links['Lantern bust/Matrix'], 'matrix', ['area_mm2' => 150_000, 'wall_mm' => ['least' => 10, 'most' => 12], 'ml' => 1350], $this->now->subDays(3)->setTime(9, 0));
-        foreach ([['wrap', 2.9], ['blanket', 2.85], ['funnel', 2.83]] as [$operation, $days]) {
+        $bust = $this->hands->build($this->links['Lantern bust/Matrix'], 'matrix', ['area_mm2' => 150_000, 'wall_mm' => ['least' => 10, 'most' => 12], 'ml' => 1350], $this->now->subDays(6)->setTime(9, 0));
+        foreach ([['wrap', 5.9], ['blanket', 5.85], ['funnel', 5.83]] as [$operation, $days]) {
             $this->hands->tell($bust, 'done', ['op' => $operation], $this->now->subMinutes((int) ($days * 1440)));
         }
-        $this->hands->lay($bust, 'shell-1', $this->now->subMinutes((int) (2.82 * 1440)));
-        $this->hands->lay($bust, 'shell-2', $this->now->subMinutes((int) (1.9 * 1440)));
+        // Epoxy stops platinum for days: the shells have stood long enough.
+        $this->hands->lay($bust, 'shell-1', $this->now->subMinutes((int) (5.82 * 1440)));
+        $this->hands->tell($bust, 'done', ['op' => 'flange'], $this->now->subMinutes((int) (4.95 * 1440)));
+        $this->hands->lay($bust, 'shell-2', $this->now->subMinutes((int) (4.9 * 1440)));
         foreach ([['lift', 240], ['release', 180], ['close', 120]] as [$operation, $minutes]) {
             $this->hands->tell($bust, 'done', ['op' => $operation], $this->now->subMinutes($minutes));
         }
