@@ -170,7 +170,7 @@ final readonly class BuildStream implements Stream
         }
         if ($stands->startedAt !== null) {
             $told = $told->notBefore($this->recorded->at($stands->startedAt), $stands->operation->name);
-        } elseif ($told->minutes() < ($stands->opensAt ?? 0.0) - 1e-6 && $early !== true && ! is_string($early)) {
+        } elseif (($stands->opensAt ?? 0.0) > 0.0 && $told->minutes() < $stands->opensAt - 1e-6 && $early !== true && ! is_string($early)) {
             throw BadInput::at('early', Phrase::of('bench.too_early', ['operation' => $stands->operation->name, 'at' => $this->said($stands->opensAt)]));
         }
 

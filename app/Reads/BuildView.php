@@ -167,7 +167,7 @@ final readonly class BuildView implements View
         $layers = [];
         foreach ($this->recorded->state->operations as $stands) {
             $operation = $stands->operation;
-            if ($operation->mixing === null || $operation->mixing->against === Against::Tray) {
+            if ($operation->mixing === null || ($operation->mixing->against === Against::Tray && ! $operation->isJacket())) {
                 continue;
             }
             $pour = $this->recorded->pours[$operation->id] ?? null;
@@ -182,7 +182,11 @@ final readonly class BuildView implements View
             ];
         }
 
-        return array_values(array_filter($layers, static fn (array $layer): bool => $layer['state'] !== 'left_out'));
+        $there = array_values(array_filter($layers, static fn (array $layer): bool => $layer['state'] !== 'left_out'));
+        // A shell stands outside, also where it stood there first.
+        usort($there, static fn (array $one, array $other): int => $one['jacket'] <=> $other['jacket']);
+
+        return $there;
     }
 
     /**

@@ -142,7 +142,7 @@ final class DemoWorkshop extends Seeder
         $this->hands->lay($glove, 'print', $this->now->subMinutes(92));
         $this->hands->tell($glove, 'fingered', ['op' => 'print', 'finger' => 'comes_off'], $this->now->subMinutes(44));
 
-        $bust = $this->hands->build($this->links['Lantern bust/Matrix'], 'matrix', ['area_mm2' => 150_000, 'wall_mm' => ['least' => 10, 'most' => 12], 'ml' => 1350], $this->now->subDays(6)->setTime(9, 0));
+        $bust = $this->hands->build($this->links['Lantern bust/Matrix'], 'matrix', ['area_mm2' => 150_000, 'wall_mm' => ['least' => 10, 'most' => 12], 'ml' => 1350], $this->now->subDays(6));
         foreach ([['wrap', 5.9], ['blanket', 5.85], ['funnel', 5.83]] as [$operation, $days]) {
             $this->hands->tell($bust, 'done', ['op' => $operation], $this->now->subMinutes((int) ($days * 1440)));
         }

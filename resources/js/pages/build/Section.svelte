@@ -12,7 +12,10 @@
 
     const keys = $derived(build.operations.find((op) => op.kind === 'keys') ?? null);
     const embed = $derived(build.operations.find((op) => op.kind === 'embed') ?? null);
-    const total = $derived(build.section.reduce((sum, layer) => sum + shown(layer), 0));
+    const total = $derived(
+        build.section.filter((l) => !l.jacket).reduce((sum, layer) => sum + shown(layer), 0) +
+            Math.max(0, ...build.section.filter((l) => l.jacket).map(shown)),
+    );
     /** A jacket is as thick as a hand, and drawn no thicker than the rest. */
     function shown(layer: BuildView['section'][number]): number {
         return layer.jacket ? Math.min(9, Math.max(4, layer.thickness_mm)) : layer.thickness_mm;
@@ -29,8 +32,10 @@
         let at = 0;
         return build.section.map((layer) => {
             const from = at;
-            at += shown(layer) * scale;
-            return { ...layer, from, to: at };
+            // Shells stand beside each other round what lies inside them.
+            const to = at + shown(layer) * scale;
+            at = layer.jacket ? at : to;
+            return { ...layer, from, to };
         });
     });
     const outer = $derived(layers.filter((l) => !l.jacket).at(-1)?.to ?? 0);
@@ -55,6 +60,11 @@
                 ><rect width="7" height="7" fill="transparent" /><line x1="0" y1="0" x2="0" y2="7" class="stripe" /></pattern
             >
             <clipPath id="{uid}-frame"><rect x="0" y="0" width={W} height={H} /></clipPath>
+            {#each shells as shell, i (shell.id)}
+                <clipPath id="{uid}-shell-{i}"
+                    ><rect x="0" y={H - ((i + 1) * H) / shells.length} width={W} height={H / shells.length - (i > 0 ? 2 : 0)} /></clipPath
+                >
+            {/each}
         </defs>
         {#if halves.length > 0}
             {#each shells as shell, i (shell.id)}

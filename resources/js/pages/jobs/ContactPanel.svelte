@@ -183,7 +183,7 @@
             <Wrong says={refused('contact.sealed_ms')} />
         </section>
     {/if}
-    {#if result.verdict === 'test-first' || contact.blocks || result.releases.length > 0}<PatchOn {contact} {words} {url} />{/if}
+    {#if result.verdict !== 'stop' || result.because.some((why) => why.rule === 'own-test')}<PatchOn {contact} {words} {url} />{/if}
     {#each result.cautions as caution (caution)}<p class="caution">{caution}</p>{/each}
 
     <details class="mt-3" bind:open={stated}>
