@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use Apalos\Core\Build\OperationStands;
 use Apalos\Core\Build\OperationState;
+use Apalos\Core\Build\Part;
 use Apalos\Core\Contact\Intent;
 use Apalos\Core\Contact\Verdict;
 use Apalos\Core\Input\BadInput;
@@ -58,7 +59,7 @@ final readonly class BuildOrder
             }
         }
 
-        return new BuildStep($checklist, $this->layers->meetsOriginal($recorded, $stands->operation), $early, $care, $done);
+        return new BuildStep($checklist, $this->layers->meetsOriginal($recorded, $stands->operation), $early, $care, $done, $stands->operation->mixing?->part === Part::Half ? $this->layers->liesOnBed($recorded, $stands->operation) : null);
     }
 
     /**

@@ -13,7 +13,8 @@ final readonly class BuildStep
      * @param  list<array{id: string, text: string, minutes: float, act?: string}>  $checklist
      * @param  string|null  $early  what is noted in the build where it goes on before its window opens
      * @param  BuildCare  $care  what the build has done for its contacts
+     * @param  bool|null  $bed  whether it lies on the bed of its link; null where its link says
      * @param  list<string>  $done  items of the checklist that it has done already
      */
-    public function __construct(public array $checklist, public bool $touchesOriginal, public ?string $early, public BuildCare $care, public array $done) {}
+    public function __construct(public array $checklist, public bool $touchesOriginal, public ?string $early, public BuildCare $care, public array $done, public ?bool $bed = null) {}
 }

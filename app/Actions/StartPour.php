@@ -70,7 +70,7 @@ final readonly class StartPour
             }
             $step = $fresh->build->plain ? null : $this->order->step($fresh, $now, $early);
             $mould = $step === null || $step->touchesOriginal ? $this->rack->usual($fresh) : null;
-            $asked = [...$step->checklist ?? [], ...$step?->touchesOriginal === false ? $this->habits($fresh, $reckoning->recipe->base->code) : $this->checklist($fresh, $reckoning->recipe->base->code, $mould, $now)];
+            $asked = [...$step->checklist ?? [], ...$step?->touchesOriginal === false ? $this->habits($fresh, $reckoning->recipe->base->code) : $this->checklist($fresh, $reckoning->recipe->base->code, $mould, $step?->bed, $now)];
             // What the build has done already stands on the list, ticked: asked once is enough.
             $done = [...$step->done ?? [], ...array_column(array_filter($asked, static fn (array $item): bool => $step?->care->doneAt($item['act'] ?? '') !== null), 'id')];
             $checklist = array_map(static fn (array $item): array => ['id' => $item['id'], 'text' => $item['text'], 'minutes' => $item['minutes']], $asked);
@@ -124,15 +124,22 @@ final readonly class StartPour
      *
      * @throws BadInput when a contact would ruin the pour
      */
-    private function checklist(Pour $pour, string $base, ?Mould $mould, CarbonImmutable $now): array
+    private function checklist(Pour $pour, string $base, ?Mould $mould, ?bool $bed, CarbonImmutable $now): array
     {
         $items = $this->habits($pour, $base);
         $impression = $pour->impression;
+        if ($bed === true && $impression->bed === null) {
+            $items[] = ['id' => 'no-bed', 'text' => $this->words->say(Phrase::of('bench.no_bed_known')), 'minutes' => 0.0];
+        }
         $chain = $this->contacts->chain($impression->job->load('impressions'));
         if ($chain->knowsNothing($chain->link($impression->id) ?? $this->contacts->link($impression))) {
             $items[] = ['id' => 'no-contact', 'text' => $this->words->say(Phrase::of('bench.no_contact_known', ['link' => $impression->name])), 'minutes' => 0.0];
         }
         foreach ($this->contacts->of($impression, $chain) as $contact) {
+            // Only the first half lies on the bed.
+            if ($bed === false && $contact->touch->key === 'bed') {
+                continue;
+            }
             if ($contact->blocks) {
                 throw BadInput::at('contacts', Phrase::of('bench.contact_stands', ['fresh' => $contact->fresh->name, 'with' => $contact->touch->with, 'short' => $contact->result->inShort, 'why' => $contact->result->because[0]['text']]));
             }

@@ -41,6 +41,21 @@ final readonly class Layers
         return $judged;
     }
 
+    /** Whether it lies on a bed: the first half of a mould that is built in halves does. */
+    public function liesOnBed(RecordedBuild $recorded, Operation $operation): bool
+    {
+        if ($operation->mixing?->part !== Part::Half) {
+            return false;
+        }
+        foreach ($recorded->state->plan->operations as $one) {
+            if ($one->mixing?->part === Part::Half) {
+                return $one->id === $operation->id;
+            }
+        }
+
+        return false;
+    }
+
     /** @return list<Operation> */
     private function touched(RecordedBuild $recorded, Operation $operation): array
     {

@@ -103,7 +103,9 @@ test('a glove is brushed in three coats with keys and a jacket, one touch too ea
     const plan = page.getByRole('region', { name: 'The plan' });
     for (const [name, label] of [
         ['Third coat', 'At least'],
-        ['Lay up the jacket', 'At least'],
+        ['First jacket shell', 'At least'],
+        ['Fence off, release the flange of the shell', 'At least'],
+        ['Second jacket shell', 'At least'],
         ['Print coat', 'At least'],
     ] as const) {
         await plan.getByRole('button', { name: `Change ${name}` }).click();
@@ -112,6 +114,10 @@ test('a glove is brushed in three coats with keys and a jacket, one touch too ea
         }
         await plan.getByRole('button', { name: `Close ${name}` }).click();
     }
+    const fence = 'Release the glove, fence off one half';
+    await plan.getByRole('button', { name: `Change ${fence}` }).click();
+    await plan.getByLabel('From when').first().selectOption('minutes');
+    await plan.getByRole('button', { name: `Close ${fence}` }).click();
     await plan.getByRole('button', { name: 'Keep this plan' }).click();
     await expect(plan).toBeHidden();
 
@@ -132,7 +138,14 @@ test('a glove is brushed in three coats with keys and a jacket, one touch too ea
     const second = await context.newPage();
     await second.goto(page.url());
     await expect(second.getByText(/touched .*: comes off/)).toBeVisible();
+    // Tacky after seconds is far from what the sheet lets expect: it is asked about, and then believed.
     await page.getByRole('button', { name: /Tacky, clean glove/ }).click();
+    const really = page.getByRole('alert', { name: 'Is it really so?' });
+    await expect(really.or(page.getByText(/touched .*: tacky/)).first()).toBeVisible();
+    if (await really.isVisible()) {
+        await expect(really).toContainText('A slip, another coat, another time?');
+        await really.getByRole('button', { name: 'It is really so' }).click();
+    }
     await expect(second.getByText(/touched .*: tacky/)).toBeVisible({ timeout: 15_000 });
     await expect(page.getByText(/left: the window shuts/)).toBeVisible();
     await layOn(hands);
@@ -148,12 +161,21 @@ test('a glove is brushed in three coats with keys and a jacket, one touch too ea
     await page.getByRole('button', { name: 'Done', exact: true }).click();
     await page.getByRole('button', { name: /^Look for thin places/ }).click();
     await page.getByRole('button', { name: 'Checked, and good' }).click();
-    await page.getByRole('button', { name: /^Lay up the jacket/ }).click();
+    await page.getByRole('button', { name: new RegExp(`^${fence}`) }).click();
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await page.getByRole('button', { name: /^First jacket shell/ }).click();
+    await layOn(hands);
+    await page.getByRole('button', { name: /^Fence off, release the flange/ }).click();
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await page.getByRole('button', { name: /^Second jacket shell/ }).click();
     await layOn(hands);
     await page.getByRole('button', { name: /^Leave it shut overnight/ }).click();
     await page.getByRole('button', { name: /out$/ }).filter({ hasText: 'Leave it shut' }).click();
     await expect(heading(page, 'Open')).toBeVisible();
+    // The night that was left out leaves its hours: who knows better says why.
     await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await page.getByLabel('Why it goes all the same').fill('The shells are thin and warm');
+    await page.getByRole('button', { name: 'Done all the same' }).click();
     await expect(page.getByRole('heading', { name: 'How did it come out?' })).toBeVisible();
     await page.getByText('good', { exact: true }).click();
     await page.getByRole('button', { name: 'Write it down' }).click();
@@ -200,7 +222,7 @@ test('a day of three jobs is laid out, an outline is put elsewhere, and one is t
     for (const job of ['Puppet wellington', 'Lantern bust', 'Heron mask']) {
         await expect(lane.getByRole('button', { name: new RegExp(job) }).first()).toBeVisible();
     }
-    const jacket = lane.getByRole('button', { name: /^Lay up the jacket, Puppet wellington/ });
+    const jacket = lane.getByRole('button', { name: /^First jacket shell, Puppet wellington/ });
     const before = (await jacket.getAttribute('aria-label')) ?? '';
 
     // Half an hour later, and what hangs on it goes along.
@@ -212,7 +234,7 @@ test('a day of three jobs is laid out, an outline is put elsewhere, and one is t
     await page.mouse.move(box.x + 70, box.y + 22, { steps: 4 });
     await expect(page.getByText(/It goes there/)).toBeVisible();
     await page.mouse.up();
-    await expect(page.getByText('“Lay up the jacket” is put there.')).toBeVisible();
+    await expect(page.getByText('“First jacket shell” is put there.')).toBeVisible();
     await expect(jacket).not.toHaveAttribute('aria-label', before);
     const put = (await jacket.getAttribute('aria-label')) ?? '';
     await page.getByRole('button', { name: 'Let it be planned again' }).click();
@@ -233,6 +255,6 @@ test('a day of three jobs is laid out, an outline is put elsewhere, and one is t
     await page.getByRole('button', { name: 'Lay it out' }).click();
     await expect(page.getByText(/3 cycles/)).toBeVisible();
     await page.getByRole('link', { name: 'The day on paper' }).click();
-    await expect(page.getByRole('cell', { name: 'Lay up the jacket' })).toBeVisible();
+    await expect(page.getByRole('cell', { name: 'First jacket shell' })).toBeVisible();
     await say(page, 'PUT', '/workshop', { time_zone: 'America/Los_Angeles', day_starts_min: 420, day_ends_min: 1080 });
 });

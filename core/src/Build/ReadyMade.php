@@ -19,7 +19,7 @@ final readonly class ReadyMade
 
     /**
      * @param  list<string>  $makes  kinds of links it builds
-     * @param  list<string>  $asks  what has to be measured: area, flange, fill, wall, ml
+     * @param  list<string>  $asks  what has to be measured or said: area, flange, fill, wall, ml; of what box walls and bed are
      */
     private function __construct(
         public string $id,

@@ -5,17 +5,43 @@
     import { refused } from '../../lib/refused';
     import { Typing } from '../../lib/typing.svelte';
     import type { Entry } from '../../lib/units';
+    import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { JobView } from '../../types/server';
 
     export type WayToBuild = { id: string; name: string; what: string; makes: string[]; asks: string[]; base: string | null };
-    let { link, ways, onclose }: { link: JobView['chain'][number]; ways: WayToBuild[]; onclose: () => void } = $props();
+    let {
+        link,
+        ways,
+        surfaces,
+        onclose,
+    }: { link: JobView['chain'][number]; ways: WayToBuild[]; surfaces: Record<string, string>; onclose: () => void } = $props();
 
-    type Said = { kind: string; area_mm2: Entry; flange_mm2: Entry; fill_ml: Entry; ml: Entry; least: Entry; most: Entry };
+    type Said = {
+        kind: string;
+        area_mm2: Entry;
+        flange_mm2: Entry;
+        fill_ml: Entry;
+        ml: Entry;
+        least: Entry;
+        most: Entry;
+        box: string;
+        bed: string;
+    };
     const typed = new Typing<Said>(
         untrack(() => `build-it/${String(link.id)}`),
-        { kind: '', area_mm2: null, flange_mm2: null, fill_ml: null, ml: null, least: null, most: null },
+        {
+            kind: '',
+            area_mm2: null,
+            flange_mm2: null,
+            fill_ml: null,
+            ml: null,
+            least: null,
+            most: null,
+            box: untrack(() => link.wall ?? ''),
+            bed: untrack(() => link.bed ?? ''),
+        },
     );
     const said = typed.value;
     const fitting = $derived(ways.filter((way) => way.makes.includes(link.kind)));
@@ -41,7 +67,16 @@
         if (asks('wall') && said.least !== null && said.most !== null) {
             measured.wall_mm = { least: said.least, most: said.most };
         }
-        router.post(`/impressions/${String(link.id)}/builds`, { kind: said.kind, measured } as never, { onSuccess: () => typed.forget() });
+        router.post(
+            `/impressions/${String(link.id)}/builds`,
+            {
+                kind: said.kind,
+                measured,
+                ...(asks('box') && said.box !== '' ? { box: said.box } : {}),
+                ...(asks('bed') && said.bed !== '' ? { bed: said.bed } : {}),
+            } as never,
+            { onSuccess: () => typed.forget() },
+        );
     }
 </script>
 
@@ -89,6 +124,14 @@
                     bind:value={said.ml}
                     hint="clay pressed into a measure, or rice"
                 />{/if}
+            {#if asks('box')}<Choice label="Box walls and base board of" bind:value={said.box}>
+                    <option value="">not said: it is judged as what nobody knows</option>
+                    {#each Object.entries(surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+                </Choice>{/if}
+            {#if asks('bed')}<Choice label="Bed of" bind:value={said.bed}>
+                    <option value="">not said: it is judged as what nobody knows</option>
+                    {#each Object.entries(surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}
+                </Choice>{/if}
             {#if asks('wall')}
                 <Measure label="Wall, at least" kind="length" bind:value={said.least} hint="left open: as this way usually is" />
                 <Measure label="Wall, at most" kind="length" bind:value={said.most} />

@@ -223,7 +223,12 @@
                     onclick={() => router.delete(`/impressions/${String(link.id)}?edition=${String(link.edition)}`)}>Take it out</button
                 >
             </div>
-            {#if building && link.pourable}{#key link.id}<BuildIt {link} {ways} onclose={() => (building = false)} />{/key}{/if}
+            {#if building && link.pourable}{#key link.id}<BuildIt
+                        {link}
+                        {ways}
+                        surfaces={words.surfaces}
+                        onclose={() => (building = false)}
+                    />{/key}{/if}
         </div>
         {#if contact !== null}
             <div class="wide">
