@@ -60,14 +60,11 @@ final readonly class CareAsked
         return $this->contacts->of($impression, $chain, $chain->link($impression->id));
     }
 
-    /** @return array{what: Phrase|null, coats: int, minutes: float, chosen: string|null, choices: list<array{id: string, name: string}>, blocks: bool}|null */
-    private function release(JudgedContact $contact): ?array
+    /** @return array{what: Phrase|null, coats: int, minutes: float, chosen: string|null, choices: list<array{id: string, name: string}>, blocks: bool} */
+    private function release(JudgedContact $contact): array
     {
         $chosen = $contact->request->release;
         $step = array_values(array_filter($contact->result->plan, static fn ($one): bool => $one->do === 'release'))[0] ?? null;
-        if ($chosen === null && $step === null && ! $contact->blocks) {
-            return null;
-        }
 
         return [
             'what' => $chosen === null ? null : Phrase::written($chosen->name), 'coats' => $step->coats ?? $chosen->coats ?? 1, 'minutes' => $step->minutes ?? 0.0, 'chosen' => $chosen?->id,

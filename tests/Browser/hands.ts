@@ -40,6 +40,11 @@ export class Hands {
     /** From a sheet that is complete into the first weighing. */
     async toTheCup(): Promise<void> {
         await this.press(this.page.getByRole('button', { name: /Gear on, start/ }).filter({ visible: true }));
+        await this.begun();
+    }
+
+    /** From a run that has just begun. */
+    async begun(): Promise<void> {
         await expect(this.page.getByRole('heading', { name: 'Gear on' })).toBeVisible();
         await this.press(this.main());
         const list = this.page.getByRole('heading', { name: 'Before anything is mixed' });

@@ -157,7 +157,7 @@
                         ><b>{care.with}</b>: {care.what === null
                             ? care.blocks
                                 ? 'nothing is chosen, and it would not come apart.'
-                                : 'nothing is chosen.'
+                                : 'nothing is chosen, and it lets go by itself.'
                             : `${care.what}${care.coats > 1 ? `, ${String(care.coats)} coats` : ''}${care.minutes > 0 ? `, ${minutes(care.minutes)} with the waits` : ''}`}</span
                     >
                     {#if care.act === 'release' && care.choices.length > 0}
