@@ -114,7 +114,7 @@ final class ReadyMadeTest extends TestCase
 
     public function test_a_wall_that_is_a_block_and_coats_of_one_tint_are_doubted(): void
     {
-        $coat = static fn (int $n, string $tint): array => ['id' => "coat{$n}", 'kind' => 'coat', 'name' => "Coat {$n}", 'minutes' => 5, 'mix' => ['thickness_mm' => 5, 'tint' => $tint]];
+        $coat = static fn (int $n, string $tint): array => ['id' => "coat{$n}", 'kind' => 'coat', 'name' => "Coat {$n}", 'minutes' => 5, 'mix' => ['thickness_mm' => 5, 'area_mm2' => 9_000, 'tint' => $tint]];
         $codes = static fn (string ...$tints): array => array_map(static fn ($one): string => $one->code, BuildDoubts::of(BuildPlan::from(Fields::of(['operations' => array_map($coat, range(1, count($tints)), $tints)]))));
 
         self::assertSame(['too_thick', 'too_thick', 'one_tint'], $codes('white', 'red', 'red'));

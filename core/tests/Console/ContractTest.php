@@ -73,11 +73,24 @@ final class ContractTest extends TestCase
         self::assertEqualsWithDelta(6.72, $answer['extra_g'], 1e-9, '112 g times 0.06');
     }
 
+    public function test_cure_leaves_out_a_wild_log_and_counts_it_where_somebody_is_sure(): void
+    {
+        $logs = [['room_c' => 23, 'kind' => 'gel', 'minutes' => 21], ['room_c' => 20, 'kind' => 'gel', 'minutes' => 28], ['room_c' => 23, 'kind' => 'gel', 'minutes' => 2]];
+        $ask = static fn (array $logs): array => self::ask('cure', ['base' => ['pot_life_min' => 22, 'ref_c' => 23, 'q10' => 2], 'room_c' => 21, 'logs' => $logs]);
+
+        self::assertSame([2], $ask($logs)['doubted']);
+        self::assertEqualsWithDelta(2.093, $ask($logs)['q10'], 0.0005);
+        self::assertEqualsWithDelta(25.2, $ask($logs)['pot_life_min']['likely'], 0.05);
+        $sure = $ask([...array_slice($logs, 0, 2), [...$logs[2], 'sure' => true]]);
+        self::assertNotContains(2, $sure['doubted']);
+        self::assertLessThan(12.0, $sure['pot_life_min']['likely']);
+    }
+
     public function test_cure_gives_only_the_times_the_sheet_gives(): void
     {
         $answer = self::ask('cure', ['base' => ['pot_life_min' => 22, 'demould_min' => 240, 'ref_c' => 23, 'q10' => 2, 'alpha' => 0], 'room_c' => 18, 'mass_g' => null, 'logs' => []]);
 
-        self::assertNames(['factor', 'q10', 'offset', 'pot_life_min', 'demould_min', 'rests_on', 'warnings'], $answer);
+        self::assertNames(['factor', 'q10', 'offset', 'pot_life_min', 'demould_min', 'rests_on', 'doubted', 'warnings'], $answer);
         self::assertNames(self::BAND, $answer['pot_life_min']);
         self::assertEqualsWithDelta(2 ** 0.5, $answer['factor'], 1e-12, 'Half of ten degrees cooler is the root of q10.');
     }
