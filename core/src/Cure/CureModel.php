@@ -23,6 +23,9 @@ final readonly class CureModel
 
     private const SD_WATCHED = 0.10;
 
+    /** Below this a belief does not differ from none. */
+    private const NOTHING = 1e-6;
+
     /** Half-width of the central 80 % of a normal distribution, in standard deviations. */
     public const EIGHTY = 1.2815515655446004;
 
@@ -244,7 +247,9 @@ final readonly class CureModel
     /** @throws BadInput where it was not written by {@see self::toArray} */
     public static function from(Fields $in): self
     {
-        $anything = static fn (string $key): float => $in->number($key, -1e6, 1e6);
+        // A touch that hardly moves a clock leaves a trace of a trace: that is nothing, and no number somebody mistyped.
+        $written = $in->toArray();
+        $anything = static fn (string $key): float => is_numeric($written[$key] ?? null) && abs((float) $written[$key]) < self::NOTHING ? 0.0 : $in->number($key, -1e6, 1e6);
 
         return new self(
             CureSheet::from($in->object('sheet')), $anything('offset'), $anything('ln_q10'), $anything('var_offset'), $anything('var_ln_q10'), $anything('covariance'), (int) $in->number('rests_on'),

@@ -149,6 +149,21 @@ final class WitnessesTest extends TestCase
         }
     }
 
+    public function test_a_clock_is_read_as_it_was_written_down_however_little_a_touch_moved_it(): void
+    {
+        mt_srand(8);
+        $sheet = CureSheet::from(Fields::of(self::SHEET));
+        for ($round = 0; $round < 4_000; $round++) {
+            $seen = [];
+            for ($k = mt_rand(1, 3); $k > 0; $k--) {
+                $seen[] = new Observation(Celsius::of(21), [Watched::ComesOff, Watched::Tacky, Watched::Dry][mt_rand(0, 2)], Minutes::of(exp(mt_rand(-6000, 7000) / 1000.0)), mt_rand(0, 1) === 1);
+            }
+            $model = Witnesses::heard($sheet, $seen)->model;
+            $read = CureModel::from(Fields::of((array) json_decode(json_encode($model->toArray(), JSON_THROW_ON_ERROR), true)));
+            self::assertEqualsWithDelta($model->band(Milestone::RecoatOpen, Celsius::of(18), null), $read->band(Milestone::RecoatOpen, Celsius::of(18), null), 1e-3);
+        }
+    }
+
     public function test_five_hundred_wild_taps_are_weighed_at_once(): void
     {
         $logs = [];
