@@ -6,6 +6,7 @@ namespace App\Reads;
 
 use Apalos\Core\Build\Against;
 use Apalos\Core\Build\BuildDoubts;
+use Apalos\Core\Build\BuildFactKind;
 use Apalos\Core\Build\Felt;
 use Apalos\Core\Build\Operation;
 use Apalos\Core\Build\OperationKind;
@@ -35,7 +36,7 @@ use App\Workshop\RecordedBuild;
  *     waits_for: list<string>, after: list<array{op: string, from: float|string, until: float|string|null}>, mixes: bool, base: string|null, base_name: string|null, mix: array<string, mixed>|null,
  *     thickness_mm: float|null, volume_ml: float|null, grams: float|null, pour_id: int|null, pour_state: string|null,
  *     touches: list<array{at_ms: int, finger: string, left_out: bool}>, weighings: list<array{at_ms: int, mass_g: float}>, dry: array{at_ms: int|null, left_pct: float|null, dry_mass_g: float|null, says: list<Phrase>}|null,
- *     acts: list<string>, own_cautions: list<string>,
+ *     said: string|null, acts: list<string>, own_cautions: list<string>,
  *     layers: list<array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}>, care: list<array{key: string, link: int, edition: int, act: string, with: string, what: Phrase|null, coats: int, minutes: float, chosen: string|null, choices: list<array{id: string, name: string}>, blocks: bool}>, late_on: string|null, save_coat_mm: float|null, save: string|null, wanted_ms: int|null, cautions: list<array{title: string, text: Phrase}>
  * }
  */
@@ -107,7 +108,7 @@ final readonly class BuildView implements View
             'touches' => array_map(fn (Felt $touch): array => ['at_ms' => (int) $this->recorded->ms($touch->at), 'finger' => $touch->finger->value, 'left_out' => $touch->leftOut], $this->recorded->state->touches[$operation->id] ?? []),
             'weighings' => array_map(fn (array $weighing): array => ['at_ms' => (int) $this->recorded->ms($weighing['at']), 'mass_g' => $weighing['mass_g']], $this->recorded->state->weighings[$operation->id] ?? []),
             'dry' => $this->dry($this->recorded->state->weighings[$operation->id] ?? []),
-            'acts' => $written['care'], 'own_cautions' => $operation->cautions,
+            'said' => $this->said($operation->id), 'acts' => $written['care'], 'own_cautions' => $operation->cautions,
             'layers' => $stands->state->isOver() ? [] : $this->layersOf($operation),
             'care' => $stands->state->isOver() ? [] : $this->asked->of($this->recorded, $operation),
             'late_on' => $stands->state === OperationState::Missed ? $stands->shutBy : null,
@@ -210,6 +211,20 @@ final readonly class BuildView implements View
         $tint = $this->library->shelf()->additives["pi-{$operation->mixing?->tint}"] ?? null;
 
         return $tint->colour ?? $this->layers->base($this->recorded, $operation)->colour ?? self::BARE;
+    }
+
+    /** Why it went before its time, or what was wrong with it, as somebody said last. */
+    private function said(string $operation): ?string
+    {
+        $said = null;
+        foreach ($this->recorded->facts as $fact) {
+            if (($fact->payload['op'] ?? null) === $operation && in_array($fact->kind, [BuildFactKind::Begun->value, BuildFactKind::Done->value, BuildFactKind::Failed->value, BuildFactKind::LeftOut->value], true)) {
+                $why = $fact->payload['early'] ?? $fact->payload['why'] ?? null;
+                $said = is_string($why) && $why !== '' ? $why : $said;
+            }
+        }
+
+        return $said;
     }
 
     private function called(string $id): string

@@ -128,6 +128,8 @@ test('a kit of its own rubber is opened, poured with and spoilt; the cause is fo
 test('a mould is looked after, retired and re-made from its original in one press', async ({ page, demo: shop }) => {
     await page.goto(`${shop.url}/rack`);
     await page.getByLabel('Find a mould').fill('tray');
+    // The list is narrowed before anything of it is pressed.
+    await expect(page).toHaveURL(/q=tray/);
     await page.getByRole('link', { name: /Tray/ }).click();
     await expect(page.getByRole('heading', { name: 'Tray', level: 1 })).toBeVisible();
     const care = page.getByRole('region', { name: 'Care' });

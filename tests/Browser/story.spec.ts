@@ -224,7 +224,9 @@ test.describe('on a tablet, by touch', () => {
         await expect(page.getByRole('heading', { name: 'Pour it' })).toBeVisible();
         await main.tap();
         await expect(page.getByRole('heading', { name: /It cures/ })).toBeVisible();
+        // After seconds: that is asked about, once, before the clock of the base hears of it.
         await page.getByRole('button', { name: 'The cup has gelled now' }).tap();
+        await page.getByRole('alert', { name: 'Is it really so?' }).getByRole('button', { name: 'It is really so' }).tap();
         await expect(page.getByText(/Gelled at/)).toBeVisible();
         await goOn(page, () => main.tap());
         await page.getByText('superb').tap();

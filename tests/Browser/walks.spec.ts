@@ -78,6 +78,11 @@ async function layOn(hands: Hands, name: string | RegExp): Promise<void> {
         await hands.press(page.getByRole('button', { name: 'Begin all the same' }));
     }
     await hands.begun();
+    // Another weigh-up may have the scale: then the readings are typed.
+    await page.waitForTimeout(700);
+    if (await page.getByRole('button', { name: 'Type the readings' }).isVisible()) {
+        await hands.press(page.getByRole('button', { name: 'Type the readings' }));
+    }
     await byHand(hands);
     await hands.weighByHand();
     for (let i = 0; i < 4 && !(await page.getByRole('heading', { name: 'It lies.' }).isVisible()); i++) {

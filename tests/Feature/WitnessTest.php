@@ -144,6 +144,30 @@ final class WitnessTest extends TestCase
         self::assertCount(1, $this->look($build)['notes']);
     }
 
+    public function test_why_a_tick_went_before_its_time_stands_at_it(): void
+    {
+        $build = $this->glove();
+        $this->prepared($build);
+        $this->travel(12)->minutes();
+        $this->mixed($build, 'print');
+        foreach (['coat2', 'coat3', 'embed'] as $op) {
+            $this->tell($build, 'left_out', ['op' => $op, 'why' => 'Thin is enough'])->assertOk();
+        }
+        $this->tell($build, 'done', ['op' => 'fence'])->assertUnprocessable()->assertJsonPath('error.field', 'early');
+        $this->tell($build, 'done', ['op' => 'fence', 'early' => 'It is through, I cut the edge'])->assertOk();
+        self::assertSame(['It is through, I cut the edge', 'Thin is enough'], [$this->operation($build, 'fence')['said'], $this->operation($build, 'coat2')['said']]);
+    }
+
+    public function test_what_was_done_before_anybody_planned_the_build_is_told_all_the_same(): void
+    {
+        $build = $this->glove();
+        $this->tell($build, 'done', ['op' => 'flange', 'done_ms' => $this->ms(1440)])->assertOk();
+        $flange = $this->operation($build, 'flange');
+        self::assertSame([$this->ms(1440), 'done'], [$flange['ended_ms'], $flange['state']]);
+        self::assertLessThanOrEqual($flange['ended_ms'], $flange['started_ms']);
+        $this->get('/day')->assertOk();
+    }
+
     public function test_opening_and_gelling_are_told_late_and_put_right_afterwards(): void
     {
         $pour = $this->curing();

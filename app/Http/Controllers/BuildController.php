@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Apalos\Core\Build\BuildFactKind;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Actions\AppendFact;
@@ -68,9 +69,10 @@ final readonly class BuildController
     {
         $now = CarbonImmutable::now();
         try {
-            $stream = $append(static fn (): BuildStream => BuildStream::open($build, $now), Fields::fromJson($request->getContent()), $now);
+            $in = Fields::fromJson($request->getContent());
+            $stream = $append(static fn (): BuildStream => BuildStream::open($build, $now), $in, $now);
             // What is not weighed yet follows the plan.
-            foreach ($stream->recorded->state->edition === 0 ? [] : $stream->recorded->pours as $pour) {
+            foreach ($in->text('kind') === BuildFactKind::Changed->value ? $stream->recorded->pours : [] as $pour) {
                 $follow($pour, $now);
             }
 

@@ -48,7 +48,8 @@ final class PourController
         if ($pour->state !== PourState::Draft) {
             return redirect()->to("/pours/{$pour->id}/run");
         }
-        $follow($pour, CarbonImmutable::now());
+        // Where nothing can be written it is shown as it was; it follows once there is room again.
+        rescue(static fn (): bool => $follow($pour, CarbonImmutable::now()), false, false);
         $pour->load('impression.job', 'build');
         try {
             $reckoning = $reckoner->reckon($pour->sheet);

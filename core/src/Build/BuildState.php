@@ -82,7 +82,7 @@ final readonly class BuildState
             $id = $operation->id;
             $run = $laid[$id] ?? null;
             $ended = $run !== null ? $run->endedAt : ($done[$id] ?? null);
-            $started = $run !== null ? $run->startedAt : ($begun[$id] ?? ($ended === null ? null : max(0.0, $ended - $operation->minutes)));
+            $started = $run !== null ? $run->startedAt : ($begun[$id] ?? ($ended === null ? null : ($ended < 0.0 ? $ended : max(0.0, $ended - $operation->minutes))));
             $stands[$id] = self::stands(self::waits($plan, $operation, $leftOut, $waits), $operation, $started, $ended, $leftOut[$id] ?? null, isset($failed[$id]), $stands, $touches, self::dryAt($weighings[$id] ?? []), $now, $clock);
         }
 

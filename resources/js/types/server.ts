@@ -756,6 +756,7 @@ export type BuildView = {
             dry_mass_g: number | null;
             says: string[];
         } | null;
+        said: string | null;
         acts: string[];
         own_cautions: string[];
         layers: {

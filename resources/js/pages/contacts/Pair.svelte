@@ -32,10 +32,16 @@
     // As somebody chose it, until another chemistry is looked at.
     let base = $derived(usual);
     let place = $state('');
+    let sealer = $state('');
+    let release = $state('');
 
     function putOn(event: SubmitEvent): void {
         event.preventDefault();
-        router.post('/contacts/patches', { fresh, surface, base, place }, { preserveScroll: true, onSuccess: () => (place = '') });
+        router.post(
+            '/contacts/patches',
+            { fresh, surface, base, place, sealed_with: sealer || null, release: release || null },
+            { preserveScroll: true, onSuccess: () => (place = '') },
+        );
     }
     const wrong = $derived(refused('patch'));
 </script>
@@ -83,6 +89,8 @@
     {#each tests as test (test.id)}
         <li>
             {#if test.base !== null}{board.bases.find((b) => b.code === test.base)?.name ?? test.base}:{/if}
+            {test.sealed_with === null ? '' : `over ${board.sealers[test.sealed_with] ?? test.sealed_with},`}
+            {test.release === null ? '' : `with ${board.releases[test.release] ?? test.release}:`}
             <b>{test.passed === null ? 'still on' : test.passed ? 'cured and came away' : 'failed'}</b>
             {shortDate(test.put_on_ms)}
             {test.place}
@@ -96,8 +104,9 @@
 <form class="mt-2 grid gap-2" onsubmit={putOn} aria-label="Put on a test patch">
     <p class="quiet text-sm">
         A test patch: thickened and tinted so that it shows, on a hidden place, one spot wiped with solvent first. It clears this surface
-        under this base, not all of their kind: write a clay of your own down in <a class="link" href="/stores/new/sheet?kind=surface"
-            >Stores</a
+        under this base, with this sealer and this release, and nothing else: write a clay of your own down in <a
+            class="link"
+            href="/stores/new/sheet?kind=surface">Stores</a
         > and it is told from others.
     </p>
     <div class="flex flex-wrap items-end gap-2">
@@ -106,6 +115,15 @@
                 >{#each bases as b (b.code)}<option value={b.code}>{b.name}</option>{/each}</Choice
             >
         {/if}
+        <Choice label="over" bind:value={sealer}
+            ><option value="">the bare surface</option>{#each Object.entries(board.sealers) as [id, name] (id)}<option value={id}
+                    >{name}</option
+                >{/each}</Choice
+        >
+        <Choice label="released with" bind:value={release}
+            ><option value="">nothing</option>{#each Object.entries(board.releases) as [id, name] (id)}<option value={id}>{name}</option
+                >{/each}</Choice
+        >
         <label class="grid flex-1 gap-1 text-sm"
             ><span class="quiet">where</span><input class="input w-full" placeholder="under the left foot" bind:value={place} /></label
         >

@@ -36,7 +36,11 @@
                         >{name(board.fresh, patch.fresh)} on {name(board.surfaces, patch.surface)}</button
                     >
                     <p class="quiet text-sm">
-                        {patch.place === '' ? 'on a hidden place' : patch.place}, {patch.base === null
+                        {patch.place === '' ? 'on a hidden place' : patch.place}{patch.sealed_with === null
+                            ? ''
+                            : `, over ${board.sealers[patch.sealed_with] ?? patch.sealed_with}`}{patch.release === null
+                            ? ''
+                            : `, with ${board.releases[patch.release] ?? patch.release}`}, {patch.base === null
                             ? 'any base'
                             : (board.bases.find((b) => b.code === patch.base)?.name ?? patch.base)}, since {dayAndTime(patch.put_on_ms)}
                     </p>
