@@ -86,6 +86,10 @@ final class CureInvariantsTest extends TestCase
             $likely = $before->bands['demould_min']->likely->min;
             $after = self::read($room, [...$logs, ['room_c' => $room, 'kind' => 'demould', 'minutes' => $likely]]);
 
+            // One more witness may bear another out, or make it look wild: then it is another clock.
+            if ($after->doubted !== $before->doubted) {
+                return;
+            }
             self::assertEqualsWithDelta($likely, $after->bands['demould_min']->likely->min, 1e-6);
             self::assertEqualsWithDelta($before->q10, $after->q10, 1e-9);
         });
