@@ -40,7 +40,8 @@ final readonly class KeptView implements View
         $pour = $this->run->pour;
         $inMould = in_array($pour->impression->kind, [ImpressionKind::Cast, ImpressionKind::Copy], true);
         $said = $inMould ? CastKeeper::said($this->run) : [];
-        $draws = Rows::of('lot_draws')->where('pour_id', $pour->id)->groupBy('lot_id', 'code', 'part')->orderByRaw('min(id)')->selectRaw('lot_id, code, part, sum(grams) as grams')->get();
+        // By code first: by lot, the database would walk through all draws of the workshop in that order.
+        $draws = Rows::of('lot_draws')->where('pour_id', $pour->id)->groupBy('code', 'part', 'lot_id')->orderByRaw('min(id)')->selectRaw('lot_id, code, part, sum(grams) as grams')->get();
         $grade = Grade::tryFrom(is_string($word = $this->run->state->grade['grade'] ?? null) ? $word : '') ?? $pour->grade;
         $causes = $this->library->faultBook()->causes;
         $found = $this->run->beside->diagnosis['cause'] ?? null;

@@ -132,6 +132,19 @@ final class GrowthTest extends TestCase
         self::assertStringNotContainsString('TEMP B-TREE', $plan, 'and they come in order');
     }
 
+    public function test_what_a_run_took_is_found_by_the_run_and_not_by_walking_through_all_draws(): void
+    {
+        $this->onlyOnSqlite();
+        $pour = $this->begun();
+        $asked = array_values(array_filter($this->queries("/pours/{$pour->id}/kept"), static fn (array $q): bool => str_contains($q['query'], 'sum(grams)')));
+
+        self::assertNotSame([], $asked);
+        foreach ($asked as $one) {
+            $plan = implode("\n", array_column(DB::select("explain query plan {$one['query']}", $one['bindings']), 'detail'));
+            self::assertStringContainsString('pour_id=?', $plan);
+        }
+    }
+
     public function test_a_clock_is_learnt_from_the_newest_gels_alone(): void
     {
         $this->onlyOnSqlite();
