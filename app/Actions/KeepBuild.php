@@ -15,7 +15,9 @@ use Carbon\CarbonImmutable;
 /** Keeps a build as one of the shop's own ways, as it stands now; of the same name, the newer one counts. */
 final readonly class KeepBuild
 {
-    /** @throws BadInput without a name */
+    private const MOST = 100;
+
+    /** @throws BadInput without a name, or where so many of other names are kept */
     public function __invoke(RecordedBuild $recorded, Fields $in, CarbonImmutable $now): OwnBuild
     {
         $name = mb_substr($in->only('name')->text('name'), 0, 120);
@@ -29,7 +31,7 @@ final readonly class KeepBuild
         }
         // What is kept can be taken: read once as it will be read then.
         ReadyMade::from('own', Fields::of($made));
-        if (OwnBuild::query()->count() >= 100) {
+        if (OwnBuild::query()->where('name', '!=', $name)->count() >= self::MOST) {
             throw BadInput::at('name', Phrase::written('A hundred ways of your own are kept already. Give one of them this name to put it in its place.'));
         }
 

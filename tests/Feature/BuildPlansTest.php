@@ -135,6 +135,23 @@ final class BuildPlansTest extends TestCase
         self::assertSame('Our boot glove', $again->name);
     }
 
+    public function test_kept_twice_is_kept_once_and_a_full_shelf_still_takes_the_newer_one_of_a_name(): void
+    {
+        $build = $this->glove();
+        foreach (range(1, 2) as $press) {
+            $this->post("/builds/{$build->id}/keep", ['name' => 'Our boot glove'])->assertSessionHasNoErrors();
+        }
+        self::assertSame(1, OwnBuild::query()->count());
+        foreach (range(2, 100) as $number) {
+            OwnBuild::query()->create(['name' => "Way {$number}", 'made' => [], 'created_at' => now()]);
+        }
+        $this->post("/builds/{$build->id}/keep", ['name' => 'One more'])->assertSessionHasErrors('keep');
+        $this->post("/builds/{$build->id}/keep", ['name' => 'Way 7'])->assertSessionHasNoErrors();
+
+        self::assertSame(100, OwnBuild::query()->count());
+        self::assertNotSame([], OwnBuild::query()->where('name', 'Way 7')->firstOrFail()->made);
+    }
+
     public function test_every_pour_is_a_build_and_a_plain_one_stays_a_pour(): void
     {
         $pour = $this->draft();
