@@ -99,7 +99,7 @@ final readonly class ObservationsView implements View
         $touches = Rows::of('finger_tests')->where('base_code', $this->base->code)->orderByDesc('id')->limit(self::MOST)
             ->get(['build_id as id', 'fact_key', 'finger as kind', 'minutes', 'room_c', 'sure', 'left_out', 'pour_id', 'at']);
         $builds = Rows::of('builds')->whereIn('id', $touches->pluck('id'))->get(['id', 'impression_id'])->keyBy('id');
-        $people = Rows::of('facts')->where('stream', 'build')->whereIn('key', $touches->pluck('fact_key')->filter())->whereNotNull('person')->get(['stream_id', 'key', 'person'])->keyBy(static fn (\stdClass $fact): string => "{$fact->stream_id}/{$fact->key}");
+        $people = Rows::of('facts')->where('stream', 'build')->whereIn('stream_id', $touches->pluck('id')->unique())->whereIn('key', $touches->pluck('fact_key')->filter())->whereNotNull('person')->get(['stream_id', 'key', 'person'])->keyBy(static fn (\stdClass $fact): string => "{$fact->stream_id}/{$fact->key}");
         $where = $this->links($builds->pluck('impression_id'));
 
         return $touches->map(static function (\stdClass $touch) use ($builds, $people, $where): \stdClass {

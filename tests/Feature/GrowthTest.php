@@ -58,6 +58,7 @@ final class GrowthTest extends TestCase
         yield 'what a piece costs' => ['/jobs/{job}/cost', self::PAGE_QUESTIONS];
         yield 'what goes wrong' => ['/faults', self::PAGE_QUESTIONS];
         yield 'what is kept beside a run' => ['/pours/{pour}/kept', self::PAGE_QUESTIONS];
+        yield 'what a clock rests on' => ['/clock/pr-10', self::PAGE_QUESTIONS];
     }
 
     /** @return list<array{query: string, bindings: array<array-key, mixed>}> */
