@@ -45,6 +45,29 @@ async function shelved(page: Page, shop: Shop): Promise<void> {
     }, QUICK);
 }
 
+/** An empty job of a piece, the mould of it and what is cast in it. */
+async function newJob(
+    hands: Hands,
+    shop: Shop,
+    piece: string,
+    mould: string | { label: string },
+    more: { many?: string; surface?: string } = {},
+): Promise<void> {
+    await shelved(hands.page, shop);
+    await hands.page.goto(`${shop.url}/jobs?new=1`);
+    const form = hands.page.getByRole('form', { name: 'New job' });
+    await hands.fill(form.getByLabel('Piece'), piece);
+    if (more.many !== undefined) {
+        await hands.fill(form.getByLabel('How many'), more.many);
+    }
+    if (more.surface !== undefined) {
+        await hands.choose(form.getByLabel('Its surface'), more.surface);
+    }
+    await hands.choose(form.getByLabel('Mould of'), mould);
+    await hands.choose(form.getByLabel('Casts of'), 'qr-70');
+    await hands.press(form.getByRole('button', { name: 'Start the job' }));
+}
+
 const heading = (page: Page, name: string | RegExp): Locator => page.getByRole('heading', { name, level: 2 });
 
 /** Ticks an operation off; where it is early by the clock, says why. */
@@ -110,14 +133,7 @@ test('cast in a printed mould: it is had, sealed by no word alone, tested, the t
 }) => {
     test.slow();
     const hands = new Hands(page);
-    await shelved(page, shop);
-    await page.goto(`${shop.url}/jobs?new=1`);
-    const form = page.getByRole('form', { name: 'New job' });
-    await hands.fill(form.getByLabel('Piece'), 'Oar collar');
-    await hands.fill(form.getByLabel('How many'), '2');
-    await hands.choose(form.getByLabel('Mould of'), { label: 'printed resin' });
-    await hands.choose(form.getByLabel('Casts of'), 'qr-70');
-    await hands.press(form.getByRole('button', { name: 'Start the job' }));
+    await newJob(hands, shop, 'Oar collar', { label: 'printed resin' }, { many: '2' });
     await expect(page.getByRole('button', { name: /^mould Mould .* not poured here/ })).toBeVisible();
 
     // What is cast in it is judged by it; a release is chosen, and it is not done by being chosen.
@@ -165,14 +181,7 @@ test('a block in two halves: box and bed are asked, both halves drawn, the secon
 }) => {
     test.slow();
     const hands = new Hands(page);
-    await shelved(page, shop);
-    await page.goto(`${shop.url}/jobs?new=1`);
-    const form = page.getByRole('form', { name: 'New job' });
-    await hands.fill(form.getByLabel('Piece'), 'Net float');
-    await hands.choose(form.getByLabel('Its surface'), 'acrylic');
-    await hands.choose(form.getByLabel('Mould of'), 'qs-20');
-    await hands.choose(form.getByLabel('Casts of'), 'qr-70');
-    await hands.press(form.getByRole('button', { name: 'Start the job' }));
+    await newJob(hands, shop, 'Net float', 'qs-20', { surface: 'acrylic' });
     await hands.press(page.getByRole('button', { name: /^mould Mould/ }));
     await hands.press(page.getByRole('button', { name: /Build it in several operations/ }));
     const way = page.getByRole('form', { name: /How is/ });
@@ -207,14 +216,7 @@ test('a job changes its mind: another name, put away with what lives in it, foun
     shop,
 }) => {
     const hands = new Hands(page);
-    await shelved(page, shop);
-    await page.goto(`${shop.url}/jobs?new=1`);
-    const form = page.getByRole('form', { name: 'New job' });
-    await hands.fill(form.getByLabel('Piece'), 'Buoy');
-    await hands.choose(form.getByLabel('Its surface'), 'acrylic');
-    await hands.choose(form.getByLabel('Mould of'), 'qs-20');
-    await hands.choose(form.getByLabel('Casts of'), 'qr-70');
-    await hands.press(form.getByRole('button', { name: 'Start the job' }));
+    await newJob(hands, shop, 'Buoy', 'qs-20', { surface: 'acrylic' });
 
     await hands.press(page.getByRole('button', { name: 'Change name, number, date' }));
     const piece = page.getByRole('form', { name: 'The piece' });
