@@ -59,7 +59,7 @@ final readonly class BuildOrder
             }
         }
 
-        return new BuildStep($checklist, $this->layers->meetsOriginal($recorded, $stands->operation), $early, $care, $done, $stands->operation->mixing?->part === Part::Half ? $this->layers->liesOnBed($recorded, $stands->operation) : null);
+        return new BuildStep($checklist, $this->layers->meetsOriginal($recorded, $stands->operation), $early, $care, $done, $stands->operation->mixing?->part === Part::Half ? $this->layers->liesOnBed($recorded, $stands->operation) : null, $stands->operation->mixing?->casting);
     }
 
     /**

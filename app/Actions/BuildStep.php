@@ -14,7 +14,8 @@ final readonly class BuildStep
      * @param  string|null  $early  what is noted in the build where it goes on before its window opens
      * @param  BuildCare  $care  what the build has done for its contacts
      * @param  bool|null  $bed  whether it lies on the bed of its link; null where its link says
+     * @param  string|null  $casting  the way it is worked, where the plan says another than its material's own
      * @param  list<string>  $done  items of the checklist that it has done already
      */
-    public function __construct(public array $checklist, public bool $touchesOriginal, public ?string $early, public BuildCare $care, public array $done, public ?bool $bed = null) {}
+    public function __construct(public array $checklist, public bool $touchesOriginal, public ?string $early, public BuildCare $care, public array $done, public ?bool $bed = null, public ?string $casting = null) {}
 }

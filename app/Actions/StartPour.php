@@ -32,6 +32,7 @@ use App\Models\PourState;
 use App\Workshop\Freezer;
 use App\Workshop\JobContacts;
 use App\Workshop\JudgedContact;
+use App\Workshop\Library;
 use App\Workshop\RoomTemperature;
 use App\Workshop\SheetReckoner;
 use App\Workshop\StandsInCup;
@@ -41,7 +42,7 @@ use Illuminate\Support\Facades\DB;
 /** Begins a run: freezes the plan with all it rests on, pins the formula to a version. Asked twice, it begins once. */
 final readonly class StartPour
 {
-    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer, private Phrasebook $words, private BuildOrder $order, private Rack $rack, private MouldWants $wants, private LotBook $lots, private AppendFact $append, private FollowPlan $follow) {}
+    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer, private Phrasebook $words, private BuildOrder $order, private Rack $rack, private MouldWants $wants, private LotBook $lots, private AppendFact $append, private FollowPlan $follow, private Library $library) {}
 
     /**
      * @param  int  $edition  of the sheet on the screen it is begun from
@@ -81,10 +82,12 @@ final readonly class StartPour
             $base = $reckoning->recipe->base;
             $version = $this->version($fresh, $sheet->object('formula'));
             $stands = StandsInCup::of($fresh);
+            $casting = $step->casting ?? $base->casting;
             $run = RunPlan::of(
                 $reckoning->mix, $base->ratio->isOnePart(), Minutes::of($plan->number('mix_min')),
                 Minutes::of($vessel?->degas === true ? $plan->number('degas_min') : 0.0),
                 Scale::from($plan->object('scale'))->division, $vessel, $checklist, $step !== null,
+                $this->library->castings()->choose($casting, $base->family, $base->ratio->isOnePart(), false)->stirsBefore(),
             );
 
             $fresh->fill([
@@ -99,6 +102,7 @@ final readonly class StartPour
                     // A part of another base is another part, whatever it is called.
                     'run' => ($stands === null && $done === [] ? $run : $run->goingOn($stands?->base === $base->code ? $stands->cups : [], [...$stands->ticked ?? [], ...$done]))->toArray(),
                     'base' => $this->freezer->base($reckoning->recipe),
+                    'casting' => $casting,
                     'names' => $reckoning->recipe->names(),
                     'colours' => $reckoning->recipe->colours(),
                     'clock' => $this->freezer->clock($reckoning->recipe, $reckoning->mix->batchMass())->toArray(),

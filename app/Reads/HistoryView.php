@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
+use Apalos\Core\Casting\CastingWays;
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Run\HistoryResult;
@@ -17,13 +18,13 @@ use Carbon\CarbonImmutable;
 /** How a pour went: step by step with its time, the room, and who; planned beside real. */
 final readonly class HistoryView implements View
 {
-    public function __construct(private RecordedRun $run, private RoomTemperature $room, private CureClock $clock) {}
+    public function __construct(private RecordedRun $run, private RoomTemperature $room, private CureClock $clock, private CastingWays $ways) {}
 
     /**
      * @return array{
      *     steps: list<array{id: int, at_ms: int, kind: string, step: string, batch: int, name: string|null, planned_g: float|null, weighed_g: float|null, room_c: float, person: string|null, text: string|null}>,
      *     sums: list<array{name: string, planned_g: float, weighed_g: float}>,
-     *     times: list<array{what: string, planned_min: float|null, real_min: float|null}>, more: bool
+     *     times: list<array{what: string, planned_min: float|null, real_min: float|null}>, more: bool, met: string
      * }
      */
     public function toArray(): array
@@ -42,6 +43,7 @@ final readonly class HistoryView implements View
             'sums' => array_map(fn (array $sum): array => ['name' => $this->run->frozen->called($sum['code']), 'planned_g' => $sum['planned_g'], 'weighed_g' => $sum['weighed_g']], $history->sums),
             'times' => $this->times(),
             'more' => $history->more,
+            'met' => $this->run->worked($this->ways)->clock['met'],
         ];
     }
 

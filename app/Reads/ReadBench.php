@@ -95,21 +95,23 @@ final readonly class ReadBench
             StepKind::Weigh => $this->item($pour, 'now', $which.'weigh '.$run->frozen->called($line['add'] ?? ''), $line['running'] ?? null, 'g', 'until the scale reads', $met, $ends, 'run', 'Go on'),
             StepKind::Rescue => $this->item($pour, 'now', "{$which}over-poured: rescue the cup", array_sum($cup->poured), 'g', 'in this cup', $met, $ends, 'run', 'Rescue'),
             default => $cup->poured === []
-                ? $this->item($pour, 'now', $which.$this->inWords($run->state->step->kind), array_sum($cup->planned), 'g', 'to weigh into this cup', $met, $ends, 'run', 'Go on')
-                : $this->item($pour, 'now', $which.$this->inWords($run->state->step->kind), array_sum($cup->poured), 'g', 'in this cup', $met, $ends, 'run', 'Go on'),
+                ? $this->item($pour, 'now', $which.$this->inWords($run), array_sum($cup->planned), 'g', 'to weigh into this cup', $met, $ends, 'run', 'Go on')
+                : $this->item($pour, 'now', $which.$this->inWords($run), array_sum($cup->poured), 'g', 'in this cup', $met, $ends, 'run', 'Go on'),
         };
     }
 
-    private function inWords(StepKind $kind): string
+    private function inWords(RecordedRun $run): string
     {
-        return match ($kind) {
+        $worked = $run->worked($this->library->castings());
+
+        return match ($run->state->step->kind) {
             StepKind::Gear => 'gear on and read the cautions',
             StepKind::Contacts => 'see every contact ready',
-            StepKind::PreMix => 'stir each part in its own pot',
+            StepKind::PreMix => lcfirst($worked->premix['title'] ?? 'stir it'),
             StepKind::Tare => 'cup on the scale, tare',
-            StepKind::Mix => 'mix it',
+            StepKind::Mix => lcfirst($worked->mix['title']),
             StepKind::Degas => 'draw the air out',
-            StepKind::Fill => 'pour it',
+            StepKind::Fill => lcfirst($worked->fill['title']),
             default => 'go on',
         };
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
+use Apalos\Core\Casting\CastingWays;
+use Apalos\Core\Casting\WorkedResult;
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Cure\ReadyResult;
 use Apalos\Core\Input\Fields;
@@ -21,6 +23,7 @@ use Carbon\CarbonImmutable;
  * A run as its screen shows it: where it stands, what to do now, what the cup holds and what the clock says.
  *
  * @phpstan-import-type ReadyShape from ReadyResult
+ * @phpstan-import-type WorkedShape from WorkedResult
  */
 final readonly class RunView implements View
 {
@@ -29,7 +32,7 @@ final readonly class RunView implements View
     /** Of more, the last stand on the page. */
     private const NOTES = 60;
 
-    public function __construct(private RecordedRun $run, private CureClock $clock, private Readiness $readiness) {}
+    public function __construct(private RecordedRun $run, private CureClock $clock, private Readiness $readiness, private CastingWays $ways) {}
 
     /**
      * The last of them; one that names a fault is asked after when the cast is graded, however long ago it was.
@@ -46,7 +49,7 @@ final readonly class RunView implements View
 
     /**
      * @return array{
-     *     pour_id: int, build_id: int, laid: bool, brushed: bool, job_id: int, job: string, impression: string, kind: string, formula: string, base: string, base_code: string,
+     *     pour_id: int, build_id: int, laid: bool, worked: WorkedShape, job_id: int, job: string, impression: string, kind: string, formula: string, base: string, base_code: string,
      *     step: array{key: string, kind: string, batch: int, weighing: int}, batches: int, step_since_ms: int,
      *     cup: array{
      *         fills: list<array{code: string, name: string, planned_g: float, poured_g: float, colour: string}>,
@@ -85,7 +88,7 @@ final readonly class RunView implements View
             'pour_id' => $this->run->pour->id,
             'build_id' => $this->run->pour->build_id,
             'laid' => $this->run->plan->endsLaid,
-            'brushed' => $this->run->plan->endsLaid && $this->run->frozen->brushed,
+            'worked' => $this->run->worked($this->ways)->toArray(),
             'job_id' => $this->run->pour->impression->job_id,
             'job' => $this->run->pour->impression->job->name,
             'impression' => $this->run->pour->impression->name,

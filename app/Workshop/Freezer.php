@@ -23,10 +23,10 @@ final readonly class Freezer
         return new FrozenClock($model, $model->massThatCounts($batch), $longer);
     }
 
-    /** @return array{code: string, name: string, colour: string, brushed: bool} */
+    /** @return array{code: string, name: string, colour: string, brushed: bool, family: string} */
     public function base(Recipe $recipe): array
     {
-        return ['code' => $recipe->base->code, 'name' => $recipe->base->name, 'colour' => $recipe->base->colour, 'brushed' => $recipe->base->brushed];
+        return ['code' => $recipe->base->code, 'name' => $recipe->base->name, 'colour' => $recipe->base->colour, 'brushed' => $recipe->base->brushed, 'family' => $recipe->base->family];
     }
 
     /**

@@ -17,6 +17,8 @@ final readonly class FrozenPlan
     /**
      * @param  array<string, string>  $names  of what is weighed, by code
      * @param  array<string, string>  $colours  likewise
+     * @param  string|null  $casting  the way it is worked, where that was another than its family's own
+     * @param  string  $family  of its base; nothing where it was begun before that was written down
      */
     private function __construct(
         public string $code,
@@ -29,6 +31,8 @@ final readonly class FrozenPlan
         public string $formula,
         public ?float $likelyMl,
         public float $roomC,
+        public ?string $casting,
+        public string $family,
     ) {}
 
     public static function of(Pour $pour): self
@@ -40,6 +44,7 @@ final readonly class FrozenPlan
         return new self(
             $base->text('code'), $base->text('name'), $base->text('colour'), $base->bool('brushed'), $texts($plan->object('names')), $texts($plan->object('colours')),
             FrozenClock::from($plan->object('clock')), $plan->text('formula_name'), $plan->numberOrNull('likely_ml'), $plan->number('room_c', -50.0, 80.0),
+            $plan->textOrNull('casting'), $base->textOrNull('family') ?? '',
         );
     }
 

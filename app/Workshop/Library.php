@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Workshop;
 
 use Apalos\Core\Build\ReadyMade;
+use Apalos\Core\Casting\CastingWays;
 use Apalos\Core\Contact\Knowledge;
 use Apalos\Core\Fault\FaultBook;
 use Apalos\Core\Input\Fields;
@@ -32,6 +33,8 @@ final class Library
     private ?FaultBook $faultBook = null;
 
     private ?Wear $wear = null;
+
+    private ?CastingWays $castings = null;
 
     /** @var \Closure(): OwnShelf */
     private readonly \Closure $own;
@@ -118,6 +121,12 @@ final class Library
     public function moulds(): MouldLibrary
     {
         return MouldLibrary::of($this->read('mould-kinds.yaml')['mould-kinds'] ?? []);
+    }
+
+    /** How each thing is worked on a run. */
+    public function castings(): CastingWays
+    {
+        return $this->castings ??= CastingWays::of($this->read('casting/*.yaml'));
     }
 
     /** What is said, in metric measures; {@see Phrasebook::in} for others. */

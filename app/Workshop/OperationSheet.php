@@ -6,6 +6,7 @@ namespace App\Workshop;
 
 use Apalos\Core\Build\Mixing;
 use Apalos\Core\Build\Operation;
+use Apalos\Core\Casting\CastingWay;
 use App\Models\Pour;
 
 /**
@@ -32,15 +33,23 @@ final readonly class OperationSheet
         $base = $mixing->base ?? $recorded->build->impression->material ?? '';
         $coat = $mixing->thickness !== null;
         $volume = $mixing->volume();
+        $allow = $this->worked($mixing, $base)->lostPct ?? ($coat ? self::COATS_ALLOW_PCT : self::POURS_ALLOW_PCT);
 
         return [
             'mix' => $mixing->toArray(),
             'volume' => $coat && $mixing->area !== null && $mixing->ml === null
-                ? ['method' => 'coats', 'area_mm2' => $mixing->area, 'coats' => [['thickness_mm' => $mixing->thickness]], 'allowance_pct' => self::COATS_ALLOW_PCT]
-                : ['method' => 'capacity', 'capacity_ml' => $volume === null ? null : round($volume, 1), 'allowance_pct' => $coat ? self::COATS_ALLOW_PCT : self::POURS_ALLOW_PCT],
+                ? ['method' => 'coats', 'area_mm2' => $mixing->area, 'coats' => [['thickness_mm' => $mixing->thickness]], 'allowance_pct' => $allow]
+                : ['method' => 'capacity', 'capacity_ml' => $volume === null ? null : round($volume, 1), 'allowance_pct' => $allow],
             'base' => $base,
             'additives' => $this->additives($recorded, $operation, $mixing, $base),
         ];
+    }
+
+    private function worked(Mixing $mixing, string $code): CastingWay
+    {
+        $base = $this->library->shelf()->bases[$code] ?? null;
+
+        return $this->library->castings()->choose($mixing->casting ?? $base?->casting, $base->family ?? '', $base?->ratio->isOnePart() === true, false);
     }
 
     /** @return list<Additive> */
@@ -51,6 +60,7 @@ final readonly class OperationSheet
             return [];
         }
         $additives = $this->ofThePiece($recorded, $operation, $code);
+        $additives = [...$additives, ...array_filter($this->worked($mixing, $code)->with, static fn (array $one): bool => ! in_array($one['code'], array_column($additives, 'code'), true))];
         foreach ($this->library->atHand()->additives as $sheet) {
             $amount = match (true) {
                 ! in_array($base->family, $sheet->families, true) => null,

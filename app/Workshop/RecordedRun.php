@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Workshop;
 
+use Apalos\Core\Casting\CastingWays;
+use Apalos\Core\Casting\WorkedResult;
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Input\BadInput;
@@ -85,6 +87,12 @@ final readonly class RecordedRun
         $read = array_map(static fn (Happened $fact): CoreFact => new CoreFact($fact->id, RunFactKind::from($fact->kind), ($fact->atMs - $start) / 60_000.0, $fact->payload), $facts);
 
         return new self($pour, FrozenPlan::of($pour), $plan, RunState::of($plan, $read), Beside::of($read), $facts, $pour->started_at);
+    }
+
+    /** How it is worked, and in which words. */
+    public function worked(CastingWays $ways): WorkedResult
+    {
+        return $ways->choose($this->frozen->casting, $this->frozen->family, $this->plan->onePart, $this->plan->endsLaid && $this->frozen->brushed)->said();
     }
 
     /** A moment of the run as a time of day. */

@@ -17,6 +17,7 @@ use App\Models\PourState;
 use App\Reads\HistoryView;
 use App\Reads\RunView;
 use App\Workshop\CureClock;
+use App\Workshop\Library;
 use App\Workshop\Readiness;
 use App\Workshop\RecordedRun;
 use App\Workshop\RoomTemperature;
@@ -28,7 +29,7 @@ use Inertia\Response;
 
 final readonly class RunController
 {
-    public function __construct(private CureClock $clock, private Readiness $readiness) {}
+    public function __construct(private CureClock $clock, private Readiness $readiness, private Library $library) {}
 
     public function show(Pour $pour): Response|RedirectResponse
     {
@@ -70,7 +71,7 @@ final readonly class RunController
     {
         abort_if($pour->state === PourState::Draft, 404);
 
-        return Reply::json((new HistoryView(RecordedRun::of($pour), $room, $this->clock))->toArray());
+        return Reply::json((new HistoryView(RecordedRun::of($pour), $room, $this->clock, $this->library->castings()))->toArray());
     }
 
     /** Back to the sheet, as long as nothing has met. */
@@ -88,6 +89,6 @@ final readonly class RunController
     /** @return array<string, mixed> */
     private function view(RecordedRun $run): array
     {
-        return (new RunView($run, $this->clock, $this->readiness))->toArray();
+        return (new RunView($run, $this->clock, $this->readiness, $this->library->castings()))->toArray();
     }
 }

@@ -15,6 +15,7 @@ enum AdditiveRole: string
     case Accelerator = 'accelerator';
     case Retarder = 'retarder';
     case Solvent = 'solvent';
+    case Filler = 'filler';
     case VinylSoftener = 'vinyl-softener';
     case VinylHardener = 'vinyl-hardener';
 

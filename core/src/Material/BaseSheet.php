@@ -29,6 +29,7 @@ final readonly class BaseSheet
      * @param  list<AdditiveLimit>  $limits
      * @param  list<string>  $hazards  ids of cautions
      * @param  list<string>  $leftOpen  what its sheet does not say and something stands in for
+     * @param  string|null  $casting  the way it is worked on a run, where that is another than its family's own
      * @param  array<string, mixed>  $written  the sheet as written, for reading
      */
     private function __construct(
@@ -53,6 +54,7 @@ final readonly class BaseSheet
         public array $hazards,
         public string $colour,
         public array $leftOpen,
+        public ?string $casting,
         private array $written,
     ) {}
 
@@ -91,6 +93,7 @@ final readonly class BaseSheet
             self::strings($sheet['hazards'] ?? []),
             $in->text('colour'),
             $in->strings('left_open'),
+            $in->textOrNull('casting'),
             $sheet,
         );
     }

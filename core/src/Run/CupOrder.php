@@ -29,7 +29,7 @@ final readonly class CupOrder
     /** After a cup is in the mould. One that was weighed ahead goes back on the scale as it is; for another the parts are stirred first. */
     public function afterFill(int $batch): Step
     {
-        return new Step(($this->cups[$batch + 1] ?? null)?->weighings ? StepKind::Tare : StepKind::PreMix, $batch + 1);
+        return ($this->cups[$batch + 1] ?? null)?->weighings ? new Step(StepKind::Tare, $batch + 1) : $this->plan->cupBegins($batch + 1);
     }
 
     /** Before it meets: the next cup that is still empty, and from the last one back to the first. */

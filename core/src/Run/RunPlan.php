@@ -30,6 +30,7 @@ final readonly class RunPlan
      * @param  bool  $endsLaid  it is over when it is where it belongs: a coat of a build, which is not opened for itself
      * @param  bool  $ahead  every cup is weighed up to the meeting before the first of them meets: several cups are one pour
      * @param  array<int, array<string, float>>  $carried  grams by code that stand in a cup already, from before the plan was changed
+     * @param  bool  $premixes  what is weighed is stirred in its own pot first; powder, dough and film are not
      * @param  Millilitres|null  $takes  what the cup takes with room to rise under vacuum; null where it is only stirred, or nobody said
      */
     public function __construct(
@@ -47,6 +48,7 @@ final readonly class RunPlan
         public bool $ahead = false,
         public array $carried = [],
         public array $ticked = [],
+        public bool $premixes = true,
     ) {}
 
     /**
@@ -61,12 +63,12 @@ final readonly class RunPlan
 
         return new self(
             $this->batches, $this->onePart, $this->mixing, $this->degassing, $this->division, $this->capacity, $this->density, $this->tolerancePct, $this->checklist, $this->takes, $this->endsLaid, $this->ahead,
-            $fits, array_values(array_intersect(array_column($this->checklist, 'id'), $ticked)),
+            $fits, array_values(array_intersect(array_column($this->checklist, 'id'), $ticked)), $this->premixes,
         );
     }
 
     /** @param  list<array{id: string, text: string, minutes: float}>  $checklist */
-    public static function of(MixResult $mix, bool $onePart, Minutes $mixing, Minutes $degassing, Grams $division, ?Vessel $vessel, array $checklist = [], bool $endsLaid = false): self
+    public static function of(MixResult $mix, bool $onePart, Minutes $mixing, Minutes $degassing, Grams $division, ?Vessel $vessel, array $checklist = [], bool $endsLaid = false, bool $premixes = true): self
     {
         $batches = array_map(static function (Batch $batch): array {
             $amounts = [];
@@ -77,7 +79,7 @@ final readonly class RunPlan
             return $amounts;
         }, $mix->batches);
 
-        return new self($batches, $onePart, $mixing, $degassing, $division, $vessel?->capacity, $mix->density, checklist: $checklist, takes: $vessel?->degas === true ? $vessel->takes() : null, endsLaid: $endsLaid, ahead: count($batches) > 1 && ! $onePart);
+        return new self($batches, $onePart, $mixing, $degassing, $division, $vessel?->capacity, $mix->density, checklist: $checklist, takes: $vessel?->degas === true ? $vessel->takes() : null, endsLaid: $endsLaid, ahead: count($batches) > 1 && ! $onePart, premixes: $premixes);
     }
 
     public static function from(Fields $in): self
@@ -107,6 +109,7 @@ final readonly class RunPlan
             $in->has('ahead') && $in->bool('ahead'),
             self::readCarried($in),
             $in->has('ticked') ? $in->strings('ticked') : [],
+            ! $in->has('premixes') || $in->bool('premixes'),
         );
     }
 
@@ -114,7 +117,7 @@ final readonly class RunPlan
      * @return array{
      *     batches: list<array<string, float>>, one_part: bool, mix_min: float, degas_min: float, division_g: float,
      *     capacity_ml: float|null, sg: float, tolerance_pct: float,
-     *     checklist: list<array{id: string, text: string, minutes: float}>, takes_ml: float|null, ends_laid: bool, ahead: bool, carried?: array<int, array<string, float>>, ticked?: list<string>
+     *     checklist: list<array{id: string, text: string, minutes: float}>, takes_ml: float|null, ends_laid: bool, ahead: bool, carried?: array<int, array<string, float>>, ticked?: list<string>, premixes?: bool
      * }
      */
     public function toArray(): array
@@ -134,6 +137,7 @@ final readonly class RunPlan
             'ahead' => $this->ahead,
             ...($this->carried === [] ? [] : ['carried' => $this->carried]),
             ...($this->ticked === [] ? [] : ['ticked' => $this->ticked]),
+            ...($this->premixes ? [] : ['premixes' => false]),
         ];
     }
 
@@ -150,6 +154,12 @@ final readonly class RunPlan
         }
 
         return $carried;
+    }
+
+    /** Where a cup begins: what goes into it is stirred first, or it goes straight onto the scale. */
+    public function cupBegins(int $batch): Step
+    {
+        return new Step($this->premixes ? StepKind::PreMix : StepKind::Tare, $batch);
     }
 
     /** How far either way a weighing of this much may be off: the tolerance, but never less than one step of the scale. */

@@ -183,8 +183,8 @@ final readonly class RunState
             return $this;
         }
         $next = match ($step->kind) {
-            StepKind::Gear => $this->plan->checklist === [] ? new Step(StepKind::PreMix, 1) : new Step(StepKind::Contacts),
-            StepKind::Contacts => new Step(StepKind::PreMix, 1),
+            StepKind::Gear => $this->plan->checklist === [] ? $this->plan->cupBegins(1) : new Step(StepKind::Contacts),
+            StepKind::Contacts => $this->plan->cupBegins(1),
             StepKind::PreMix => new Step(StepKind::Tare, $step->batch),
             StepKind::Mix => $this->plan->degassing->min > 0.0 ? new Step(StepKind::Degas, $step->batch) : new Step(StepKind::Fill, $step->batch),
             StepKind::Degas => new Step(StepKind::Fill, $step->batch),

@@ -26,6 +26,36 @@ export type BrushedMouldResult = {
     }[];
 };
 
+/** How one weigh-up is worked, step by step, in the words of its process. */
+export type WorkedResult = {
+    id: string;
+    name: string;
+    premix: {
+        title: string;
+        points: string[];
+        done: string | null;
+    } | null;
+    mix: {
+        title: string;
+        points: string[];
+        done: string | null;
+    };
+    fill: {
+        title: string;
+        points: string[];
+        done: string | null;
+    };
+    wait: {
+        title: string;
+        points: string[];
+        done: string | null;
+    };
+    starts: string;
+    since: string;
+    met: string;
+    turn_s: number | null;
+};
+
 /** What a contact asks for, why, and what to do about it. */
 export type ContactResult = {
     verdict: 'clear' | 'release' | 'seal-and-release' | 'test-first' | 'stop';
@@ -1490,6 +1520,7 @@ export type HistoryView = {
         real_min: number | null;
     })[];
     more: boolean;
+    met: string;
 };
 
 /** How far a file has been taken in. */
@@ -2146,7 +2177,7 @@ export type RunView = {
     pour_id: number;
     build_id: number;
     laid: boolean;
-    brushed: boolean;
+    worked: WorkedResult;
     job_id: number;
     job: string;
     impression: string;

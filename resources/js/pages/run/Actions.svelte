@@ -37,7 +37,7 @@
 
 <div class="actions">
     <button class="btn btn-primary big main" aria-disabled={steady.resting} onclick={() => steady.press(onmain)}
-        >{armed ? 'Waiting for it to rest …' : kind === 'fill' && run.brushed ? 'It is all on' : actions[kind]}
+        >{armed ? 'Waiting for it to rest …' : kind === 'fill' ? (run.worked.fill.done ?? actions.fill) : actions[kind]}
         <kbd class="kbd text-base-content">Space</kbd></button
     >
     {#if kind === 'rescue'}<button

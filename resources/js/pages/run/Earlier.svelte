@@ -14,7 +14,7 @@
             one.filled_ms !== null
                 ? [{ what: 'filled', batch: one.batch, words: run.batches > 1 ? `Cup ${String(one.batch)} went in` : 'It went in' }]
                 : one.met_ms !== null
-                  ? [{ what: 'met', batch: one.batch, words: run.one_part ? `It was opened${cup(one.batch)}` : `A met B${cup(one.batch)}` }]
+                  ? [{ what: 'met', batch: one.batch, words: `${run.worked.met}${cup(one.batch)}` }]
                   : [],
         );
         return [

@@ -30,7 +30,6 @@
     const kinds: Record<string, string> = {
         begun: 'A wait began',
         checked: 'A contact ticked',
-        met: 'A met B',
         rescued: 'The cup was rescued',
         kept: 'The over-pour was left as it is',
         counted: 'The display was counted anew',
@@ -55,7 +54,9 @@
             ? (steps[step.step] ?? step.step)
             : step.kind === 'weighed'
               ? (step.name ?? '')
-              : (kinds[step.kind] ?? step.kind);
+              : step.kind === 'met'
+                ? (view?.met ?? '')
+                : (kinds[step.kind] ?? step.kind);
 </script>
 
 <details class="mt-5" ontoggle={(event) => void open(event)}>
@@ -75,7 +76,7 @@
                 >
             </table>
             <table>
-                <caption>After A met B</caption>
+                <caption>After: {view.met}</caption>
                 <thead><tr><th scope="col"></th><th scope="col">expected</th><th scope="col">really</th></tr></thead>
                 <tbody
                     >{#each view.times as time (time.what)}<tr

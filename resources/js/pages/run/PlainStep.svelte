@@ -4,6 +4,8 @@
     import type { LiveRun } from '../../lib/run.svelte';
     import { decimalsOf, figure, measure } from '../../lib/units';
     import Cautions from '../../parts/Cautions.svelte';
+    import Turning from './Turning.svelte';
+    import Worked from './Worked.svelte';
 
     let { live, kind, scaled }: { live: LiveRun; kind: string; scaled: boolean } = $props();
 
@@ -17,11 +19,7 @@
     </p>
     <Cautions cautions={run.cautions} gear={run.gear} />
 {:else if kind === 'premix'}
-    <h1 class="text-4xl">{run.one_part ? 'Stir it in its own pot' : 'Stir each part in its own pot'}</h1>
-    <p class="mt-3 max-w-prose text-lg">
-        Pigment, filler and softener settle. Stir or roll each pot until it is one colour to the bottom, with a stick of its own: a stick
-        that goes from one pot into the other ruins both.
-    </p>
+    <Worked said={run.worked.premix ?? run.worked.mix} />
 {:else if kind === 'tare'}
     <h1 class="text-4xl">
         {run.carried
@@ -41,18 +39,7 @@
     {#if scaled}<p class="fig mt-4 text-5xl font-bold">
             {figure(live.scale.grams, 'mass', bench.units, decimalsOf(run.division_g, bench.units))}
         </p>{/if}
-{:else if kind === 'fill' && run.brushed}
-    <h1 class="text-4xl">Lay it on</h1>
-    <ul class="mt-3 grid max-w-[44ch] gap-2 text-xl">
-        <li>Into every corner first, with a short brush or in thin mists; no bubble stays behind.</li>
-        <li>Then evenly over all, out onto the flange or past the edge.</li>
-        <li>Look for thin places: where the coat below shows through, lay on more while it is wet.</li>
-    </ul>
 {:else if kind === 'fill'}
-    <h1 class="text-4xl">Pour it</h1>
-    <ul class="mt-3 grid max-w-[44ch] gap-2 text-xl">
-        <li>A thin coat over the detail first, brushed or blown into every corner.</li>
-        <li>Then a thin high stream into the lowest corner. Let it find its own level.</li>
-        <li>Tap; watch the reservoir sink; top it up.</li>
-    </ul>
+    <Worked said={run.worked.fill} />
+    {#if run.worked.turn_s !== null}<Turning {run} every={run.worked.turn_s} />{/if}
 {/if}

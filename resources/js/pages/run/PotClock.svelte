@@ -38,7 +38,7 @@
         <p class="quiet">{clock.met_ms === null ? 'pours for' : left < 0 ? 'past its pot life by' : 'pours for another'}</p>
         <p class="fig time" data-testid="potlife">{span(Math.abs(left))}</p>
         <p class="quiet text-sm">
-            {clock.met_ms === null ? (run.one_part ? 'starts with the first gram' : 'starts when A meets B') : 'since A met B'}
+            {clock.met_ms === null ? run.worked.starts : run.worked.since}
         </p>
         <svg viewBox="0 0 196 330" aria-hidden="true">
             <rect x="6" y="6" width="58" height="318" rx="12" fill="var(--color-secondary)" />
@@ -58,8 +58,8 @@
         </svg>
     </div>
 {:else if clock.met_ms !== null}
-    <div class="pot" role="timer" aria-label="Since A met B">
-        <p class="quiet">A met B</p>
+    <div class="pot" role="timer" aria-label={run.worked.since}>
+        <p class="quiet">{run.worked.met}</p>
         <p class="fig time" data-testid="met">{span(bench.now - clock.met_ms)}</p>
         <p class="quiet text-sm">ago. Its sheet gives no pot life: watch the cup, not this clock.</p>
     </div>

@@ -9,13 +9,12 @@
     const left = $derived(run.step_since_ms + length - bench.now);
 </script>
 
-<h1 class="text-4xl">{mixing ? 'Mix it into one colour' : 'Draw the air out'}</h1>
+<h1 class="text-4xl">{mixing ? run.worked.mix.title : 'Draw the air out'}</h1>
 <p class="fig time" class:up={left <= 0} role="timer">{left > 0 ? span(left) : `+${span(-left)}`}</p>
 <ul class="how">
     {#if mixing}
-        <li>Scrape the <b>sides</b>, the <b>bottom</b>, and the <b>stick</b> itself.</li>
-        <li>Slow enough not to whip air in.</li>
-        {#if run.second_cup}<li class="cup">
+        {#each run.worked.mix.points as point (point)}<li>{point}</li>{/each}
+        {#if run.second_cup && run.worked.premix !== null}<li class="cup">
                 <b>More than 500 g: pour it into a second, clean cup</b> and mix on. What clings to the wall of the first is not mixed.
             </li>{/if}
     {:else}

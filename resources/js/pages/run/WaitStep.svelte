@@ -17,7 +17,7 @@
     const early = $derived(wait.open_low_ms !== null && bench.now < wait.open_low_ms);
 </script>
 
-<h1 class="text-4xl">{left === null ? 'It cures' : left > 0 ? 'It cures. Nothing to do but leave it' : 'Ready to open'}</h1>
+<h1 class="text-4xl">{left !== null && left <= 0 ? 'Ready to open' : live.run.worked.wait.title}</h1>
 {#if left !== null && wait.open_likely_ms !== null}
     <p class="fig time" role="timer">{left > 0 ? span(left) : `+${span(-left)}`}</p>
     <p class="text-lg">
@@ -28,19 +28,12 @@
     <Ready {...live.run.ready} />
     <div class="bar" aria-hidden="true"><span style="width:{share * 100}%"></span></div>
 {/if}
-<p class="max-w-prose">
-    Keep what is left in the cup: when it no longer runs, tap below, and the clock of this base gets better. {measure(
-        live.run.weighed_g,
-        'mass',
-        bench.units,
-    )} are in.
-</p>
+<p class="quiet">{measure(live.run.weighed_g, 'mass', bench.units)} are in.</p>
+<ul class="points">
+    {#each live.run.worked.wait.points as point (point)}<li>{point}</li>{/each}
+</ul>
 <Gelled {live} />
 {#if early}<p class="early">Earlier than it has ever been likely: press a fingernail into the flash first. If it marks, wait.</p>{/if}
-<p class="quiet mt-3">
-    To open: break the seal with air or a thin edge, pull against the grain of the sculpture, and leave the original in if a second half is
-    still to be poured.
-</p>
 
 <style>
     .time {
@@ -60,6 +53,16 @@
         display: block;
         height: 100%;
         background: color-mix(in oklab, var(--color-success) 55%, var(--color-secondary));
+    }
+    .points {
+        display: grid;
+        gap: 0.4rem;
+        max-width: 65ch;
+        margin-top: 0.4rem;
+    }
+    .points li {
+        padding-left: 1rem;
+        border-left: 4px solid var(--color-base-300);
     }
     .early {
         margin-top: 0.8rem;
