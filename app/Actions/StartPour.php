@@ -115,7 +115,10 @@ final readonly class StartPour
             ])->save();
             $mould === null || DB::table('pour_moulds')->insert(['pour_id' => $fresh->id, 'mould_id' => $mould->id, 'workshop_id' => $fresh->workshop_id, 'live' => true]);
             $step?->early === null || ($this->append)(static fn (): BuildStream => BuildStream::open($fresh->build, $now), Fields::of(['key' => "early/{$fresh->id}", 'kind' => BuildFactKind::Noted->value, 'payload' => ['text' => $step->early]]), $now);
-            $fresh->build->begun_at === null && $fresh->build->update(['begun_at' => $now, 'planned_of' => null]);
+            if ($fresh->build->begun_at === null) {
+                $fresh->build->update(['begun_at' => $now, 'planned_of' => null]);
+                $fresh->build->handPlanOn();
+            }
 
             return $fresh;
         }, 3);

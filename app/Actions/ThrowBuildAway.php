@@ -21,11 +21,13 @@ final readonly class ThrowBuildAway
             if ($planned === null) {
                 return false;
             }
-            Typed::query()->updateOrCreate(['screen' => self::kept($planned->id)], ['what' => [
-                'build' => ['impression_id' => $planned->impression_id, 'kind' => $planned->kind, 'name' => $planned->name, 'plan' => $planned->plan, 'created_at' => $planned->created_at->toIso8601String()],
-                'sheets' => $planned->pours->map(static fn (Pour $pour): array => ['operation' => $pour->operation, 'sheet' => $pour->sheet])->all(),
-            ]]);
-            $planned->delete();
+            // Of several copies all go that have not begun: it was one plan.
+            $all = $planned->copies_of === null ? [$planned] : $planned->copies()->whereNull('begun_at')->whereNull('ended_at')->with('pours')->lockForUpdate()->get()->all();
+            Typed::query()->updateOrCreate(['screen' => self::kept($planned->id)], ['what' => ['builds' => array_map(static fn (Build $build): array => [
+                'build' => ['impression_id' => $build->impression_id, 'kind' => $build->kind, 'name' => $build->name, 'plan' => $build->plan, 'created_at' => $build->created_at->toIso8601String(), 'copies_of' => $build->copies_of, 'copy' => $build->copy, 'wanted_on' => $build->wanted_on?->toDateString()],
+                'sheets' => $build->pours->map(static fn (Pour $pour): array => ['operation' => $pour->operation, 'sheet' => $pour->sheet])->all(),
+            ], $all)]]);
+            Build::query()->whereKey(array_map(static fn (Build $build): int => $build->id, $all))->delete();
 
             return true;
         }, 3);
@@ -36,13 +38,19 @@ final readonly class ThrowBuildAway
     {
         return DB::transaction(static function () use ($build): ?Build {
             $kept = Typed::query()->where('screen', self::kept($build))->lockForUpdate()->first();
-            $link = $kept?->what['build']['impression_id'] ?? null;
-            if ($kept === null || Build::query()->where('planned_of', $link)->exists()) {
+            // What was thrown away before there were copies is one of itself.
+            $builds = $kept === null ? [] : ($kept->what['builds'] ?? [$kept->what]);
+            $link = $builds[0]['build']['impression_id'] ?? null;
+            if ($kept === null || $link === null || Build::query()->where('planned_of', $link)->exists()) {
                 return null;
             }
-            $back = Build::query()->create([...$kept->what['build'], 'planned_of' => $link]);
-            foreach ($kept->what['sheets'] as $sheet) {
-                $back->pours()->create([...$sheet, 'impression_id' => $link, 'state' => PourState::Draft]);
+            $back = null;
+            foreach ($builds as $one) {
+                $build = Build::query()->create([...$one['build'], 'planned_of' => $back === null ? $link : null]);
+                $back ??= $build;
+                foreach ($one['sheets'] as $sheet) {
+                    $build->pours()->create([...$sheet, 'impression_id' => $link, 'state' => PourState::Draft]);
+                }
             }
             $kept->delete();
 

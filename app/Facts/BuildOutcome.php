@@ -32,6 +32,7 @@ final readonly class BuildOutcome
             'planned_of' => $state->hasBegun() || $over ? null : $recorded->build->planned_of,
             'ended_at' => $over ? ($recorded->build->ended_at ?? $recorded->now) : null,
         ]);
+        $recorded->build->planned_of === null && $recorded->build->handPlanOn();
         $this->main($recorded);
         $this->casts->over($recorded->build->id, $over);
         $this->fingers($recorded);

@@ -24,6 +24,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property array<string, mixed>|null $plan its operations as they were at first; changes are facts
  * @property list<string>|null $left_out_touches keys of the facts that tell of a touch which somebody found to be a slip
+ * @property int|null $copies_of the first of several that are built the same way; null where it is one alone
+ * @property int $copy which of them
+ * @property CarbonImmutable|null $wanted_on where it is wanted on another day than its job
  * @property CarbonImmutable|null $begun_at
  * @property CarbonImmutable|null $ended_at
  * @property CarbonImmutable $created_at the moment its minutes count from
@@ -40,7 +43,7 @@ final class Build extends Model
 
     protected $table = 'builds';
 
-    protected $fillable = ['workshop_id', 'impression_id', 'planned_of', 'plain', 'kind', 'name', 'plan', 'begun_at', 'ended_at', 'created_at', 'left_out_touches'];
+    protected $fillable = ['workshop_id', 'impression_id', 'planned_of', 'plain', 'kind', 'name', 'plan', 'begun_at', 'ended_at', 'created_at', 'left_out_touches', 'copies_of', 'copy', 'wanted_on'];
 
     protected $attributes = ['plain' => false, 'plan' => null, 'planned_of' => null, 'begun_at' => null, 'ended_at' => null];
 
@@ -48,7 +51,7 @@ final class Build extends Model
 
     protected function casts(): array
     {
-        return ['plain' => 'boolean', 'plan' => 'array', 'left_out_touches' => 'array', 'begun_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime', 'planned_of' => 'integer'];
+        return ['plain' => 'boolean', 'plan' => 'array', 'left_out_touches' => 'array', 'begun_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime', 'planned_of' => 'integer', 'copies_of' => 'integer', 'copy' => 'integer', 'wanted_on' => 'immutable_date'];
     }
 
     /** @return BelongsTo<Impression, $this> */
@@ -74,6 +77,29 @@ final class Build extends Model
             ->whereRaw('exists (select 1 from impressions join jobs on jobs.id = impressions.job_id where impressions.id = builds.impression_id and impressions.deleted_at is null and jobs.deleted_at is null)');
     }
 
+    /**
+     * Those that are built the same way, with itself.
+     *
+     * @return Builder<self>
+     */
+    public function copies(): Builder
+    {
+        return self::query()->where('copies_of', $this->copies_of ?? 0)->orderBy('copy')->orderBy('id');
+    }
+
+    /** Once it has begun, the next of its copies is what is planned of its link. */
+    public function handPlanOn(): void
+    {
+        $next = $this->copies_of === null || self::query()->where('planned_of', $this->impression_id)->exists() ? null : $this->copies()->whereNull('begun_at')->whereNull('ended_at')->first();
+        $next?->update(['planned_of' => $this->impression_id]);
+    }
+
+    /** The day it is wanted on: its own, or its job's. */
+    public function wantedOn(): ?CarbonImmutable
+    {
+        return $this->wanted_on ?? $this->impression->job->due_on;
+    }
+
     /** Its operations as they were planned at first. */
     public function planned(): BuildPlan
     {
@@ -82,6 +108,6 @@ final class Build extends Model
 
     public function title(): string
     {
-        return "{$this->impression->job->name} · {$this->impression->name}";
+        return "{$this->impression->job->name} · {$this->impression->name}".($this->copies_of === null ? '' : ", copy {$this->copy}");
     }
 }

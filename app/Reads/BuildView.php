@@ -19,7 +19,10 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Keep\Drying;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
+use App\Keeping\Prices;
+use App\Models\Build;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Workshop\BuildBook;
@@ -47,11 +50,11 @@ final readonly class BuildView implements View
     /** Of more, the last stand on the page. */
     private const NOTES = 60;
 
-    public function __construct(private RecordedBuild $recorded, private Layers $layers, private BuildBook $book, private Library $library, private CareAsked $asked) {}
+    public function __construct(private RecordedBuild $recorded, private Layers $layers, private BuildBook $book, private Library $library, private CareAsked $asked, private Prices $prices) {}
 
     /**
      * @return array{
-     *     id: int, job_id: int, job: string, link: string, link_id: int, makes: string, name: string, kind: string, now_ms: int, edition: int, begun: bool, through: bool,
+     *     id: int, job_id: int, job: string, link: string, link_id: int, makes: string, name: string, kind: string, now_ms: int, edition: int, begun: bool, through: bool, wanted_on: string|null, copies: list<array{id: int, copy: int, wanted_on: string|null, state: string}>,
      *     grade: array{grade: string, faults: list<string>, pieces: int, note: string}|null, given_up: string|null, main_pour: int|null, next: string|null,
      *     operations: list<BuildOperationShape>,
      *     section: list<array{id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool, half: bool}>, inside: list<string>, laid_mm: float, wall_mm: float, doubts: list<array{code: string, message: Phrase}>,
@@ -69,6 +72,7 @@ final readonly class BuildView implements View
         return [
             'id' => $build->id, 'job_id' => $build->impression->job_id, 'job' => $build->impression->job->name, 'link' => $build->impression->name, 'link_id' => $build->impression_id, 'makes' => $build->impression->kind->value,
             'name' => $build->name, 'kind' => $build->kind, 'now_ms' => (int) $this->recorded->now->getTimestampMs(), 'edition' => $state->edition, 'begun' => $state->hasBegun(), 'through' => $state->isThrough(),
+            'wanted_on' => $build->wantedOn()?->toDateString(), 'copies' => $this->copies(),
             'grade' => $grade === null ? null : ['grade' => $grade->text('grade'), 'faults' => $grade->strings('faults'), 'pieces' => (int) $grade->number('pieces'), 'note' => $grade->textOrNull('note') ?? ''],
             'main_pour' => $this->recorded->main()?->id,
             'given_up' => $state->givenUp === null ? null : (Fields::of($state->givenUp)->textOrNull('note') ?? ''),
@@ -78,13 +82,44 @@ final readonly class BuildView implements View
             'inside' => $this->asked->inside($this->recorded),
             'laid_mm' => array_sum(array_map($thickness, array_filter($section, static fn (array $layer): bool => $layer['state'] === 'laid'))),
             'wall_mm' => array_sum(array_map($thickness, $section)),
-            'doubts' => $state->isOver() ? [] : Warning::all(BuildDoubts::of($state->plan)),
+            'doubts' => $state->isOver() ? [] : Warning::all([...BuildDoubts::of($state->plan), ...$this->short()]),
             'notes_before' => max(0, count($state->notes) - self::NOTES),
             'notes' => array_map(fn (array $note): array => ['at_ms' => (int) $this->recorded->ms($note['at']), 'text' => $note['text']], array_slice($state->notes, -self::NOTES)),
             'take_back' => $this->takeBack(),
             'faults' => array_map(static fn (string $id, array $fault): array => ['id' => $id, 'name' => $fault['name']], array_keys($this->library->faults()), array_values($this->library->faults())),
             'last_fact_id' => $this->recorded->lastFactId(),
         ];
+    }
+
+    /** @return list<Warning> what is still to be mixed, against what the stores hold of it; where no kit is written down nothing is known */
+    private function short(): array
+    {
+        $needed = [];
+        foreach ($this->recorded->state->operations as $stands) {
+            $base = $stands->operation->mixing === null || $stands->state->isOver() || $stands->startedAt !== null ? null : $this->layers->base($this->recorded, $stands->operation);
+            $volume = $stands->operation->mixing?->volume();
+            if ($base !== null && $volume !== null) {
+                $needed[$base->code] = ($needed[$base->code] ?? 0.0) + $volume * $base->density()->gPerMl;
+            }
+        }
+        $held = $this->prices->onHand(array_keys($needed));
+
+        return array_values(array_map(
+            fn (string $code): Warning => new Warning('more_than_on_hand', Phrase::of('bench.more_than_on_hand', ['needed' => Quantity::mass($needed[$code]), 'base' => $this->library->shelf()->bases[$code]->name ?? $code, 'held' => Quantity::mass($held[$code])])),
+            array_filter(array_map(strval(...), array_keys($needed)), static fn (string $code): bool => isset($held[$code]) && $needed[$code] > $held[$code]),
+        ));
+    }
+
+    /** @return list<array{id: int, copy: int, wanted_on: string|null, state: string}> what is built the same way, with itself */
+    private function copies(): array
+    {
+        if ($this->recorded->build->copies_of === null) {
+            return [];
+        }
+
+        return array_values($this->recorded->build->copies()->get()->map(static fn (Build $one): array => [
+            'id' => $one->id, 'copy' => $one->copy, 'wanted_on' => $one->wanted_on?->toDateString(), 'state' => $one->ended_at !== null ? 'built' : ($one->begun_at !== null ? 'being built' : 'planned'),
+        ])->all());
     }
 
     /** @return BuildOperationShape */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
+use Apalos\Core\Day\After;
 use Apalos\Core\Day\DayPlanner;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Budget;
@@ -84,8 +85,10 @@ final readonly class DayView implements View
         [$startable, $waits] = [[], []];
         $budget = new Budget(self::TRIES);
         foreach ($groups as $group) {
-            // Only what nobody has begun.
-            if (array_filter($group, static fn (DayWork $one): bool => $one->state !== 'planned' || ! $one->moves) !== []) {
+            // Only what nobody has begun, and what waits for nobody else: a copy waits until its mould is free.
+            $own = array_map(static fn (DayWork $one): string => $one->operation->id, $group);
+            $waiting = array_filter($group, static fn (DayWork $one): bool => array_diff(array_map(static fn (After $after): string => $after->operation, $one->operation->after), $own) !== []);
+            if ($waiting !== [] || array_filter($group, static fn (DayWork $one): bool => $one->state !== 'planned' || ! $one->moves) !== []) {
                 continue;
             }
             $starts = (new DayPlanner(thorough: false))->quick($this->desk->request($group, $this->now), [], $budget->part(0.25));

@@ -40,7 +40,7 @@ use Illuminate\Support\Facades\DB;
  *     status: string, pourable: bool, had: bool, knows_nothing: bool, not_for_skin: bool,
  *     contacts: list<LinkContactShape>,
  *     surface: string|null, role: string, from_id: int|null, wall: string|null, bed: string|null,
- *     builds: list<array{id: int, name: string, began_ms: int|null, ended: bool}>, gone_ms: int|null,
+ *     builds: list<array{id: int, name: string, began_ms: int|null, ended: bool, copy: int|null, wanted_on: string|null}>, gone_ms: int|null,
  *     pours_in_all: int, pours: list<array{id: int, state: string, operation: string, href: string, grams: float|null, grade: string|null, at_ms: int|null, planned_ml: float|null}>
  * }
  */
@@ -173,7 +173,7 @@ final readonly class JobView implements View
             'gone_ms' => $impression->gone_at === null ? null : (int) $impression->gone_at->getTimestampMs(),
             'wall' => $impression->wall,
             'bed' => $impression->bed,
-            'builds' => array_map(static fn (Build $build): array => ['id' => $build->id, 'name' => $build->name, 'began_ms' => self::ms($build->begun_at), 'ended' => $build->ended_at !== null], array_values($builds)),
+            'builds' => array_map(static fn (Build $build): array => ['id' => $build->id, 'name' => $build->name, 'began_ms' => self::ms($build->begun_at), 'ended' => $build->ended_at !== null, 'copy' => $build->copies_of === null ? null : $build->copy, 'wanted_on' => $build->wanted_on?->toDateString()], array_values($builds)),
             'pours_in_all' => $sofar->pours($impression->id),
             'pours' => array_map(static fn (Pour $pour): array => [
                 'id' => $pour->id,

@@ -148,6 +148,10 @@ final readonly class ReadBench
     private function build(RecordedBuild $recorded): array
     {
         $next = $recorded->state->next();
+        // Of several copies the one that is next stands there, and those that have begun.
+        if ($recorded->build->copies_of !== null && ! $recorded->state->hasBegun() && $recorded->build->planned_of === null) {
+            return [];
+        }
         if ($next !== null && $next->state === OperationState::UnderWay && $next->operation->mixing !== null) {
             return [];
         }

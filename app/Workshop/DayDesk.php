@@ -6,6 +6,7 @@ namespace App\Workshop;
 
 use Apalos\Core\Build\BuildFactKind;
 use Apalos\Core\Build\Operation;
+use Apalos\Core\Build\OperationKind;
 use Apalos\Core\Build\OperationStands;
 use Apalos\Core\Build\OperationState;
 use Apalos\Core\Cure\Milestone;
@@ -15,6 +16,8 @@ use Apalos\Core\Day\DayRequest;
 use Apalos\Core\Day\WorkingHours;
 use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Mix\BatchLimit;
+use App\Models\ImpressionKind;
+use App\Models\Mould;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Workshop;
@@ -36,6 +39,9 @@ final class DayDesk
     /** Weighing up a cup, when nobody says how long it takes. */
     private const WEIGHING_MIN = 8.0;
 
+    /** @var array<int, int> how many there are in use, by job */
+    private array $moulds = [];
+
     public function __construct(
         private readonly Workshop $workshop, private readonly LiveWork $work, private readonly CureClock $clock, private readonly RoomTemperature $room, private readonly Library $library,
     ) {}
@@ -51,7 +57,7 @@ final class DayDesk
         $midnight = $this->midnight($now);
         $work = [];
         foreach ($this->work->builds($now) as $one) {
-            $work = count($work) > self::MOST_OPERATIONS ? $work : [...$work, ...$this->build($one, $midnight)];
+            $work = count($work) > self::MOST_OPERATIONS ? $work : [...$work, ...$this->build($one, $midnight, $this->mouldHeldBy($one, $now))];
         }
         $wishes = $this->wishes([...array_map(static fn (RecordedRun $run): Pour => $run->pour, $this->work->runs()), ...array_slice($this->work->planned(), 0, self::MOST_PLANNED)], $midnight);
         foreach ($this->work->runs() as $run) {
@@ -84,11 +90,12 @@ final class DayDesk
     }
 
     /** @return list<DayWork> */
-    private function build(RecordedBuild $recorded, CarbonImmutable $midnight): array
+    private function build(RecordedBuild $recorded, CarbonImmutable $midnight, ?string $held): array
     {
         $work = [];
         $id = static fn (string $operation): string => "b{$recorded->build->id}:{$operation}";
-        $due = $recorded->build->impression->job->due_on === null ? null : self::minutes(CarbonImmutable::parse($recorded->build->impression->job->due_on->toDateString(), $this->workshop->zone()), $midnight) + $this->workshop->day_ends_min;
+        $wanted = $recorded->build->wantedOn();
+        $due = $wanted === null ? null : self::minutes(CarbonImmutable::parse($wanted->toDateString(), $this->workshop->zone()), $midnight) + $this->workshop->day_ends_min;
         $last = array_key_last($recorded->state->operations);
         foreach ($recorded->state->operations as $stands) {
             if ($stands->state === OperationState::LeftOut) {
@@ -101,7 +108,7 @@ final class DayDesk
             $base = $this->library->shelf()->bases[$recorded->baseOf($operation) ?? ''] ?? null;
             $work[] = new DayWork(
                 new DayOperation(
-                    $id($operation->id), $length, $over ? [] : $operation->uses, $started !== null ? [] : $this->after($recorded, $stands, $id),
+                    $id($operation->id), $length, $over ? [] : $operation->uses, $started !== null ? [] : [...$this->after($recorded, $stands, $id), ...($held === null || $operation->after !== [] ? [] : [new After($held, 0.0)])],
                     $this->moment($recorded, $recorded->state->put[$operation->id] ?? null, $midnight), $operation->id === $last ? $due : null, $started, "{$operation->name} ({$recorded->build->title()})",
                 ),
                 $recorded->build->title(), $operation->name, "/builds/{$recorded->build->id}", $over ? 'done' : ($started === null ? 'planned' : 'live'), $operation->mixing === null ? '#cfc4ae' : ($base->colour ?? '#cfc4ae'),
@@ -110,6 +117,25 @@ final class DayDesk
         }
 
         return $work;
+    }
+
+    /** Copies take turns in one mould: the next begins when the one before has left it. Where the job has more of them, nobody waits. */
+    private function mouldHeldBy(RecordedBuild $recorded, CarbonImmutable $now): ?string
+    {
+        $build = $recorded->build;
+        if ($build->copies_of === null || $recorded->state->hasBegun() || $build->impression->kind !== ImpressionKind::Cast) {
+            return null;
+        }
+        $moulds = $this->moulds[$build->impression->job_id] ??= max(1, Mould::query()->where('job_id', $build->impression->job_id)->whereNull('retired_at')->count());
+        foreach ($this->work->builds($now) as $other) {
+            if ($other->build->copies_of === $build->copies_of && $other->build->copy === $build->copy - $moulds) {
+                $opens = array_filter($other->state->operations, static fn (OperationStands $stands): bool => $stands->operation->kind === OperationKind::Open && $stands->state !== OperationState::LeftOut);
+
+                return $opens === [] ? null : "b{$other->build->id}:".array_key_last($opens);
+            }
+        }
+
+        return null;
     }
 
     private function gloves(?BaseSheet $base): string

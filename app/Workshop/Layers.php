@@ -11,6 +11,7 @@ use Apalos\Core\Build\Part;
 use Apalos\Core\Contact\Intent;
 use Apalos\Core\Contact\Touch;
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
 use Apalos\Core\Material\BaseSheet;
 
 /** What lies on what in a build, and whether it bonds, or lets go, as it is meant to. */
@@ -106,10 +107,7 @@ final readonly class Layers
     /** What usually saves it where the window of the layer below has shut, and what that risks. */
     public function save(RecordedBuild $recorded, Operation $operation, BuildBook $book): ?string
     {
-        $below = $this->below($recorded, $operation);
-        $fresh = $this->base($recorded, $operation);
-        $lies = $below === null ? null : $this->base($recorded, $below);
-        $save = $fresh === null || $lies === null || $operation->mixing?->intent !== Intent::Bond ? null : $book->saves($lies->family, $fresh->family);
+        $save = $this->saves($recorded, $operation, $book);
 
         return $save === null ? null : "{$save->text('do')} {$save->text('risks')}";
     }
@@ -117,11 +115,17 @@ final readonly class Layers
     /** How thick the thin coat is that usually saves it, in mm; null where something else does. */
     public function savingCoat(RecordedBuild $recorded, Operation $operation, BuildBook $book): ?float
     {
-        $below = $this->below($recorded, $operation);
-        $fresh = $this->base($recorded, $operation);
-        $lies = $below === null ? null : $this->base($recorded, $below);
+        return $operation->mixing === null ? null : $this->saves($recorded, $operation, $book)?->numberOrNull('coat_mm');
+    }
 
-        return $fresh === null || $lies === null || $operation->mixing?->intent !== Intent::Bond ? null : $book->saves($lies->family, $fresh->family)?->numberOrNull('coat_mm');
+    private function saves(RecordedBuild $recorded, Operation $operation, BuildBook $book): ?Fields
+    {
+        $below = $operation->mixing === null ? $recorded->state->plan->layerBefore($operation) : $this->below($recorded, $operation);
+        $lies = $below === null ? null : $this->base($recorded, $below);
+        // What mixes nothing and has a window is more of what lies already: another mist from the same jar.
+        $fresh = $operation->mixing === null ? $lies : $this->base($recorded, $operation);
+
+        return $fresh === null || $lies === null || ($operation->mixing !== null && $operation->mixing->intent !== Intent::Bond) ? null : $book->saves($lies->family, $fresh->family);
     }
 
     /** Whether it meets the original: because it is meant to, or because all that was to lie between was left out. */

@@ -7,6 +7,7 @@ namespace App\Workshop;
 use Apalos\Core\Build\Mixing;
 use Apalos\Core\Build\Operation;
 use Apalos\Core\Casting\CastingWay;
+use App\Models\Build;
 use App\Models\Pour;
 
 /**
@@ -92,6 +93,7 @@ final readonly class OperationSheet
             $pour = $recorded->pours[$one->id] ?? null;
             $before = $one->mixing !== null && $pour !== null && $pour->baseCode() === $code ? [$one, $pour] : $before;
         }
+        $before ??= $this->inTheCopyBefore($recorded->build, $operation, $code);
         if ($before === null) {
             return [];
         }
@@ -103,6 +105,14 @@ final readonly class OperationSheet
 
             return $role !== null && $role !== 'thickener' && $additive['code'] !== "pi-{$other->mixing?->tint}";
         }));
+    }
+
+    /** @return array{Operation, Pour}|null the same operation of the copy before: what one is coloured with, all are */
+    private function inTheCopyBefore(Build $build, Operation $operation, string $code): ?array
+    {
+        $pour = $build->copies_of === null ? null : Pour::query()->whereIn('build_id', $build->copies()->where('copy', '<', $build->copy)->reorder()->select('id'))->where('operation', $operation->id)->orderByDesc('build_id')->orderByDesc('id')->first();
+
+        return $pour?->baseCode() === $code ? [$operation, $pour] : null;
     }
 
     /** @return list<Additive> */

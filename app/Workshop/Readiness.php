@@ -32,7 +32,7 @@ final readonly class Readiness
         $met ??= $now;
         $full = $this->clock->from($met, $clock, Milestone::FullCure)?->likely();
 
-        return $this->told($full ?? $this->clock->from($met, $clock, Milestone::Service)?->likely(), $full !== null, $pour->impression->job);
+        return $this->told($full ?? $this->clock->from($met, $clock, Milestone::Service)?->likely(), $full !== null, $this->wantedOn($pour));
     }
 
     /** Of a plan that would meet now. */
@@ -41,7 +41,7 @@ final readonly class Readiness
         $full = $cure?->band(Milestone::FullCure);
         $band = $full ?? $cure?->band(Milestone::Service);
 
-        return $this->told($band === null ? null : $now->addSeconds((int) round(60.0 * $band->likely->min)), $full !== null, $job);
+        return $this->told($band === null ? null : $now->addSeconds((int) round(60.0 * $band->likely->min)), $full !== null, $job->due_on);
     }
 
     /**
@@ -71,9 +71,17 @@ final readonly class Readiness
         return $curing;
     }
 
-    private function told(?CarbonImmutable $ready, bool $isFull, Job $job): ReadyResult
+    /** Only what is of a build may be wanted on a day of its own. */
+    private function wantedOn(Pour $pour): ?CarbonImmutable
     {
-        $wanted = $job->due_on?->format('Y-m-d');
+        $ofBuild = is_array($run = $pour->plan['run'] ?? null) && ($run['ends_laid'] ?? false) === true;
+
+        return ($ofBuild ? $pour->build->wanted_on : null) ?? $pour->impression->job->due_on;
+    }
+
+    private function told(?CarbonImmutable $ready, bool $isFull, ?CarbonImmutable $wantedOn): ReadyResult
+    {
+        $wanted = $wantedOn?->format('Y-m-d');
         $ends = $wanted === null ? null : CarbonImmutable::parse($wanted, $this->workshop->zone())->endOfDay();
 
         return new ReadyResult($ready === null ? null : (int) $ready->getTimestampMs(), $isFull, $wanted, $ends === null ? null : (int) $ends->getTimestampMs());

@@ -157,8 +157,8 @@ final class DemoWorkshop extends Seeder
 
         $edge = $this->hands->build($this->links['Heron mask/Beak, in film'], 'appliance', ['area_mm2' => 14_000, 'ml' => 48], $this->now->subHours(9));
         $this->hands->tell($edge, 'done', ['op' => 'clean'], $this->now->subHours(8));
-        $this->hands->lay($edge, 'film-1', $this->now->subMinutes(465));
-        $this->hands->lay($edge, 'film-2', $this->now->subMinutes(440));
+        $this->hands->lay($edge, 'film', $this->now->subMinutes(465));
+        $this->hands->tell($edge, 'done', ['op' => 'mist-2'], $this->now->subMinutes(440));
         $this->hands->tell($edge, 'noted', ['text' => 'Called away to the rowing shed'], $this->now->subMinutes(425));
     }
 

@@ -43,9 +43,9 @@ final class WorkedTest extends TestCase
         $sheet = $this->get("/pours/{$pour->id}")->inertiaProps('pour')['sheet'];
         self::assertEqualsWithDelta(100.0, $sheet['volume']['allowance_pct'], 1e-9);
         self::assertSame(['fs-1'], array_column($sheet['formula']['additives'], 'code'));
-        $lines = array_column($this->get("/pours/{$pour->id}")->inertiaProps('reckoning')['mix']['lines'] ?? [], 'grams', 'code');
-        self::assertEqualsWithDelta(3.0, $lines['fs-1'] / $lines['cf-3'], 1e-3);
-        self::assertEqualsWithDelta(32.0, $lines['cf-3'] / 0.88 + $lines['fs-1'] / 0.87, 0.4);
+        $parts = $this->get("/pours/{$pour->id}")->inertiaProps('reckoning')['mix']['parts'];
+        self::assertEqualsWithDelta(3.0, $parts['fs-1'] / $parts['A'], 1e-3);
+        self::assertEqualsWithDelta(32.0, $parts['A'] / 0.88 + $parts['fs-1'] / 0.87, 0.4);
     }
 
     /** @return iterable<string, array{string, string, list<string>, string}> */

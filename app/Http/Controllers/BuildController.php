@@ -8,6 +8,7 @@ use Apalos\Core\Build\BuildFactKind;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Actions\AppendFact;
+use App\Actions\ChangeCopies;
 use App\Actions\FollowPlan;
 use App\Actions\KeepBuild;
 use App\Actions\MixOperation;
@@ -65,12 +66,13 @@ final readonly class BuildController
         return Reply::json($this->view(RecordedBuild::of($build->load('impression.job'), CarbonImmutable::now())));
     }
 
-    public function record(Request $request, Build $build, AppendFact $append, FollowPlan $follow): JsonResponse
+    public function record(Request $request, Build $build, AppendFact $append, FollowPlan $follow, ChangeCopies $copies): JsonResponse
     {
         $now = CarbonImmutable::now();
         try {
             $in = Fields::fromJson($request->getContent());
             $stream = $append(static fn (): BuildStream => BuildStream::open($build, $now), $in, $now);
+            $in->text('kind') === BuildFactKind::Changed->value && $copies($stream->recorded->build, $in, $now);
             // What is not weighed yet follows the plan.
             foreach ($in->text('kind') === BuildFactKind::Changed->value ? $stream->recorded->pours : [] as $pour) {
                 $follow($pour, $now);

@@ -36,6 +36,6 @@ final readonly class BuildDoubts
             }
         }
 
-        return $doubts;
+        return [...$doubts, ...HeldAgainst::of($plan)];
     }
 }

@@ -18,8 +18,11 @@ final readonly class BuildPlan
 {
     public const MOST_OPERATIONS = 60;
 
-    /** @param  list<Operation>  $operations */
-    private function __construct(public array $operations) {}
+    /**
+     * @param  list<Operation>  $operations
+     * @param  Measured  $measured  of the piece, when it was planned: what the operations come to is held against it
+     */
+    private function __construct(public array $operations, public Measured $measured = new Measured) {}
 
     /** @throws BadInput for a ring, an unknown name, or nothing at all */
     public static function from(Fields $in): self
@@ -32,7 +35,13 @@ final readonly class BuildPlan
         $day = array_map(static fn (Operation $one): DayOperation => new DayOperation($one->id, 0.0, [], array_map(static fn (Wait $wait): After => new After($wait->operation, 0.0), $one->after)), $operations);
         (new DayRequest(0.0, WorkingHours::of([]), [], $day))->check($in->at('operations'));
 
-        return new self($operations);
+        return new self($operations, Measured::from($in->objectOrNull('measured') ?? Fields::of([], $in->at('measured'))));
+    }
+
+    /** The same piece, built otherwise. */
+    public function ofWhat(self $other): self
+    {
+        return new self($this->operations, $other->measured);
     }
 
     /** One pour and nothing else. */
@@ -86,9 +95,9 @@ final readonly class BuildPlan
         return array_reverse($own === [] ? $layers : $own);
     }
 
-    /** @return array{operations: list<array<string, mixed>>} */
+    /** @return array{operations: list<array<string, mixed>>, measured?: array<string, mixed>} */
     public function toArray(): array
     {
-        return ['operations' => array_map(static fn (Operation $one): array => $one->toArray(), $this->operations)];
+        return ['operations' => array_map(static fn (Operation $one): array => $one->toArray(), $this->operations), ...(($measured = $this->measured->toArray()) === [] ? [] : ['measured' => $measured])];
     }
 }

@@ -65,7 +65,7 @@ final readonly class BuildState
                 BuildFactKind::Weighed => $weighings[$operation][] = ['at' => $fact->happened(), 'mass_g' => (float) $fact->number('mass_g')],
                 BuildFactKind::Retold => $fact->text('what') === 'begun' ? $begun[$operation] = $fact->happened() : $done[$operation] = $fact->happened(),
                 BuildFactKind::Noted => $notes[] = ['at' => $fact->at, 'text' => $fact->text('text') ?? ''],
-                BuildFactKind::Changed => [$plan, $edition] = [BuildPlan::from(Fields::of($fact->payload)), $fact->id],
+                BuildFactKind::Changed => [$plan, $edition] = [BuildPlan::from(Fields::of($fact->payload))->ofWhat($plan), $fact->id],
                 BuildFactKind::Put => $put[$operation] = (float) $fact->number('at_min'),
                 BuildFactKind::Graded => $grade = $fact->payload,
                 BuildFactKind::GivenUp => $givenUp = $fact->payload,

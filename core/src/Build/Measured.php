@@ -32,6 +32,12 @@ final readonly class Measured
         );
     }
 
+    /** @return array{area_mm2?: float, flange_mm2?: float, fill_ml?: float, ml?: float, wall_mm?: array{least: float, most: float}} what was measured, and no more */
+    public function toArray(): array
+    {
+        return array_filter(['area_mm2' => $this->area, 'flange_mm2' => $this->flange, 'fill_ml' => $this->fill, 'ml' => $this->ml, 'wall_mm' => $this->wall], static fn (mixed $value): bool => $value !== null);
+    }
+
     /** With its flange, in mm². */
     public function covered(): ?float
     {

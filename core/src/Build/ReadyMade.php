@@ -63,7 +63,7 @@ final readonly class ReadyMade
             }
         }
 
-        return BuildPlan::from(Fields::of(['operations' => $operations]));
+        return BuildPlan::from(Fields::of(['operations' => $operations, ...(($said = $measured->toArray()) === [] ? [] : ['measured' => $said])]));
     }
 
     /** @return array<array-key, mixed> */

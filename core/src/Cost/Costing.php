@@ -17,16 +17,18 @@ final class Costing
 {
     private const MOST_CASTS = 1_000_000;
 
+    private const MOST_NUMBERS = 8;
+
     private const THIS = 'this';
 
     /**
-     * @return array{lines: list<array{name: string, cost: string, kits: int, cash: string}>, mould: string, labour: string, other: string, total: string, per_piece: string, cash: string, shares: array{materials: float, mould: float, labour: float, other: float}, break_even: array{pieces: int|null, cheaper_below: string, cheaper_above: string, fixed: string, each: string}|null, currency: string, warnings: list<array{code: string, message: Phrase}>}
+     * @return array{lines: list<array{name: string, cost: string, kits: int, cash: string}>, mould: string, labour: string, other: string, total: string, per_piece: string, cash: string, shares: array{materials: float, mould: float, labour: float, other: float}, break_even: array{pieces: int|null, cheaper_below: string, cheaper_above: string, fixed: string, each: string}|null, currency: string, warnings: list<array{code: string, message: Phrase}>, numbers?: list<array{casts: int, per_piece: string, total: string, cash: string, used_g: float, min: float}>}
      *
      * @throws BadInput
      */
     public function ask(Fields $in): array
     {
-        $in->only('currency', 'casts', 'done', 'reject_pct', 'materials', 'moulds', 'labour', 'other', 'against');
+        $in->only('currency', 'casts', 'done', 'reject_pct', 'materials', 'moulds', 'labour', 'other', 'against', 'numbers');
         $currency = $in->text('currency');
         if (preg_match('/^[A-Z]{3}$/', $currency) !== 1) {
             throw BadInput::at($in->at('currency'), Phrase::of('cost.no_currency'));
@@ -58,7 +60,41 @@ final class Costing
             'shares' => ['materials' => $stuff->shareOf($total), 'mould' => $mould->shareOf($total), 'labour' => $labour->shareOf($total), 'other' => $other->shareOf($total)],
             'break_even' => $in->has('against') ? $this->against($in->object('against'), $worth, $total->minus($mould)->over($good)) : null,
             'currency' => $currency, 'warnings' => Warning::all($warnings),
+            ...($in->has('numbers') ? ['numbers' => $this->numbers($in, $casts)] : []),
         ];
+    }
+
+    /**
+     * Other numbers of the same beside each other: grams and hands grow with the pieces, moulds wear by the cast, other things are had once.
+     *
+     * @return list<array{casts: int, per_piece: string, total: string, cash: string, used_g: float, min: float}>
+     */
+    private function numbers(Fields $in, float $casts): array
+    {
+        $asked = $in->toArray();
+        unset($asked['numbers'], $asked['against']);
+        $numbers = is_array($list = $in->toArray()['numbers']) ? array_values($list) : [];
+        if (count($numbers) > self::MOST_NUMBERS) {
+            throw BadInput::at($in->at('numbers'), Phrase::of('cost.too_many_numbers', ['most' => self::MOST_NUMBERS]));
+        }
+        $each = [];
+        foreach (array_keys($numbers) as $i) {
+            $number = Fields::of($numbers, $in->at('numbers'))->number((string) $i, 1.0, self::MOST_CASTS);
+            $times = $number / $casts;
+            $scaled = $asked;
+            $scaled['casts'] = $number;
+            $scaled['done'] = min($number, $in->numberOrNull('done', 0.0, $casts) ?? 0.0);
+            $scaled['materials'] = array_map(static fn (Fields $one): array => [...$one->toArray(), 'used_g' => $one->number('used_g') * $times], $in->objects('materials'));
+            $scaled['labour'] = array_map(static fn (Fields $one): array => [...$one->toArray(), 'min' => $one->number('min') * $times], $in->objects('labour'));
+            $answer = $this->ask(Fields::of($scaled, $in->at('numbers')));
+            $each[] = [
+                'casts' => (int) round($number), 'per_piece' => $answer['per_piece'], 'total' => $answer['total'], 'cash' => $answer['cash'],
+                'used_g' => array_sum(array_map(static fn (Fields $one): float => $one->number('used_g') * (1.0 + ($one->numberOrNull('waste_pct', 0.0, 500.0) ?? 0.0) / 100.0), $in->objects('materials'))) * $times,
+                'min' => array_sum(array_map(static fn (Fields $one): float => $one->number('min'), $in->objects('labour'))) * $times,
+            ];
+        }
+
+        return $each;
     }
 
     /**

@@ -69,4 +69,29 @@ final class CostingTest extends TestCase
         $this->expectException(BadInput::class);
         (new Costing)->ask(Fields::of(['currency' => 'euro', 'casts' => 1]));
     }
+
+    /** By hand: 250 g a piece at 20 a kilo is 5.00, half an hour at 30 is 15.00, a mould of 120 for 60 casts 2.00, a box of 6 once. */
+    public function test_numbers_beside_each_other_grow_in_grams_and_hands_and_bear_the_rest_once(): void
+    {
+        $ask = [
+            'currency' => 'EUR', 'casts' => 10, 'reject_pct' => 0, 'materials' => [['name' => 'rubber', 'used_g' => 2500, 'waste_pct' => 0, 'on_hand_g' => 1000, 'kit' => ['price' => '20.00', 'mass_g' => 1000]]],
+            'moulds' => [['name' => 'mould', 'cost' => '120.00', 'life_casts' => 60]], 'labour' => [['what' => 'hands', 'min' => 300, 'hour_rate' => '30.00']], 'other' => [['name' => 'box', 'price' => '6.00']],
+        ];
+        $answer = (new Costing)->ask(Fields::of([...$ask, 'numbers' => [3, 10, 30]]));
+        self::assertSame([['casts' => 3, 'per_piece' => '24.00', 'total' => '72.00', 'cash' => '6.00'], ['casts' => 10, 'per_piece' => '22.60', 'total' => '226.00', 'cash' => '46.00'], ['casts' => 30, 'per_piece' => '22.20', 'total' => '666.00', 'cash' => '146.00']], array_map(static fn (array $one): array => array_slice($one, 0, 4), $answer['numbers'] ?? []));
+        self::assertEqualsWithDelta([750.0, 2500.0, 7500.0], array_column($answer['numbers'] ?? [], 'used_g'), 1e-9);
+        self::assertEqualsWithDelta([90.0, 300.0, 900.0], array_column($answer['numbers'] ?? [], 'min'), 1e-9);
+        self::assertSame([$answer['per_piece'], $answer['cash']], [$answer['numbers'][1]['per_piece'] ?? null, $answer['numbers'][1]['cash'] ?? null], 'Its own number is what the page says.');
+        self::assertArrayNotHasKey('numbers', (new Costing)->ask(Fields::of($ask)));
+    }
+
+    /** @param  list<mixed>  $numbers */
+    #[\PHPUnit\Framework\Attributes\TestWith([[0]])]
+    #[\PHPUnit\Framework\Attributes\TestWith([['ten']])]
+    #[\PHPUnit\Framework\Attributes\TestWith([[1, 2, 3, 4, 5, 6, 7, 8, 9]])]
+    public function test_numbers_nobody_can_cast_are_refused(array $numbers): void
+    {
+        $this->expectException(BadInput::class);
+        (new Costing)->ask(Fields::of(['currency' => 'EUR', 'casts' => 10, 'materials' => [], 'numbers' => $numbers]));
+    }
 }

@@ -734,6 +734,13 @@ export type BuildView = {
     edition: number;
     begun: boolean;
     through: boolean;
+    wanted_on: string | null;
+    copies: ({
+        id: number;
+        copy: number;
+        wanted_on: string | null;
+        state: string;
+    })[];
     grade: {
         grade: string;
         faults: string[];
@@ -1040,6 +1047,14 @@ export type CostView = {
         warnings: {
             code: string;
             message: string;
+        }[];
+        numbers?: {
+            casts: number;
+            per_piece: string;
+            total: string;
+            cash: string;
+            used_g: number;
+            min: number;
         }[];
     } | null;
     others: {
@@ -1617,6 +1632,8 @@ export type JobView = {
             name: string;
             began_ms: number | null;
             ended: boolean;
+            copy: number | null;
+            wanted_on: string | null;
         })[];
         gone_ms: number | null;
         pours_in_all: number;

@@ -5,7 +5,7 @@
     import { LiveBuild, standing } from '../../lib/build.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
     import { refused } from '../../lib/refused';
-    import { when } from '../../lib/when';
+    import { calendarDay, when } from '../../lib/when';
     import Aside from '../../parts/Aside.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';
@@ -21,6 +21,7 @@
     const live = untrack(() => new LiveBuild(sent));
     const build = $derived(live.build);
     const over = $derived(build.grade !== null || build.given_up !== null);
+    const here = $derived(build.copies.find((copy) => copy.id === build.id));
     let picked = $state<string | null>(null);
     const shown = $derived(build.operations.find((op) => op.id === (picked ?? build.next)) ?? null);
     let noting = $state(false);
@@ -68,7 +69,23 @@
 <svelte:head><title>{build.job}: {build.link} · Apalos</title></svelte:head>
 
 <p class="quiet"><a class="link inline-block py-2" href="/jobs/{build.job_id}">{build.job}</a> · {build.name}</p>
-<h1 class="text-4xl">{build.link}</h1>
+<h1 class="text-4xl">
+    {build.link}{#if here !== undefined}, copy {here.copy} of {build.copies.length}{/if}
+</h1>
+{#if build.wanted_on !== null}<p class="quiet">Wanted by {calendarDay(build.wanted_on)}.</p>{/if}
+{#if here !== undefined}
+    <ol class="copies" aria-label="Copies">
+        {#each build.copies as copy (copy.id)}
+            <li>
+                <a href="/builds/{copy.id}" class:here={copy.id === build.id} aria-current={copy.id === build.id ? 'page' : undefined}
+                    ><b>{copy.copy}</b>
+                    {copy.wanted_on === null ? '' : calendarDay(copy.wanted_on)}
+                    <span>{copy.state}</span></a
+                >
+            </li>
+        {/each}
+    </ol>
+{/if}
 
 <div class="build">
     <div class="left">
@@ -155,6 +172,24 @@
 <NoteDialog bind:open={noting} faults={[]} onnote={(text) => void live.note(text)} />
 
 <style>
+    .copies {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.4rem;
+        margin: 0.5rem 0;
+    }
+    .copies a {
+        display: grid;
+        align-content: center;
+        min-height: 2.75rem;
+        padding: 0.3rem 0.8rem;
+        border: 2px solid var(--color-base-300);
+        border-radius: 1rem;
+    }
+    .copies .here {
+        border-color: var(--color-primary);
+        box-shadow: inset 0 -5px 0 var(--color-accent);
+    }
     .build {
         display: grid;
         grid-template-columns: minmax(15rem, 0.9fr) minmax(0, 1.3fr) minmax(17rem, 1fr);

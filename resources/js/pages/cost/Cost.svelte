@@ -10,6 +10,7 @@
     import Wrong from '../../parts/Wrong.svelte';
     import type { CostView } from '../../types/server';
     import Another from './Another.svelte';
+    import Numbers from './Numbers.svelte';
     import Result from './Result.svelte';
 
     let { cost }: { cost: CostView } = $props();
@@ -25,10 +26,15 @@
         labour: { what: string; min: Entry; hour_rate: string }[];
         other: { name: string; price: string }[];
         against: { name: string; fixed: string; each: string };
+        numbers: Entry[];
     };
     const typed = new Typing<Asked>(
         untrack(() => `cost/${cost.of}/${String(cost.id)}`),
-        untrack(() => ({ ...(structuredClone($state.snapshot(cost.asked)) as Asked), against: { name: '', fixed: '', each: '' } })),
+        untrack(() => ({
+            ...(structuredClone($state.snapshot(cost.asked)) as Asked),
+            against: { name: '', fixed: '', each: '' },
+            numbers: [3, 10, 30],
+        })),
     );
     const asked = typed.value;
     const isPiece = $derived(cost.of === 'job');
@@ -42,7 +48,7 @@
     ]);
     const question = (): unknown => {
         const all = $state.snapshot(asked);
-        const { against, ...rest } = all;
+        const { against, numbers, ...rest } = all;
         return {
             ...rest,
             materials: all.materials.filter((m) => m.kit.price !== '' && m.kit.mass_g !== null),
@@ -50,6 +56,7 @@
             labour: all.labour.filter((l) => l.hour_rate !== ''),
             other: all.other.filter((o) => o.price !== ''),
             ...(against.name !== '' && against.fixed !== '' && against.each !== '' ? { against } : {}),
+            ...(isPiece ? { numbers: (numbers ?? []).filter((n) => typeof n === 'number') } : {}),
         };
     };
     const asking = new Asking<NonNullable<CostView['answer']> | null>(
@@ -60,6 +67,19 @@
     );
     const answer = $derived(asking.answer);
     const change = (): void => asking.changed();
+
+    /** What it takes grows with the pieces: grams and hands for the number that stands there. */
+    let counted = untrack(() => Number(typed.value.casts));
+    function scale(): void {
+        const now = Number(asked.casts);
+        if (now >= 1 && counted >= 1 && now !== counted) {
+            const by = <T extends Entry>(v: T): T => (typeof v === 'number' ? (Number(((v * now) / counted).toPrecision(12)) as T) : v);
+            asked.materials.forEach((m) => (m.used_g = by(m.used_g)));
+            asked.labour.forEach((l) => (l.min = by(l.min)));
+            counted = now;
+        }
+        change();
+    }
     onMount(change);
 
     // The lines of the answer stand in the order of those that had a price.
@@ -96,7 +116,7 @@
     >
         {#if isPiece}
             <div class="three">
-                <Measure label="Pieces cast" kind="plain" bind:value={asked.casts} error={at('casts')} onchange={change} />
+                <Measure label="Pieces cast" kind="plain" bind:value={asked.casts} error={at('casts')} onchange={scale} />
                 {#if asked.done !== undefined}<Measure
                         label="Cast already"
                         kind="plain"
@@ -274,6 +294,13 @@
         <Wrong says={asking.trouble?.message} />
         {#if answer !== null}
             <Result {cost} {answer} {asked} {unpriced} {money} />
+            {#if isPiece && answer.numbers !== undefined}<Numbers
+                    bind:numbers={asked.numbers}
+                    found={answer.numbers}
+                    {money}
+                    error={at('numbers')}
+                    onchange={change}
+                />{/if}
         {:else if asking.trouble === null}<p class="quiet">Write the prices that are missing, and it is counted.</p>{/if}
         {#if isPiece}
             <Another {asked} others={cost.others} even={answer?.break_even ?? null} {money} {at} onchange={change} />

@@ -8,6 +8,7 @@
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Wrong from '../../parts/Wrong.svelte';
+    import Copies from './Copies.svelte';
     import type { JobView } from '../../types/server';
 
     export type WayToBuild = { id: string; name: string; what: string; makes: string[]; asks: string[]; base: string | null };
@@ -28,6 +29,7 @@
         most: Entry;
         box: string;
         bed: string;
+        dates: string[];
     };
     const typed = new Typing<Said>(
         untrack(() => `build-it/${String(link.id)}`),
@@ -41,6 +43,7 @@
             most: null,
             box: untrack(() => link.wall ?? ''),
             bed: untrack(() => link.bed ?? ''),
+            dates: [],
         },
     );
     const said = typed.value;
@@ -74,6 +77,7 @@
                 measured,
                 ...(asks('box') && said.box !== '' ? { box: said.box } : {}),
                 ...(asks('bed') && said.bed !== '' ? { bed: said.bed } : {}),
+                ...(said.dates.length > 0 ? { dates: said.dates } : {}),
             } as never,
             { onSuccess: () => typed.forget() },
         );
@@ -138,6 +142,7 @@
             {/if}
         </div>
     {/if}
+    {#if way !== null && link.kind === 'cast'}<Copies bind:dates={said.dates} />{/if}
     <Wrong says={refused('build')} />
     <p class="flex flex-wrap gap-2">
         <button class="btn btn-primary" disabled={way === null}>Plan it so</button>

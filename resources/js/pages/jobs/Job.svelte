@@ -255,8 +255,10 @@
             <h3 class="text-xl">Poured so far</h3>
             {#each link.builds as built (built.id)}
                 <p class="pour">
-                    <a class="link inline-block" href="/builds/{built.id}">{built.name}</a>
-                    <span class="fig"></span>
+                    <a class="link inline-block" href="/builds/{built.id}"
+                        >{built.name}{built.copy === null ? '' : `, copy ${String(built.copy)}`}</a
+                    >
+                    <span class="fig">{built.wanted_on === null ? '' : `for ${calendarDay(built.wanted_on)}`}</span>
                     <span class="font-bold">{built.ended ? 'built' : built.began_ms === null ? 'planned' : 'being built'}</span>
                 </p>
             {/each}

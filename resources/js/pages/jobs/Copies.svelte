@@ -1,0 +1,64 @@
+<script lang="ts">
+    /** Several of one thing, each wanted on a day of its own: how many, from when, and every how many days. */
+    import { untrack } from 'svelte';
+    import TextLine from '../../parts/TextLine.svelte';
+
+    let { dates = $bindable() }: { dates: string[] } = $props();
+    let many = $state('');
+    let first = $state('');
+    let every = $state('1');
+
+    /** A day so many days after another, without a zone: both are days of the shop. */
+    function later(day: string, days: number): string {
+        return new Date(Date.parse(`${day}T12:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
+    }
+
+    function fill(): void {
+        const [n, step] = [Number(many), Math.max(0, Math.round(Number(every) || 0))];
+        if (n >= 1 && n <= 60 && /^\d{4}-\d{2}-\d{2}$/.test(first)) {
+            dates = Array.from({ length: Math.round(n) }, (_, i) => later(first, i * step));
+        }
+    }
+
+    $effect(() => {
+        void [many, first, every];
+        untrack(fill);
+    });
+</script>
+
+<fieldset class="copies">
+    <legend class="font-bold">Several copies, each for its own day</legend>
+    <div class="fields">
+        <TextLine label="How many copies" fig inputmode="numeric" bind:value={many} />
+        <TextLine label="The first is wanted on" fig type="date" bind:value={first} />
+        <TextLine label="Then every so many days" fig inputmode="numeric" bind:value={every} />
+    </div>
+    {#if dates.length > 0}
+        <ol class="fields" aria-label="Days of the copies">
+            {#each dates as _, i (i)}<li><TextLine label={`Copy ${String(i + 1)}`} fig type="date" bind:value={dates[i]} /></li>{/each}
+        </ol>
+        <p>
+            It is one plan: what is changed in it holds for every copy that has not begun.
+            <button
+                type="button"
+                class="btn btn-ghost"
+                onclick={() => {
+                    dates = [];
+                    many = '';
+                }}>One only, after all</button
+            >
+        </p>
+    {/if}
+</fieldset>
+
+<style>
+    .copies {
+        display: grid;
+        gap: 0.6rem;
+    }
+    .fields {
+        display: grid;
+        grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
+        gap: 0.7rem;
+    }
+</style>
