@@ -54,7 +54,11 @@
 </script>
 
 <figure class="section">
-    <svg viewBox="0 0 {W} {H + 40}" role="img" aria-label="In section: {words}">
+    <svg
+        viewBox="0 0 {W} {H + 40}"
+        role="img"
+        aria-label="In section: {words}{build.inside.length > 0 ? `; inside it ${build.inside.join(', ')}` : ''}"
+    >
         <defs>
             <pattern id="{uid}-wet" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(35)"
                 ><rect width="7" height="7" fill="transparent" /><line x1="0" y1="0" x2="0" y2="7" class="stripe" /></pattern

@@ -75,6 +75,11 @@
             { press: 'a', does: 'Add a link', run: () => (form = 'new') },
         ]),
     );
+    /** What is being built; of what is only planned, the first of its copies. */
+    const openBuild = $derived.by(() => {
+        const open = (link?.builds ?? []).filter((b) => !b.ended);
+        return open.find((b) => b.began_ms !== null) ?? open.sort((a, b) => (a.copy ?? 1) - (b.copy ?? 1))[0];
+    });
 </script>
 
 <svelte:head><title>{job.name} · Apalos</title></svelte:head>
@@ -194,10 +199,15 @@
                         >{link.pours.some((p) => p.state === 'draft' && p.operation === 'pour') ? 'Open its pour sheet' : 'Plan a pour'}
                         <kbd class="kbd kbd-sm text-base-content">p</kbd></button
                     >{/if}
-                {#if link.builds.some((b) => !b.ended)}<a class="btn btn-primary" href="/builds/{link.builds.find((b) => !b.ended)?.id}"
-                        >Open its build</a
-                    >{:else if link.pourable}<button class="btn" aria-expanded={building} onclick={() => (building = !building)}
-                        >Build it in several operations <kbd class="kbd kbd-sm">b</kbd></button
+                {#if openBuild !== undefined}<a class="btn btn-primary" href="/builds/{openBuild.id}">Open its build</a>{/if}
+                {#if openBuild !== undefined && openBuild.began_ms === null}<button
+                        class="btn"
+                        aria-expanded={building}
+                        onclick={() => (building = !building)}>Plan its build anew</button
+                    >{:else if openBuild === undefined && link.pourable}<button
+                        class="btn"
+                        aria-expanded={building}
+                        onclick={() => (building = !building)}>Build it in several operations <kbd class="kbd kbd-sm">b</kbd></button
                     >{/if}
                 {#if link.positive && link.kind !== 'cast'}<button
                         class="btn btn-ghost"
