@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { ends, lay, LANES, type Lozenge, type Plan, withPlans } from '../../resources/js/lib/strip';
+import { ends, lay, LANES, nameAt, nameWidth, type Lozenge, type Plan, withPlans } from '../../resources/js/lib/strip';
 import type { StripView } from '../../resources/js/types/server';
 
 // Where pours lie on the day strip.
@@ -96,4 +96,33 @@ test('what nobody has begun gives way to what is there, and a build comes when i
     expect(lanes(outline('b2:coat2', '/builds/2', 9.5, 10))[0]).toBe('/builds/2');
     const open = { ...outline('b2:coat2', '/builds/2', 12, 12.2), opens_ms: 9 * HOUR, shuts_ms: 14 * HOUR };
     expect(lay({ ...three, now_ms: 10 * HOUR, plans: [open] }, DAY.from, DAY.length, DAY.width).lanes[0]?.l.href).toBe('/builds/2');
+});
+
+test('a name makes way for what it names: over a wait, behind the last mark, before the first, or as much of it as there is room for', () => {
+    const at = (l: Lozenge): { left: number; room: number } => nameAt(l, DAY.from, DAY.length, DAY.width);
+    const px = (hour: number): number => ((hour * HOUR - DAY.from) / DAY.length) * DAY.width;
+
+    const waits = pour(1, 'Brow', 9, 4);
+    expect(at(waits).left).toBeGreaterThanOrEqual(px(9.25));
+    expect(at(waits).left + nameWidth(waits)).toBeLessThan(px(13));
+
+    // A bracket in the middle of the wait is no place for it.
+    const window = pour(2, 'Lantern bust · Matrix', 9, 6);
+    window.windows = [{ kind: 'demould', from_ms: 10 * HOUR, to_ms: 11 * HOUR }] as unknown as Lozenge['windows'];
+    expect(at(window).left).toBeGreaterThanOrEqual(px(11) + 8);
+
+    const late = pour(3, 'Street-lamp nose', 17.5, 1);
+    expect(at(late).left + at(late).room).toBeLessThanOrEqual(px(17.5) - 4);
+
+    // Full of marks: what fits.
+    const full = pour(4, 'A very long name of a very long thing, poured in many coats and half forgotten', 8, 10);
+    full.hands = Array.from({ length: 19 }, (_, i) => ({
+        from_ms: (8 + i / 2) * HOUR,
+        to_ms: (8.2 + i / 2) * HOUR,
+    })) as unknown as Lozenge['hands'];
+    expect(at(full).room).toBeLessThan(nameWidth(full));
+    for (const hand of full.hands) {
+        const [from, to] = [((hand.from_ms - DAY.from) / DAY.length) * DAY.width, ((hand.to_ms - DAY.from) / DAY.length) * DAY.width];
+        expect(at(full).left + at(full).room <= from || at(full).left >= to).toBe(true);
+    }
 });

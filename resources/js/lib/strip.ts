@@ -89,3 +89,47 @@ export function lay(
     }
     return { lanes, more };
 }
+
+/** What a bracket takes of the lane, in pixels, either way of its edge. */
+const BRACKET = 8;
+
+/**
+ * Where a name stands: in the room nearest to where its lozenge begins that holds it, over a wait rather than over anything else. Where
+ * none holds it, the widest takes what fits of it: a name makes way for what it names.
+ */
+export function nameAt(l: Lozenge, start: number, length: number, width: number): { left: number; room: number } {
+    const px = (ms: number): number => ((ms - start) / length) * width;
+    const edges = [
+        ...l.windows.map((w) => [w.from_ms, w.to_ms]),
+        ...(l.plans ?? []).flatMap((p) => (p.opens_ms === null || p.shuts_ms === null ? [] : [[p.opens_ms, p.shuts_ms]])),
+    ].flat();
+    const taken = [
+        ...[...l.hands, ...(l.plans ?? [])].map((p) => [px(p.from_ms), Math.max(px(p.to_ms), px(p.from_ms) + 10)] as const),
+        ...edges.map((at) => [px(at) - BRACKET, px(at) + BRACKET] as const),
+    ]
+        .filter(([from, to]) => to > 0 && from < width)
+        .sort((a, b) => a[0] - b[0]);
+    const rooms: { from: number; to: number }[] = [];
+    let at = 4;
+    for (const [from, to] of taken) {
+        if (from - 4 > at) {
+            rooms.push({ from: at, to: from - 4 });
+        }
+        at = Math.max(at, to + 6);
+    }
+    if (width - 4 > at) {
+        rooms.push({ from: at, to: width - 4 });
+    }
+    const need = nameWidth(l);
+    const begins = Math.min(Math.max(0, px(ends(l).from)), width);
+    const places = rooms
+        .filter((room) => room.to - room.from >= need)
+        // Behind what it names it stands close to it, before it close as well.
+        .map((room) => ({ left: room.to <= begins ? room.to - need : room.from, room: need }));
+    // Its own stretch of the lane, which no other has, comes before the rest.
+    const own = Math.max(px(ends(l).to), begins + need + 16) + width / 60;
+    const strays = (left: number): number => (left < begins || left + need > own ? width : 0);
+    const nearest = places.sort((a, b) => strays(a.left) + Math.abs(a.left - begins) - strays(b.left) - Math.abs(b.left - begins))[0];
+    const widest = rooms.sort((a, b) => b.to - b.from - (a.to - a.from))[0];
+    return nearest ?? (widest === undefined ? { left: 4, room: need } : { left: widest.from, room: widest.to - widest.from });
+}

@@ -1,7 +1,7 @@
 <script lang="ts">
     /** One pour on the day strip: solid where hands are needed, hatched while it waits, a bracket for each window that closes. */
     import { bench } from '../lib/bench.svelte';
-    import { ends, nameWidth, type Lozenge, type Span } from '../lib/strip';
+    import { nameAt, type Lozenge, type Span } from '../lib/strip';
     import { span } from '../lib/units';
     import { when } from '../lib/when';
     import type { DayDrag } from '../lib/daydrag.svelte';
@@ -31,20 +31,9 @@
         return `left:${String(left)}%;width:max(10px,${String(Math.min(102, x(piece.to_ms)) - left)}%)`;
     };
 
-    // The name stands inside the wait where there is room for it, else behind the lozenge, else before it.
     const label = $derived.by((): string => {
-        const name = nameWidth(l);
-        const px = (ms: number): number => (x(ms) / 100) * width;
-        const wait = l.waits.find((w) => Math.min(width, px(w.to_ms)) - Math.max(0, px(w.from_ms)) > name);
-        if (wait !== undefined) {
-            return `left:${String(Math.max(4, px(wait.from_ms) + 8))}px`;
-        }
-        const { from, to } = ends(l);
-        if (px(to) + name < width) {
-            return `left:${String(Math.max(4, px(to) + 6))}px`;
-        }
-        // Before it; where that would cut its first word, over it.
-        return px(from) - 6 - name > 4 ? `right:${String(Math.max(4, width - px(from) + 6))}px` : 'left:4px';
+        const { left, room } = nameAt(l, start, length, width);
+        return `left:${String(Math.round(left))}px;max-width:${String(Math.round(room))}px`;
     });
 
     const nextCall = $derived.by((): string => {
@@ -194,6 +183,8 @@
         font-size: 0.875rem;
         font-weight: 700;
         white-space: nowrap;
+        overflow: hidden;
+        text-overflow: ellipsis;
         padding: 0 6px;
         border-radius: 8px;
         background: var(--color-base-200);
