@@ -115,7 +115,7 @@ final class Library
     {
         $read = $this->read('contacts/*.yaml');
 
-        return $this->shipped ??= Knowledge::of($read['families'], $read['surfaces'], $read['rules'], $read['releases'], $read['sealers'], $this->cautions());
+        return $this->shipped ??= Knowledge::of($read['families'], $read['surfaces'], $read['rules'], $read['releases'], $read['sealers'], $this->cautions(), $read['waits']);
     }
 
     public function moulds(): MouldLibrary

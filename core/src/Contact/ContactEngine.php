@@ -10,6 +10,8 @@ use Apalos\Core\Phrase\Phrase;
 /** Reads the rules over one contact, decides, and explains. */
 final readonly class ContactEngine
 {
+    private const SKIN = 'skin';
+
     public function __construct(private Knowledge $knowledge, private ReleaseRanking $ranking = new ReleaseRanking, private PreparationPlan $plans = new PreparationPlan) {}
 
     /** @throws BadInput */
@@ -17,20 +19,22 @@ final readonly class ContactEngine
     {
         $found = Findings::on($request->fresh, $request->surface, $request->state, $this->knowledge);
         $inhibitors = $this->standing($found->inhibitors, $request);
+        $doubts = $this->standing(array_values(array_filter($found->doubts, static fn (Rule $rule): bool => $rule->isFor($request->intent))), $request);
         $doubt = $inhibitors === [] ? $this->doubtfulSealer($request) : null;
         $inhibition = $doubt !== null ? Inhibition::MaySlow : ($inhibitors === [] ? Inhibition::None : Inhibition::from($inhibitors[0]->gives));
         $adhesion = Adhesion::from($found->adhesion->gives);
         $releases = $found->forbidden === [] ? $this->ranking->of($request, $this->knowledge) : [];
         $objections = $this->objections($request, $found, $adhesion, $releases);
-        $verdict = $this->verdict($request, $found, $objections, $adhesion, $inhibition);
+        $verdict = $this->verdict($request, $found, $objections, $doubts, $adhesion, $inhibition);
         $because = [
             ...$objections,
             ...array_map(static fn (Rule $rule): array => $rule->because(), $inhibitors),
             ...($doubt === null ? [] : [$doubt]),
+            ...array_map(static fn (Rule $rule): array => $rule->because(), $doubts),
             $found->adhesion->because(),
             ...($inhibitors === [] && $doubt === null && $found->inhibitors === [] ? [$found->cure->because()] : []),
         ];
-        if ($request->tested === true && $found->inhibitors !== []) {
+        if ($request->tested === true && [...$found->inhibitors, ...$found->doubts] !== []) {
             $because[] = ['rule' => 'own-test', 'text' => Phrase::of('contact.own_test_passed'), 'sure' => 'usual'];
         }
         if ($request->intent === Intent::Separate && in_array('cured-silicone', $request->surface->groups, true)) {
@@ -40,7 +44,7 @@ final readonly class ContactEngine
         return new ContactResult(
             $verdict,
             $this->isSafe($verdict, $request),
-            $this->inShort($verdict, $request, $adhesion, $inhibition),
+            $this->inShort($verdict, $request, $adhesion, $inhibition, $objections),
             $adhesion,
             $inhibition,
             $request->fresh->wear,
@@ -49,7 +53,7 @@ final readonly class ContactEngine
             $releases,
             $this->ranking->ruinous($request, $this->knowledge),
             $this->cautions($request),
-            $this->standingInTheWay($verdict, $request, $objections, $inhibitors, $doubt, $found->adhesion),
+            $this->standingInTheWay($verdict, $request, $objections, [...$inhibitors, ...$doubts], $doubt, $found->adhesion),
         );
     }
 
@@ -110,8 +114,13 @@ final readonly class ContactEngine
         if ($request->tested === false) {
             $objections[] = ['rule' => 'own-test', 'text' => Phrase::of('contact.own_test_failed'), 'sure' => 'certain'];
         }
-        if ($request->onSkin && $request->surface->id === 'skin' && ! $request->skinSafe) {
+        if ($request->surface->id === self::SKIN && ! $request->skinSafe) {
             $objections[] = ['rule' => 'skin-safe', 'text' => Phrase::of('contact.not_for_skin'), 'sure' => 'certain'];
+        }
+        $sealer = $this->knowledge->sealers[$request->state->sealedWith ?? ''] ?? null;
+        $ruins = $sealer?->ruins($request->fresh, $request->surface);
+        if ($sealer !== null && $ruins !== null) {
+            $objections[] = ['rule' => "sealer-{$sealer->id}", 'text' => Phrase::of('contact.sealer_ruins', ['sealer' => $sealer->name, 'why' => Phrase::written($ruins)]), 'sure' => 'certain'];
         }
         if ($request->release !== null) {
             $objections = [...$objections, ...$this->againstTheRelease($request, $request->release, $releases)];
@@ -142,7 +151,7 @@ final readonly class ContactEngine
             }
         }
         $why = match (true) {
-            $request->onSkin && ! $release->skinSafe => Phrase::of('contact.why_not_for_skin'),
+            $request->touchesSkin() && ! $release->skinSafe => Phrase::of('contact.why_not_for_skin'),
             $request->paintAfter && $release->paint === 'never' => Phrase::of('contact.why_no_paint'),
             default => Phrase::of('contact.why_does_not_part', ['fresh' => $request->fresh->name, 'surface' => $request->surface->name]),
         };
@@ -150,12 +159,15 @@ final readonly class ContactEngine
         return [['rule' => "wrong-{$release->id}", 'text' => Phrase::of('contact.wrong_release', ['release' => $release->name, 'why' => $why]), 'sure' => 'usual']];
     }
 
-    /** @param  list<array{rule: string, text: Phrase, sure: string}>  $objections */
-    private function verdict(ContactRequest $request, Findings $found, array $objections, Adhesion $adhesion, Inhibition $inhibition): Verdict
+    /**
+     * @param  list<array{rule: string, text: Phrase, sure: string}>  $objections
+     * @param  list<Rule>  $doubts
+     */
+    private function verdict(ContactRequest $request, Findings $found, array $objections, array $doubts, Adhesion $adhesion, Inhibition $inhibition): Verdict
     {
         return match (true) {
             $objections !== [], $inhibition === Inhibition::Stops => Verdict::Stop,
-            $inhibition === Inhibition::MaySlow => Verdict::TestFirst,
+            $inhibition === Inhibition::MaySlow, $doubts !== [] => Verdict::TestFirst,
             $request->intent === Intent::Bond => $adhesion === Adhesion::Fuses ? Verdict::Clear : Verdict::TestFirst,
             $found->adhesion->asksSeal && $request->isPorous() => Verdict::SealAndRelease,
             $adhesion !== Adhesion::LetsGo => Verdict::Release,
@@ -172,7 +184,8 @@ final readonly class ContactEngine
         };
     }
 
-    private function inShort(Verdict $verdict, ContactRequest $request, Adhesion $adhesion, Inhibition $inhibition): Phrase
+    /** @param  list<array{rule: string, text: Phrase, sure: string}>  $objections */
+    private function inShort(Verdict $verdict, ContactRequest $request, Adhesion $adhesion, Inhibition $inhibition, array $objections): Phrase
     {
         $parts = Phrase::of("contact.{$adhesion->value}");
 
@@ -180,8 +193,17 @@ final readonly class ContactEngine
             Verdict::Clear => $request->intent === Intent::Bond ? Phrase::of('contact.bonds') : $parts,
             Verdict::Release => $request->release === null ? Phrase::of('contact.no_release', ['parts' => $parts]) : Phrase::of('contact.released'),
             Verdict::SealAndRelease => Phrase::of('contact.open_pores'),
-            Verdict::TestFirst => Phrase::of($inhibition === Inhibition::None ? 'contact.may_not_bond' : 'contact.may_not_cure'),
-            Verdict::Stop => Phrase::of($inhibition === Inhibition::Stops ? 'contact.will_not_cure' : ($request->release !== null ? 'contact.wrong_release_in_short' : 'contact.never')),
+            Verdict::TestFirst => Phrase::of(match (true) {
+                $inhibition !== Inhibition::None => 'contact.may_not_cure',
+                $request->intent === Intent::Bond => 'contact.may_not_bond',
+                default => 'contact.test_it',
+            }),
+            Verdict::Stop => Phrase::of(match (true) {
+                // What is forbidden is said before what would ruin it as well.
+                $objections === [] => 'contact.will_not_cure',
+                preg_match('/^(never|wrong)-/', $objections[0]['rule']) === 1 => 'contact.wrong_release_in_short',
+                default => 'contact.never',
+            }),
         };
     }
 
@@ -189,7 +211,7 @@ final readonly class ContactEngine
     private function cautions(ContactRequest $request): array
     {
         $sealer = $this->knowledge->sealers[$request->state->sealedWith ?? ''] ?? null;
-        $ids = [...$request->fresh->hazards, ...($request->release->hazards ?? []), ...($sealer->hazards ?? []), ...($request->onSkin ? ['skin-contact'] : [])];
+        $ids = [...$request->fresh->hazards, ...($request->release->hazards ?? []), ...($sealer->hazards ?? []), ...($request->onSkin || $request->surface->id === self::SKIN ? ['skin-contact'] : [])];
 
         $known = array_values(array_filter(array_map(fn (string $id): ?Phrase => isset($this->knowledge->cautions[$id]) ? Phrase::written($this->knowledge->cautions[$id]) : null, array_unique($ids))));
 

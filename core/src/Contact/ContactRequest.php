@@ -43,7 +43,7 @@ final readonly class ContactRequest
     {
         $in->only('fresh', 'surface', 'intent', 'release', 'use', 'tests');
         $fresh = $in->object('fresh')->only('family', 'skin_safe');
-        $surface = $in->object('surface')->only('id', 'hours_since_cure', 'damp', 'porous', 'sealed_with', 'solvent_min_ago', 'latex_touched');
+        $surface = $in->object('surface')->only('id', 'hours_since_cure', 'damp', 'porous', 'sealed_with', 'solvent_min_ago', 'latex_touched', 'proved_dry', 'post_cured');
         $state = SurfaceState::from($surface);
         if ($state->sealedWith !== null && ! isset($knowledge->sealers[$state->sealedWith])) {
             throw BadInput::at('surface.sealed_with', Phrase::of('contact.unknown_sealer', ['id' => $state->sealedWith, 'known' => implode(', ', array_keys($knowledge->sealers))]));
@@ -70,6 +70,12 @@ final readonly class ContactRequest
             $fresh ?? $this->fresh, $skinSafe ?? $this->skinSafe, $this->surface, $state ?? $this->state, $this->intent, $clearRelease ? null : ($release ?? $this->release),
             $this->onSkin, $this->paintAfter, $this->fineDetail, $tests ?? $this->tests, $base ?? ($fresh === null || $fresh === $this->fresh ? $this->base : null), $supposing, $this->worn,
         );
+    }
+
+    /** Skin as a surface says so by itself. */
+    public function touchesSkin(): bool
+    {
+        return $this->onSkin || $this->surface->id === 'skin';
     }
 
     public function isPorous(): bool

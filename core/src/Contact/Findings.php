@@ -12,16 +12,18 @@ final readonly class Findings
 {
     /**
      * @param  list<Rule>  $inhibitors  every rule that slows or stops, worst first
+     * @param  list<Rule>  $doubts  every rule that asks for a test, whatever it may be of
      * @param  list<Rule>  $forbidden
      * @param  list<Rule>  $contradictions  adhesion rules that say something else just as exactly as the one that decides
      */
-    private function __construct(public Rule $adhesion, public Rule $cure, public array $inhibitors, public array $forbidden, public array $contradictions) {}
+    private function __construct(public Rule $adhesion, public Rule $cure, public array $inhibitors, public array $doubts, public array $forbidden, public array $contradictions) {}
 
     public static function on(Family $fresh, Surface $surface, SurfaceState $state, Knowledge $knowledge): self
     {
         $adhesion = [];
         $cure = [];
         $forbidden = [];
+        $doubts = [];
         foreach ($knowledge->rules as $rule) {
             $exactly = $rule->speaksOf($fresh, $surface, $state);
             if ($exactly === null) {
@@ -30,6 +32,7 @@ final readonly class Findings
             match ($rule->kind) {
                 RuleKind::Adhesion => $adhesion[] = ['rule' => $rule, 'exactly' => $exactly],
                 RuleKind::Inhibition => $cure[] = ['rule' => $rule, 'exactly' => $exactly],
+                RuleKind::Doubt => $doubts[] = $rule,
                 RuleKind::Forbid => $forbidden[] = $rule,
             };
         }
@@ -43,7 +46,7 @@ final readonly class Findings
             }
         }
 
-        return new self($decides['rule'], $inhibitors[0] ?? self::exactest($cure)['rule'], $inhibitors, $forbidden, $against);
+        return new self($decides['rule'], $inhibitors[0] ?? self::exactest($cure)['rule'], $inhibitors, $doubts, $forbidden, $against);
     }
 
     /**

@@ -20,10 +20,11 @@ final readonly class Knowledge
      * @param  array<string, Release>  $releases
      * @param  array<string, Sealer>  $sealers
      * @param  array<string, string>  $cautions
+     * @param  array<string, float>  $waits  minutes that what is waited for usually takes
      * @param  list<string>  $notAtHand  releases and sealers that are known but not here to be used
      */
     private function __construct(
-        public array $families, public array $surfaces, public array $rules, public array $releases, public array $sealers, public array $cautions, private array $notAtHand = [],
+        public array $families, public array $surfaces, public array $rules, public array $releases, public array $sealers, public array $cautions, private array $waits = [], private array $notAtHand = [],
     ) {}
 
     /**
@@ -33,10 +34,11 @@ final readonly class Knowledge
      * @param  array<array-key, mixed>  $releases
      * @param  array<array-key, mixed>  $sealers
      * @param  array<array-key, mixed>  $cautions
+     * @param  array<array-key, mixed>  $waits
      *
      * @throws BadInput for a rule that makes no sense or an id used twice
      */
-    public static function of(array $families, array $surfaces, array $rules, array $releases, array $sealers, array $cautions): self
+    public static function of(array $families, array $surfaces, array $rules, array $releases, array $sealers, array $cautions, array $waits = []): self
     {
         $words = [];
         foreach (Fields::of($cautions)->names() as $id) {
@@ -54,6 +56,7 @@ final readonly class Knowledge
         return new self(
             self::each($families, Family::from(...)), self::each($surfaces, Surface::from(...)), $read,
             self::each($releases, Release::from(...)), self::each($sealers, Sealer::from(...)), $words,
+            self::each($waits, static fn (string $id, Fields $wait): float => $wait->positive('minutes')),
         );
     }
 
@@ -72,6 +75,12 @@ final readonly class Knowledge
         }
 
         return $made;
+    }
+
+    /** @throws BadInput where nobody wrote down how long that takes */
+    public function minutes(string $wait): float
+    {
+        return $this->waits[$wait] ?? throw BadInput::at('waits', Phrase::of('contact.unknown_wait', ['id' => $wait]));
     }
 
     public function family(string $id, string $field = 'fresh.family'): Family
@@ -100,7 +109,7 @@ final readonly class Knowledge
     {
         return new self(
             $this->families, [...$this->surfaces, ...self::each($surfaces, Surface::from(...))], $this->rules, [...$this->releases, ...self::each($releases, Release::from(...))],
-            [...$this->sealers, ...self::each($sealers, Sealer::from(...))], $this->cautions, $this->notAtHand,
+            [...$this->sealers, ...self::each($sealers, Sealer::from(...))], $this->cautions, $this->waits, $this->notAtHand,
         );
     }
 
@@ -111,7 +120,19 @@ final readonly class Knowledge
      */
     public function without(array $ids): self
     {
-        return new self($this->families, $this->surfaces, $this->rules, $this->releases, $this->sealers, $this->cautions, $ids);
+        return new self($this->families, $this->surfaces, $this->rules, $this->releases, $this->sealers, $this->cautions, $this->waits, $ids);
+    }
+
+    /** Whether any rule of this pair asks for such a condition. */
+    public function asks(string $condition, Family $fresh, Surface $surface): bool
+    {
+        foreach ($this->rules as $rule) {
+            if (array_key_exists($condition, $rule->when) && $rule->exactlyAbout($fresh, $surface) !== null) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     public function isAtHand(Release|Sealer $what): bool
@@ -126,12 +147,12 @@ final readonly class Knowledge
      */
     public function only(array $rules): self
     {
-        return new self($this->families, $this->surfaces, $rules, $this->releases, $this->sealers, $this->cautions, $this->notAtHand);
+        return new self($this->families, $this->surfaces, $rules, $this->releases, $this->sealers, $this->cautions, $this->waits, $this->notAtHand);
     }
 
     /** The same with rules of the shop's own added. */
     public function with(Rule ...$own): self
     {
-        return new self($this->families, $this->surfaces, [...$this->rules, ...array_values($own)], $this->releases, $this->sealers, $this->cautions, $this->notAtHand);
+        return new self($this->families, $this->surfaces, [...$this->rules, ...array_values($own)], $this->releases, $this->sealers, $this->cautions, $this->waits, $this->notAtHand);
     }
 }

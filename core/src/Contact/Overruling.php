@@ -9,7 +9,8 @@ use Apalos\Core\Phrase\Phrase;
 
 /**
  * Somebody knows better, and says why. It holds for the verdict, the rules and the state it was given for; when any of them is
- * another, it has lapsed. What is certain is only overruled by whoever types out what is known to happen.
+ * another, it has lapsed. A stop that is certain is not overruled at all; what is certain and only asks for something is by whoever types
+ * out what is known to happen.
  */
 final readonly class Overruling
 {
@@ -28,6 +29,9 @@ final readonly class Overruling
         if (mb_strlen(trim($reason)) < self::SHORTEST_REASON) {
             throw BadInput::at('overruled', Phrase::of('contact.reason_too_short'));
         }
+        if (self::isOutOfTheQuestion($result)) {
+            throw BadInput::at('overruled', Phrase::of('contact.certain_stays', ['why' => $result->because[0]['text']]));
+        }
         $asked = self::wordsFor($request, $result);
         if ($asked !== null && ! $typedOut) {
             throw BadInput::at('words', Phrase::of('contact.type_it_out', ['words' => $asked]));
@@ -39,18 +43,31 @@ final readonly class Overruling
     /** What has to be typed out before this is overruled; null where nothing in it is certain. */
     public static function wordsFor(ContactRequest $request, ContactResult $result): ?Phrase
     {
+        return self::certainInTheWay($result) && ! self::isOutOfTheQuestion($result)
+            ? Phrase::of('contact.words', ['fresh' => $request->fresh->name, 'surface' => $request->surface->name, 'short' => $result->inShort])
+            : null;
+    }
+
+    /** A stop that is certain: no reason talks it round, however good. */
+    public static function isOutOfTheQuestion(ContactResult $result): bool
+    {
+        return $result->verdict === Verdict::Stop && self::certainInTheWay($result);
+    }
+
+    private static function certainInTheWay(ContactResult $result): bool
+    {
         foreach ($result->because as $why) {
             if ($why['sure'] === Sure::Certain->value && in_array($why['rule'], $result->standingInTheWay, true)) {
-                return Phrase::of('contact.words', ['fresh' => $request->fresh->name, 'surface' => $request->surface->name, 'short' => $result->inShort]);
+                return true;
             }
         }
 
-        return null;
+        return false;
     }
 
     public function stillHolds(ContactRequest $request, ContactResult $result): bool
     {
-        return $this->for === self::fingerprint($request, $result);
+        return ! self::isOutOfTheQuestion($result) && $this->for === self::fingerprint($request, $result);
     }
 
     /** @return array<string, mixed> */

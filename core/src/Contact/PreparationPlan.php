@@ -9,17 +9,13 @@ use Apalos\Core\Phrase\Phrase;
 /** What to do before pouring, in the order it is done: dry, wait, seal, test, release. */
 final readonly class PreparationPlan
 {
-    private const FLASH_OFF_MIN = 15.0;
-
-    private const DRYING_MIN = 1440.0;
-
     /**
      * @param  list<array{release: Release, fit: float, why: Phrase}>  $releases
      * @return list<Preparation>
      */
     public function of(ContactRequest $request, Verdict $verdict, Rule $adhesion, array $releases, Knowledge $knowledge): array
     {
-        $plan = iterator_to_array($this->dryAndWait($request), false);
+        $plan = iterator_to_array($this->dryAndWait($request, $knowledge), false);
         if ($verdict === Verdict::SealAndRelease || ($verdict === Verdict::TestFirst && $adhesion->asksSeal && $request->isPorous())) {
             $plan = [...$plan, ...iterator_to_array($this->seal($request, $knowledge), false)];
         }
@@ -37,21 +33,25 @@ final readonly class PreparationPlan
     }
 
     /** @return \Generator<Preparation> */
-    private function dryAndWait(ContactRequest $request): \Generator
+    private function dryAndWait(ContactRequest $request, Knowledge $knowledge): \Generator
     {
         $watery = array_intersect(['watery', 'mineral'], $request->fresh->groups) !== [];
-        if ($request->state->damp && ! $watery) {
-            yield new Preparation('dry', Phrase::written($request->surface->name), 0, self::DRYING_MIN, Phrase::of('contact.dry_how'));
+        $asked = $knowledge->asks('proved_dry', $request->fresh, $request->surface) || ($request->state->damp && ! $watery && $request->surface->holdsWater());
+        if ($asked && ! $request->state->isProvedDry()) {
+            yield new Preparation('dry', Phrase::written($request->surface->name), 0, $knowledge->minutes('prove-dry'), Phrase::of('contact.prove_dry_how'));
+        } elseif ($request->state->damp && ! $watery) {
+            yield new Preparation('dry', Phrase::written($request->surface->name), 0, $knowledge->minutes('dry'), Phrase::of('contact.dry_how'));
         }
-        if ($request->state->solventMinAgo !== null && $request->state->solventMinAgo < self::FLASH_OFF_MIN) {
-            yield new Preparation('wait', Phrase::of('contact.wait_what'), 0, self::FLASH_OFF_MIN - $request->state->solventMinAgo, Phrase::of('contact.wait_how'));
+        $flash = $knowledge->minutes('flash-off');
+        if ($request->state->solventMinAgo !== null && $request->state->solventMinAgo < $flash) {
+            yield new Preparation('wait', Phrase::of('contact.wait_what'), 0, $flash - $request->state->solventMinAgo, Phrase::of('contact.wait_how'));
         }
     }
 
     /** @return \Generator<Preparation> */
     private function seal(ContactRequest $request, Knowledge $knowledge): \Generator
     {
-        $fitting = array_filter($knowledge->sealers, static fn (Sealer $sealer): bool => $knowledge->isAtHand($sealer) && $sealer->isFor($request->surface));
+        $fitting = array_filter($knowledge->sealers, static fn (Sealer $sealer): bool => $knowledge->isAtHand($sealer) && $sealer->isFor($request->surface) && $sealer->ruins($request->fresh, $request->surface) === null);
         usort($fitting, static fn (Sealer $a, Sealer $b): int => [$a->isDoubtfulUnder($request->fresh), $a->minutes()] <=> [$b->isDoubtfulUnder($request->fresh), $b->minutes()]);
         $sealer = $fitting[0] ?? null;
         if ($sealer !== null) {

@@ -16,7 +16,7 @@ final readonly class ReleaseRanking
         $ranked = [];
         foreach ($knowledge->releases as $release) {
             if (! ($knowledge->isAtHand($release) || $release === $request->release) || ! $release->isFor($request->fresh, $request->surface) || $release->ruins($request->fresh, $request->surface) !== null
-                || ($request->onSkin && ! $release->skinSafe) || ($request->paintAfter && $release->paint === 'never')) {
+                || ($request->touchesSkin() && ! $release->skinSafe) || ($request->paintAfter && $release->paint === 'never')) {
                 continue;
             }
             $ranked[] = ['release' => $release, 'fit' => $this->fit($release, $request), 'why' => $this->why($release, $request)];

@@ -9,5 +9,7 @@ enum RuleKind: string
 {
     case Adhesion = 'adhesion';
     case Inhibition = 'inhibition';
+    /** Nothing is known to go wrong for sure: a test first. */
+    case Doubt = 'doubt';
     case Forbid = 'forbid';
 }

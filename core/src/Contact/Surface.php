@@ -12,8 +12,16 @@ final readonly class Surface
     /** The group of what nobody can name. */
     public const UNKNOWN = 'unknown';
 
+    private const HOLDS_WATER = 'holds-water';
+
     /** @param  list<string>  $groups */
     private function __construct(public string $id, public string $name, public array $groups, public bool $porous, public ?string $before = null) {}
+
+    /** It has drunk water, or may have: dry is what the scale has proved. */
+    public function holdsWater(): bool
+    {
+        return in_array(self::HOLDS_WATER, $this->groups, true);
+    }
 
     public static function from(string $id, Fields $in): self
     {

@@ -7,19 +7,17 @@ namespace Apalos\Core\Contact;
 use Apalos\Core\Phrase\Phrase;
 
 /**
- * What would make a contact safe: every single change on the shelf that the engine then judges safe, and pairs of changes where no
- * single one does, quickest first. Overruling is no way out.
+ * What would make a contact safe: every single change on the shelf that the engine then judges safe, and two or three changes together
+ * where no single one does, quickest first. Overruling is no way out.
  */
 final readonly class WaysOut
 {
-    private const DRYING_MIN = 1440.0;
-
-    private const USUAL_TEST_MIN = 360.0;
-
     /** So many detours over more links are worth naming. */
     private const MOST_LINKS = 3;
 
     private const MOST = 12;
+
+    private const MOST_CHANGES = 3;
 
     /** @param  list<Candidate>  $shelf */
     public function __construct(private ContactEngine $engine, private Knowledge $knowledge, private array $shelf) {}
@@ -33,8 +31,10 @@ final readonly class WaysOut
         }
         $changes = iterator_to_array($this->changes($request, $result), false);
         $ways = $this->safe($changes);
-        if ($ways === []) {
-            $ways = $this->pairs($request, $changes);
+        // Another base is another piece: where nothing else would do alone, two changes are looked for as well, and then three.
+        $own = array_values(array_filter($changes, static fn (Change $change): bool => $ways === [] || $change->kind !== WayKind::Base));
+        for ($changed = 2; $changed <= self::MOST_CHANGES && array_filter($ways, static fn (Way $way): bool => $way->steps[0]['kind'] !== WayKind::Base) === []; $changed++) {
+            $ways = [...$ways, ...$this->together($own, $changed)];
         }
         $ways = [...$ways, ...$this->links($request)];
         $behind = fn (Way $way): int => $request->worn && array_filter($way->steps, fn (array $step): bool => $step['kind'] === WayKind::Release && ! ($this->knowledge->releases[$step['id']]->skinSafe ?? true)) !== [] ? 1 : 0;
@@ -62,20 +62,17 @@ final readonly class WaysOut
 
     /**
      * @param  list<Change>  $changes
+     * @param  int  $count  how many are made together
      * @return list<Way>
      */
-    private function pairs(ContactRequest $request, array $changes): array
+    private function together(array $changes, int $count): array
     {
         $ways = [];
         foreach ($changes as $first) {
-            // What is left to ask after the first change, and only what comes later in the work.
-            foreach ($this->changes($first->request, $this->engine->judge($first->request)) as $second) {
-                if ($second->kind === $first->kind || $second->order() < $first->order()) {
-                    continue;
-                }
-                $result = $this->engine->judge($second->request);
+            foreach ($this->later($first, [$first->kind], $count - 1) as $kinds => $last) {
+                $result = $this->engine->judge($last->request);
                 if ($result->safe) {
-                    $ways["{$first->kind->value}/{$first->id}/{$second->kind->value}"] ??= $first->then($second)->way($result);
+                    $ways["{$first->id}/{$kinds}"] ??= $last->way($result);
                 }
             }
         }
@@ -83,11 +80,32 @@ final readonly class WaysOut
         return array_values($ways);
     }
 
+    /**
+     * What is left to change after one was made, and only what comes later in the work and is of another kind.
+     *
+     * @param  list<WayKind>  $made
+     * @return \Generator<string, Change> the last of so many, by their kinds
+     */
+    private function later(Change $before, array $made, int $count): \Generator
+    {
+        foreach ($this->changes($before->request, $this->engine->judge($before->request)) as $next) {
+            if (in_array($next->kind, $made, true) || $next->order() < $before->order()) {
+                continue;
+            }
+            $kinds = [...$made, $next->kind];
+            if ($count > 1) {
+                yield from $this->later($before->then($next), $kinds, $count - 1);
+            } else {
+                yield implode('/', array_map(static fn (WayKind $kind): string => $kind->value, $kinds)) => $before->then($next);
+            }
+        }
+    }
+
     /** @return \Generator<Change> */
     private function changes(ContactRequest $request, ContactResult $result): \Generator
     {
         foreach (array_filter($this->knowledge->sealers, $this->knowledge->isAtHand(...)) as $sealer) {
-            if ($request->state->sealedWith === null && $sealer->isFor($request->surface)) {
+            if ($request->state->sealedWith === null && $sealer->isFor($request->surface) && $sealer->ruins($request->fresh, $request->surface) === null) {
                 $kind = $result->inhibition === Inhibition::None ? WayKind::Seal : WayKind::Barrier;
                 yield new Change($kind, $sealer->id, Phrase::written($sealer->name), $sealer->minutes(), null, $request->with(state: $request->state->with(sealedWith: $sealer->id)));
             }
@@ -114,8 +132,16 @@ final readonly class WaysOut
     private function waits(ContactRequest $request): \Generator
     {
         $state = $request->state;
-        if ($state->damp) {
-            yield new Change(WayKind::Wait, 'dry', Phrase::of('contact.way_dry', ['surface' => $request->surface->name]), self::DRYING_MIN, null, $request->with(state: $state->with(damp: false)));
+        if ($request->surface->holdsWater()) {
+            // What drank water is dry when the scale says so, and not after a night: no other wait is offered.
+            if (! $state->isProvedDry() && ($state->damp || $this->knowledge->asks('proved_dry', $request->fresh, $request->surface))) {
+                yield new Change(WayKind::Wait, 'prove-dry', Phrase::of('contact.way_prove_dry', ['surface' => $request->surface->name]), $this->knowledge->minutes('prove-dry'), null, $request->with(state: $state->with(damp: false, provedDry: true)));
+            }
+        } elseif ($state->damp) {
+            yield new Change(WayKind::Wait, 'dry', Phrase::of('contact.way_dry', ['surface' => $request->surface->name]), $this->knowledge->minutes('dry'), null, $request->with(state: $state->with(damp: false)));
+        }
+        if (! $state->postCured && $this->knowledge->asks('post_cured', $request->fresh, $request->surface)) {
+            yield new Change(WayKind::Wait, 'post-cure', Phrase::of('contact.way_post_cure', ['surface' => $request->surface->name]), $this->knowledge->minutes('post-cure'), null, $request->with(state: $state->with(postCured: true)));
         }
         foreach (['hours_below' => [$state->hoursSinceCure, 60.0], 'solvent_below' => [$state->solventMinAgo, 1.0]] as $condition => [$since, $minutes]) {
             foreach ($since === null ? [] : $this->bounds($request, $condition) as $bound) {
@@ -171,7 +197,7 @@ final readonly class WaysOut
                 $inMould = $judged("{$second->family->id} in {$first->family->curesTo}/{$second->skinSafe}", $this->fresh($request, $second, $first->family->curesTo));
                 $wanted = $inMould === null ? null : $judged("on {$copy->id}", new ContactRequest($request->fresh, $request->skinSafe, $copy, new SurfaceState, $request->intent, null, $request->onSkin, $request->paintAfter, $request->fineDetail));
                 if ($inMould !== null && $wanted !== null) {
-                    $minutes = ($first->demouldMin ?? self::USUAL_TEST_MIN) + ($second->demouldMin ?? self::USUAL_TEST_MIN) + $onSurface[1] + $inMould[1] + $wanted[1];
+                    $minutes = ($first->demouldMin ?? $this->knowledge->minutes('test')) + ($second->demouldMin ?? $this->knowledge->minutes('test')) + $onSurface[1] + $inMould[1] + $wanted[1];
                     $ways[] = new Way([['kind' => WayKind::Link, 'id' => $first->code], ['kind' => WayKind::Link, 'id' => $second->code]], Phrase::of('contact.way_link', ['mould' => $first->name, 'copy' => $second->name]), $minutes, null, $wanted[0]);
                 }
             }
@@ -205,6 +231,6 @@ final readonly class WaysOut
     {
         $minutes = array_filter(array_map(static fn (Candidate $base): ?float => $base->family === $request->fresh ? $base->demouldMin : null, $this->shelf), static fn (?float $min): bool => $min !== null);
 
-        return $minutes === [] ? self::USUAL_TEST_MIN : min($minutes);
+        return $minutes === [] ? $this->knowledge->minutes('test') : min($minutes);
     }
 }

@@ -20,7 +20,7 @@ final class Shipped
     {
         return self::$read ??= Knowledge::of(...array_map(
             static fn (string $file): array => Yaml::parseFile(__DIR__."/../../../library/{$file}.yaml"),
-            ['contacts/families', 'contacts/surfaces', 'contacts/rules', 'contacts/releases', 'contacts/sealers', 'cautions'],
+            ['contacts/families', 'contacts/surfaces', 'contacts/rules', 'contacts/releases', 'contacts/sealers', 'cautions', 'contacts/waits'],
         ));
     }
 
