@@ -27,7 +27,7 @@ final readonly class ChooseForContact
     public function __construct(private JobContacts $contacts, private ContactBook $book, private Phrasebook $words) {}
 
     /**
-     * @param  Fields  $in  any of `release`, `sealed_with`, `sealed_ms` (since when it is on and dry; null where it is not), `damp`, `latex_touched`, `hours_since_cure`, `solvent_min_ago`, `overruled` with `words`; what is not named stays
+     * @param  Fields  $in  any of `release`, `sealed_with`, `sealed_ms` (since when it is on and dry; null where it is not), `damp`, `latex_touched`, `post_cured`, `hours_since_cure`, `solvent_min_ago`, `overruled` with `words`; what is not named stays
      *
      * @throws BadInput and then nothing is changed
      * @throws \App\Models\Outdated
@@ -44,7 +44,7 @@ final readonly class ChooseForContact
      */
     public function on(Impression $impression, string $key, Fields $in, CarbonImmutable $now): void
     {
-        $in->only('release', 'sealed_with', 'sealed_ms', 'damp', 'latex_touched', 'hours_since_cure', 'solvent_min_ago', 'overruled', 'words');
+        $in->only('release', 'sealed_with', 'sealed_ms', 'damp', 'latex_touched', 'post_cured', 'hours_since_cure', 'solvent_min_ago', 'overruled', 'words');
         $knowledge = $this->book->knowledge();
         $chosen = $impression->contacts[$key] ?? [];
         foreach ($in->names() as $name) {
@@ -53,7 +53,7 @@ final readonly class ChooseForContact
                 // Another sealer is another operation: it is planned until somebody has done it.
                 'sealed_with' => [...$chosen, 'sealed_with' => $this->sealer($in->textOrNull('sealed_with')), 'sealed_at' => $in->textOrNull('sealed_with') === ($chosen['sealed_with'] ?? null) ? ($chosen['sealed_at'] ?? null) : null],
                 'sealed_ms' => [...$chosen, 'sealed_at' => $this->sealedAt($in, $chosen, $now)],
-                'damp', 'latex_touched' => [...$chosen, $name => $in->bool($name)],
+                'damp', 'latex_touched', 'post_cured' => [...$chosen, $name => $in->bool($name)],
                 'hours_since_cure' => [...$chosen, 'cured_at' => self::ago($in->numberOrNull($name, 0.0, self::LONGEST_AGO_H), 60.0, $now)],
                 'solvent_min_ago' => [...$chosen, 'solvent_at' => self::ago($in->numberOrNull($name, 0.0, 60.0 * self::LONGEST_AGO_H), 1.0, $now)],
                 'overruled' => [...$chosen, 'overruled' => null],

@@ -11,6 +11,7 @@ use App\Keeping\CastKeeper;
 use App\Models\Impression;
 use App\Models\PourState;
 use App\Workshop\BuildCare;
+use App\Workshop\Dryness;
 use App\Workshop\FrozenPlan;
 use App\Workshop\RecordedBuild;
 use App\Workshop\RecordedRun;
@@ -37,6 +38,20 @@ final readonly class BuildOutcome
         $this->casts->over($recorded->build->id, $over);
         $this->fingers($recorded);
         $this->sealed($recorded);
+        $this->dried($recorded);
+    }
+
+    /** What the scale proved in the build is so for every contact with what was built. */
+    private function dried(RecordedBuild $recorded): void
+    {
+        $weighings = array_merge(...array_values($recorded->state->weighings));
+        if ($weighings === [] && $recorded->build->impression->proved_dry_at === null) {
+            return;
+        }
+        usort($weighings, static fn (array $one, array $other): int => $one['at'] <=> $other['at']);
+        $at = $recorded->at(Dryness::of($weighings, $recorded->main()?->loadMissing('snapshot'))->provedAt());
+        // It is no edition of its own: nobody typed it.
+        Rows::of('impressions')->where('id', $recorded->build->impression_id)->update(['proved_dry_at' => $at?->format('Y-m-d H:i:s.v')]);
     }
 
     /** What it is made of came out of its mould with the last opening, and bears its grade. */

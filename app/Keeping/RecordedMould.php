@@ -9,6 +9,8 @@ use Apalos\Core\Keep\Act;
 use Apalos\Core\Keep\MouldFactKind;
 use Apalos\Core\Keep\MouldState;
 use App\Models\Mould;
+use App\Models\Pour;
+use App\Workshop\Dryness;
 use App\Workshop\Happened;
 use App\Workshop\Library;
 use App\Workshop\Rows;
@@ -45,7 +47,17 @@ final readonly class RecordedMould
             'marks' => array_map(static fn ($mark): string => $mark->value, $this->state->marks),
             'retired_at' => $this->state->retired === null ? null : $this->moment($this->state->retired['at']), 'retired_why' => $this->state->retired['why'] ?? null,
         ]);
+        $proved = $this->dryness()->provedAt();
+        $this->mould->proved_dry_at = $proved === null ? null : $this->moment($proved);
         self::counted($this->mould);
+    }
+
+    /** What the scale says of it, held against what was poured of its one part. */
+    public function dryness(): Dryness
+    {
+        $poured = array_values(array_filter(array_column($this->mould->parts, 'pour_id'), is_int(...)));
+
+        return Dryness::of($this->state->weighings, $this->state->weighings === [] || count($poured) !== 1 ? null : Pour::query()->with('snapshot')->find($poured[0]));
     }
 
     /**

@@ -27,6 +27,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property string|null $wall
  * @property string|null $bed
  * @property \Carbon\CarbonImmutable|null $gone_at since when it is known to be no more
+ * @property \Carbon\CarbonImmutable|null $proved_dry_at since when the scale has proved it dry, where it was built here
  * @property array<string, array<string, mixed>>|null $contacts what was chosen for each contact
  * @property Job $job
  * @property \Illuminate\Database\Eloquent\Collection<int, Pour> $pours
@@ -46,7 +47,7 @@ final class Impression extends Model
 
     protected function casts(): array
     {
-        return ['kind' => ImpressionKind::class, 'position' => 'integer', 'role' => MouldPart::class, 'from_id' => 'integer', 'contacts' => 'array', 'gone_at' => 'immutable_datetime'];
+        return ['kind' => ImpressionKind::class, 'position' => 'integer', 'role' => MouldPart::class, 'from_id' => 'integer', 'contacts' => 'array', 'gone_at' => 'immutable_datetime', 'proved_dry_at' => 'immutable_datetime'];
     }
 
     /** @return BelongsTo<Job, $this> */

@@ -35,6 +35,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $releases
  * @property CarbonImmutable|null $cast_at
  * @property CarbonImmutable|null $hot_at
+ * @property CarbonImmutable|null $proved_dry_at since when the scale has proved it dry
  * @property CarbonImmutable|null $retired_at
  * @property RetiredWhy|null $retired_why
  * @property int|null $left_likely
@@ -73,7 +74,7 @@ final class Mould extends Model
     {
         return [
             'parts' => 'array', 'marks' => 'array', 'care' => 'array', 'condition' => Condition::class, 'retired_why' => RetiredWhy::class, 'generation' => 'integer', 'casts' => 'integer', 'casts_before' => 'integer', 'releases' => 'integer',
-            'made_at' => 'immutable_datetime', 'cast_at' => 'immutable_datetime', 'hot_at' => 'immutable_datetime', 'retired_at' => 'immutable_datetime', 'left_likely' => 'integer', 'job_id' => 'integer', 'impression_id' => 'integer', 'remade_of' => 'integer',
+            'made_at' => 'immutable_datetime', 'cast_at' => 'immutable_datetime', 'hot_at' => 'immutable_datetime', 'retired_at' => 'immutable_datetime', 'proved_dry_at' => 'immutable_datetime', 'left_likely' => 'integer', 'job_id' => 'integer', 'impression_id' => 'integer', 'remade_of' => 'integer',
         ];
     }
 

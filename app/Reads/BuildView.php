@@ -7,6 +7,7 @@ namespace App\Reads;
 use Apalos\Core\Build\Against;
 use Apalos\Core\Build\BuildDoubts;
 use Apalos\Core\Build\BuildFactKind;
+use Apalos\Core\Build\Care;
 use Apalos\Core\Build\Felt;
 use Apalos\Core\Build\Operation;
 use Apalos\Core\Build\OperationKind;
@@ -15,9 +16,7 @@ use Apalos\Core\Build\OperationState;
 use Apalos\Core\Build\Part;
 use Apalos\Core\Contact\Intent;
 use Apalos\Core\Contact\Verdict;
-use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Keep\Drying;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
@@ -26,6 +25,7 @@ use App\Models\Build;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Workshop\BuildBook;
+use App\Workshop\Dryness;
 use App\Workshop\Layers;
 use App\Workshop\Library;
 use App\Workshop\OperationSheet;
@@ -34,11 +34,13 @@ use App\Workshop\RecordedBuild;
 /**
  * A build as its screen shows it: the impression in section, its operations with their windows, and what to do now.
  *
+ * @phpstan-import-type DryShape from DrynessView
+ *
  * @phpstan-type BuildOperationShape array{
  *     id: string, kind: string, name: string, how: Phrase, minutes: float, uses: list<string>, state: string, started_ms: int|null, ended_ms: int|null, opens_ms: int|null, shuts_ms: int|null, shut_by: string|null,
  *     waits_for: list<string>, after: list<array{op: string, from: float|string, until: float|string|null}>, mixes: bool, base: string|null, base_name: string|null, mix: array<string, mixed>|null,
  *     thickness_mm: float|null, volume_ml: float|null, grams: float|null, pour_id: int|null, pour_state: string|null,
- *     touches: list<array{at_ms: int, finger: string, left_out: bool}>, weighings: list<array{at_ms: int, mass_g: float}>, dry: array{at_ms: int|null, left_pct: float|null, dry_mass_g: float|null, says: list<Phrase>}|null,
+ *     touches: list<array{at_ms: int, finger: string, left_out: bool}>, dry: DryShape|null,
  *     said: string|null, acts: list<string>, own_cautions: list<string>,
  *     layers: list<array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}>, care: list<array{key: string, link: int, edition: int, act: string, with: string, what: Phrase|null, coats: int, minutes: float, chosen: string|null, choices: list<array{id: string, name: string}>, blocks: bool}>, late_on: string|null, save_coat_mm: float|null, save: string|null, wanted_ms: int|null, cautions: list<array{title: string, text: Phrase}>
  * }
@@ -141,8 +143,7 @@ final readonly class BuildView implements View
             'thickness_mm' => $operation->mixing?->thickness, 'volume_ml' => $operation->mixing?->volume(), 'grams' => $pour?->weighed_g,
             'pour_id' => $pour?->id, 'pour_state' => $pour?->state->value,
             'touches' => array_map(fn (Felt $touch): array => ['at_ms' => (int) $this->recorded->ms($touch->at), 'finger' => $touch->finger->value, 'left_out' => $touch->leftOut], $this->recorded->state->touches[$operation->id] ?? []),
-            'weighings' => array_map(fn (array $weighing): array => ['at_ms' => (int) $this->recorded->ms($weighing['at']), 'mass_g' => $weighing['mass_g']], $this->recorded->state->weighings[$operation->id] ?? []),
-            'dry' => $this->dry($this->recorded->state->weighings[$operation->id] ?? []),
+            'dry' => $this->dry($operation),
             'said' => $this->said($operation->id), 'acts' => $written['care'], 'own_cautions' => $operation->cautions,
             'layers' => $stands->state->isOver() ? [] : $this->layersOf($operation),
             'care' => $stands->state->isOver() ? [] : $this->asked->of($this->recorded, $operation),
@@ -154,27 +155,13 @@ final readonly class BuildView implements View
         ];
     }
 
-    /**
-     * What its weighings say of when it is dry, or why they say nothing.
-     *
-     * @param  list<array{at: float, mass_g: float}>  $weighings
-     * @return array{at_ms: int|null, left_pct: float|null, dry_mass_g: float|null, says: list<Phrase>}|null
-     */
-    private function dry(array $weighings): ?array
+    /** @return DryShape|null what its weighings say, where it is looked at for being dry */
+    private function dry(Operation $operation): ?array
     {
-        if ($weighings === []) {
-            return null;
-        }
-        try {
-            $dry = (new Drying)->watched($weighings);
-        } catch (BadInput $wrong) {
-            return ['at_ms' => null, 'left_pct' => null, 'dry_mass_g' => null, 'says' => [$wrong->says]];
-        }
+        $weighings = $this->recorded->state->weighings[$operation->id] ?? [];
+        $asked = $operation->kind === OperationKind::Check && (in_array(Care::Dry, $operation->care, true) || preg_match('/\bdry\b/i', $operation->name) === 1);
 
-        return [
-            'at_ms' => $dry->dryAt === null ? null : $this->recorded->ms(min(array_column($weighings, 'at')) + 60.0 * $dry->dryAt), 'left_pct' => $dry->leftPct, 'dry_mass_g' => $dry->dryMass,
-            'says' => array_map(static fn (Warning $warning): Phrase => $warning->message, $dry->warnings),
-        ];
+        return $weighings === [] && ! $asked ? null : (new DrynessView($weighings, Dryness::of($weighings, $this->recorded->main()), $this->recorded->ms(...)))->toArray();
     }
 
     /** @return list<string> */

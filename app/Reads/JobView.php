@@ -31,7 +31,7 @@ use Illuminate\Support\Facades\DB;
  * @phpstan-import-type ContactShape from ContactResult
  *
  * @phpstan-type LinkContactShape array{
- *     key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null, lapsed: string|null, words: Phrase|null,
+ *     key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null, lapsed: string|null, words: Phrase|null, certain: bool, proved_dry_ms: int|null, holds_water: bool, post_cured: bool,
  *     release: string|null, sealed_with: string|null, sealed_ms: int|null, seal: array{name: string, coats: int, minutes: float, how: string}|null, damp: bool, latex_touched: bool, cured_ms: int|null, opened_ms: int|null, solvent_ms: int|null,
  *     result: ContactShape
  * }
@@ -211,6 +211,8 @@ final readonly class JobView implements View
             'overruled' => $contact->overruled(),
             'lapsed' => $contact->lapsed(),
             'words' => $contact->wordsAsked(),
+            'certain' => $contact->isOutOfTheQuestion(),
+            'holds_water' => $contact->touch->surface->holdsWater(), 'proved_dry_ms' => self::ms($contact->provedDryAt), 'post_cured' => $chosen->has('post_cured') && $chosen->bool('post_cured'),
             'release' => $chosen->textOrNull('release'),
             'sealed_with' => $chosen->textOrNull('sealed_with'),
             'sealed_ms' => self::ms($contact->sealedAt),

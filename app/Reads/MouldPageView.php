@@ -19,7 +19,11 @@ use App\Workshop\Rows;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
-/** One mould: what it is, where it comes from, what was cast in it and how that came out, what it wants, how long it will do. */
+/**
+ * One mould: what it is, where it comes from, what was cast in it and how that came out, what it wants, how long it will do.
+ *
+ * @phpstan-import-type DryShape from DrynessView
+ */
 final readonly class MouldPageView implements View
 {
     /** The newest; the log has the others. */
@@ -39,7 +43,7 @@ final readonly class MouldPageView implements View
      *     wants: list<array{id: string, act: string|null, text: Phrase, why: Phrase, certain: bool}>,
      *     castings: list<array{pour_id: int, at_ms: int, job: string, link: string, base: string, released: bool|null, release: string|null, good: int, usable: int, reject: int, faults: list<string>, grade: string}>,
      *     facts: list<array{id: int, kind: string, at_ms: int, payload: array<string, mixed>}>, take_back: int|null, filled: array{pour: int, job: string, link: string}|null,
-     *     cost: string|null, worth: string|null, retired_ms: int|null, retired_why: string|null
+     *     cost: string|null, worth: string|null, retired_ms: int|null, retired_why: string|null, dry: DryShape|null
      * }
      */
     public function toArray(): array
@@ -69,7 +73,18 @@ final readonly class MouldPageView implements View
             'facts' => array_map(static fn (Happened $fact): array => ['id' => $fact->id, 'kind' => $fact->kind, 'at_ms' => $fact->atMs, 'payload' => $fact->payload], array_slice(array_values(array_filter(array_reverse($this->recorded->facts), static fn (Happened $fact): bool => $fact->key !== Mould::FIRST)), 0, self::FACTS_SHOWN)),
             'take_back' => $this->recorded->state->takeBack, 'filled' => $filled === null ? null : ['pour' => $filled['pour'], 'job' => $filled['job'], 'link' => $filled['link']],
             'cost' => $mould->cost, 'worth' => $this->costs->worth($mould), 'retired_ms' => $mould->retired_at === null ? null : (int) $mould->retired_at->getTimestampMs(), 'retired_why' => $mould->retired_why?->value,
+            'dry' => $this->dry($mould),
         ];
+    }
+
+    /** @return DryShape|null of one that drinks water */
+    private function dry(Mould $mould): ?array
+    {
+        $of = $this->library->shelf()->bases[$mould->material ?? '']->family ?? $mould->material ?? '';
+        $knowledge = $this->library->knowledge();
+        $surface = $knowledge->surfaces[$knowledge->families[$of]->curesTo ?? $of] ?? null;
+
+        return $surface?->holdsWater() !== true ? null : (new DrynessView($this->recorded->state->weighings, $this->recorded->dryness(), static fn (float $minutes): int => (int) round($minutes * 60_000.0)))->toArray();
     }
 
     /** @return array{id: int, name: string, kind: string, gone_ms: int|null} */

@@ -13,6 +13,7 @@ use Apalos\Core\Contact\Touch;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
 use App\Models\Job;
+use App\Models\Mould;
 use App\Models\Pour;
 use Carbon\CarbonImmutable;
 
@@ -21,6 +22,9 @@ final class JobContacts
 {
     /** @var array<int, CarbonImmutable|null> when what was poured last of a link came out of its mould */
     private array $opened = [];
+
+    /** @var array<int, \Illuminate\Database\Eloquent\Collection<int, Mould>> in use, by job */
+    private array $moulds = [];
 
     private const SKIN = 'skin';
 
@@ -80,21 +84,36 @@ final class JobContacts
             $opened = $this->openedAt($touch);
             $cured = self::latest($opened, self::moment($chosen['cured_at'] ?? null));
             $solvent = self::moment($chosen['solvent_at'] ?? null);
+            $proved = $touch->surface->holdsWater() ? $this->provedDry($touch, $impression->job) : null;
             $worn = $impression->kind === ImpressionKind::Cast && $impression->job->skin;
             $request = $this->contacts->asked([
                 'fresh' => ['family' => $link->fresh->id, 'skin_safe' => $base?->isForSkin() ?? false],
                 'surface' => array_filter([
                     'id' => $touch->surface->id, 'hours_since_cure' => $cured === null ? null : self::since($cured, $now) / 60.0, 'solvent_min_ago' => $solvent === null ? null : self::since($solvent, $now),
-                    'damp' => $chosen['damp'] ?? null, 'latex_touched' => $chosen['latex_touched'] ?? null, 'sealed_with' => ($chosen['sealed_with'] ?? '') === '' ? null : $chosen['sealed_with'],
+                    'damp' => $chosen['damp'] ?? null, 'latex_touched' => $chosen['latex_touched'] ?? null, 'post_cured' => $chosen['post_cured'] ?? null, 'proved_dry' => $proved === null ? null : true, 'sealed_with' => ($chosen['sealed_with'] ?? '') === '' ? null : $chosen['sealed_with'],
                 ], static fn (mixed $value): bool => $value !== null),
                 'intent' => 'separate',
                 'release' => is_string($chosen['release'] ?? null) && $chosen['release'] !== '' ? $chosen['release'] : null,
                 'use' => ['fine_detail' => $touch->link !== null, 'skin' => $worn || $touch->surface->id === self::SKIN, 'worn' => $impression->job->skin],
             ], $base?->code);
-            $judged[] = new JudgedContact($touch, $link->fresh, $request, $this->contacts->judge($request), $chosen, Overruling::from($chosen['overruled'] ?? null), $cured, $opened, $solvent);
+            $judged[] = new JudgedContact($touch, $link->fresh, $request, $this->contacts->judge($request), $chosen, Overruling::from($chosen['overruled'] ?? null), $cured, $opened, $solvent, $proved);
         }
 
         return $judged;
+    }
+
+    /** Since when the scale has proved dry what it touches: of several moulds that stand for each other, all of them. */
+    private function provedDry(Touch $touch, Job $job): ?CarbonImmutable
+    {
+        if ($touch->link === null) {
+            return null;
+        }
+        $moulds = $this->moulds[$job->id] ??= Mould::query()->where('job_id', $job->id)->whereNull('retired_at')->get(['id', 'workshop_id', 'impression_id', 'proved_dry_at']);
+        $own = $moulds->where('impression_id', $touch->link);
+        $proofs = $own->isNotEmpty() && $own->whereNotNull('proved_dry_at')->isNotEmpty() ? $own->map(static fn (Mould $mould): ?CarbonImmutable => $mould->proved_dry_at)->all() : [];
+        $link = $job->impressions->firstWhere('id', $touch->link)?->proved_dry_at;
+
+        return $proofs === [] || in_array(null, $proofs, true) ? $link : max($proofs);
     }
 
     public function surface(?string $id): ?Surface

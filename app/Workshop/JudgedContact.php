@@ -25,11 +25,13 @@ final readonly class JudgedContact
     /**
      * @param  array<string, mixed>  $chosen  release, sealed_with, what is said of the surface
      * @param  CarbonImmutable|null  $curedAt  when the surface cured, as far as anybody knows
+     * @param  CarbonImmutable|null  $provedDryAt  since when the scale has proved it dry
      * @param  CarbonImmutable|null  $openedAt  when it came out of its own mould here
      */
     public function __construct(
         public Touch $touch, public Family $fresh, public ContactRequest $request, public ContactResult $result, public array $chosen, private ?Overruling $overruling,
         public ?CarbonImmutable $curedAt, public ?CarbonImmutable $openedAt, public ?CarbonImmutable $solventAt,
+        public ?CarbonImmutable $provedDryAt = null,
     ) {
         $this->blocks = $result->blocks() && $this->overruled() === null;
         $this->sealedAt = is_string($at = $chosen['sealed_at'] ?? null) && $at !== '' ? CarbonImmutable::parse($at) : null;
@@ -50,6 +52,12 @@ final readonly class JudgedContact
     public function lapsed(): ?string
     {
         return $this->overruling !== null && $this->overruled() === null ? $this->overruling->reason : null;
+    }
+
+    /** A stop that no reason talks round. */
+    public function isOutOfTheQuestion(): bool
+    {
+        return Overruling::isOutOfTheQuestion($this->result);
     }
 
     /** What has to be typed out before it is overruled. */

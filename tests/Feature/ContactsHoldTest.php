@@ -54,8 +54,8 @@ final class ContactsHoldTest extends TestCase
     {
         $sculpt = $this->job->impressions()->where('name', 'Sculpt')->firstOrFail();
         $sculpt->update(['surface' => 'wood']);
-        $this->choose(['release' => 'silicone-oil-spray'])->assertSessionHasNoErrors();
-        self::assertTrue($this->contact()['blocks'], 'Silicone oil under fresh silicone: never.');
+        $this->choose(['release' => 'pva-film'])->assertSessionHasNoErrors();
+        self::assertTrue($this->contact()['blocks'], 'A film of alcohol does not part silicone.');
         $this->overrule();
 
         $sculpt->update(['surface' => 'clay-oil-sulphur']);
@@ -67,6 +67,8 @@ final class ContactsHoldTest extends TestCase
 
     public function test_an_overruling_lapses_with_the_material_the_release_and_the_state(): void
     {
+        $this->job->impressions()->where('name', 'Sculpt')->firstOrFail()->update(['surface' => 'epoxy']);
+        $this->choose(['hours_since_cure' => 20])->assertSessionHasNoErrors();
         foreach ([['material' => 'pr-10', 'lapses' => false], ['material' => 'ur-35', 'lapses' => true]] as $change) {
             $this->overrule();
             $this->mould->update(['material' => $change['material']]);

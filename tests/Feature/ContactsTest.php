@@ -98,16 +98,34 @@ final class ContactsTest extends TestCase
         $key = "link-{$this->link($job, 'Sculpt')->id}";
         self::assertNull($this->start($mould)->started_at);
 
-        $this->choose($mould, $key, ['overruled' => 'so what'])->assertSessionHasErrors('contact.overruled');
+        // Sulphur is certain: nothing talks it round.
         $why = 'It is a practice piece and may stay wet.';
-        $this->choose($mould, $key, ['overruled' => $why])->assertSessionHasErrors('contact.words');
-        $this->choose($mould, $key, ['overruled' => $why, 'words' => 'yes, yes'])->assertSessionHasErrors('contact.words');
-        $this->choose($mould, $key, ['overruled' => $why, 'words' => 'Platinum silicone on oil clay with sulphur: will not cure'])->assertSessionHasNoErrors();
+        $this->choose($mould, $key, ['overruled' => $why, 'words' => 'Platinum silicone on oil clay with sulphur: will not cure'])->assertSessionHasErrors('contact.overruled');
+        self::assertNull($this->start($mould)->started_at);
+
+        // Young epoxy is usual: a reason that says something is kept, and asked again.
+        $this->link($job, 'Sculpt')->update(['surface' => 'epoxy']);
+        $this->choose($mould, $key, ['hours_since_cure' => 20])->assertSessionHasNoErrors();
+        self::assertNull($this->start($mould)->started_at);
+        $this->choose($mould, $key, ['overruled' => 'so what'])->assertSessionHasErrors('contact.overruled');
+        $this->choose($mould, $key, ['overruled' => $why])->assertSessionHasNoErrors();
         $pour = $this->start($mould);
         self::assertNotNull($pour->started_at);
         $text = implode(' ', array_column($this->getJson("/pours/{$pour->id}/state")->json('checklist'), 'text'));
-        self::assertStringContainsString('Sulphur', $text);
+        self::assertStringContainsString('Amines', $text);
         self::assertStringContainsString('may stay wet', $text);
+    }
+
+    public function test_what_is_certain_and_only_asks_for_something_is_overruled_by_typing_it_out(): void
+    {
+        $job = $this->chain('silicone-tin');
+        $this->link($job, 'Mould')->update(['material' => 'tr-25']);
+        $mould = $this->link($job, 'Mould');
+        $key = "link-{$this->link($job, 'Sculpt')->id}";
+        $why = 'The two are meant to stay one piece.';
+        $this->choose($mould, $key, ['overruled' => $why])->assertSessionHasErrors('contact.words');
+        $this->choose($mould, $key, ['overruled' => $why, 'words' => 'yes, yes'])->assertSessionHasErrors('contact.words');
+        $this->choose($mould, $key, ['overruled' => $why, 'words' => 'Tin silicone on tin silicone, cured: fuses: no release'])->assertSessionHasNoErrors();
     }
 
     public function test_what_is_really_poured_is_judged_and_not_what_the_chain_had_in_mind(): void
@@ -186,7 +204,7 @@ final class ContactsTest extends TestCase
         $board = $this->get('/contacts')->assertOk()->inertiaProps('board');
 
         self::assertCount(16, $board['cells']);
-        self::assertCount(32, $board['cells']['latex']);
+        self::assertCount(42, $board['cells']['latex']);
         self::assertSame('stop', $board['cells']['silicone-platinum']['silicone-tin']['verdict']);
         $this->postJson('/contacts/judge', ['fresh' => ['family' => 'jam']])->assertUnprocessable();
     }

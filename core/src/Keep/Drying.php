@@ -11,8 +11,9 @@ use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
 
 /**
- * Is the plaster dry. What it weighs falls towards its dry mass, m = m∞ + c·e^(−t/τ): fitted by least squares over τ, with m∞ and c in
- * closed form for each; dry when what is left to lose is under a share of the dry mass.
+ * Is the plaster dry. While it is wet it loses at a constant rate: nothing can be told from that. Then what it weighs falls towards its
+ * dry mass, m = m∞ + c·e^(−t/τ): fitted by least squares over τ, with m∞ and c in closed form for each; likely dry when what is left to
+ * lose is under a share of the dry mass. Proved dry it is when weighings half a day apart stand still.
  */
 final class Drying
 {
@@ -24,42 +25,134 @@ final class Drying
 
     private const STEPS = 400;
 
+    /** What set plaster binds of water: 1½ molecules a molecule of powder, 18.6 g in 100 g. */
+    private const BINDS = 1.186;
+
+    private const STANDS_H = 12.0;
+
+    private const STANDS_STEPS = 2.0;
+
+    /** How far from what it should weigh it may stand still. */
+    private const EXPECTED_WITHIN = 0.02;
+
+    /** So much above its dry mass water still runs to its surface as fast as it leaves. */
+    private const FAR_ABOVE = 1.15;
+
+    private const USUAL_STEP_G = 0.1;
+
+    /** Of a straight line, in steps of the scale: reading errors are that large. */
+    private const STRAIGHT_WITHIN_STEPS = 1.5;
+
     /** @throws BadInput */
     public function ask(Fields $in): DryResult
     {
-        $in->only('weighings', 'until_pct');
+        $in->only('weighings', 'until_pct', 'step_g', 'plaster_g', 'water_g', 'poured_g');
         $until = $in->has('until_pct') ? $in->number('until_pct', 0.01, 50.0) : 0.5;
+        $step = $in->positiveOrNull('step_g', 1000.0) ?? self::USUAL_STEP_G;
+        $expected = self::expected($in);
         [$hours, $masses] = $this->weighed($in);
+        $last = count($hours) - 1;
+        $warnings = [];
+        $since = self::standsSince($hours, $masses, $step);
+        if ($since !== null) {
+            if ($expected === null || abs($masses[$last] - $expected) <= self::EXPECTED_WITHIN * $expected) {
+                return new DryResult(DryState::Dry, $since, $masses[$last], 0.0, null, $expected, []);
+            }
+            $warnings[] = new Warning('stands_elsewhere', Phrase::of('keep.stands_elsewhere', ['mass' => Quantity::mass($masses[$last]), 'expected' => Quantity::mass($expected)]));
+        }
+        $this->refuse($in, $hours, $masses, $step);
+        if ($since !== null) {
+            return new DryResult(DryState::Wet, null, null, null, null, $expected, $warnings);
+        }
+        if (max($masses) - min($masses) <= self::STANDS_STEPS * $step) {
+            return new DryResult(DryState::Wet, null, null, null, null, $expected, [new Warning('too_soon', Phrase::of('keep.too_soon_to_stand', ['hours' => Quantity::duration(60.0 * self::STANDS_H)]))]);
+        }
+        if (($expected !== null && $masses[$last] > self::FAR_ABOVE * $expected) || self::isStraight($hours, $masses, $step)) {
+            return new DryResult(DryState::Wet, null, null, null, null, $expected, [new Warning('constant_rate', Phrase::of('keep.constant_rate'))]);
+        }
         $tau = $this->tau($hours, $masses);
         [$dry, $lost] = self::line($hours, $masses, $tau);
         if ($lost <= 0.0 || $dry <= 0.0) {
-            return new DryResult(null, null, null, null, [new Warning('does_not_dry', Phrase::of('keep.does_not_dry'))]);
+            return new DryResult(DryState::Wet, null, null, null, null, $expected, [new Warning('does_not_dry', Phrase::of('keep.does_not_dry'))]);
         }
-        $last = $hours[count($hours) - 1];
-        $left = 100.0 * $lost * exp(-$last / $tau) / $dry;
+        $left = 100.0 * $lost * exp(-$hours[$last] / $tau) / $dry;
         $at = $tau * log(100.0 * $lost / ($until * $dry));
-        $warnings = [];
         if ($tau > 0.98 * self::LONGEST_H) {
             $warnings[] = new Warning('too_early_to_tell', Phrase::of('keep.too_early_to_tell'));
-        } elseif ($last < $tau) {
+        } elseif ($hours[$last] < $tau) {
             $warnings[] = new Warning('early', Phrase::of('keep.weigh_again', ['tau' => Quantity::duration(60.0 * $tau)]));
         }
 
-        return new DryResult(max(0.0, $at), $dry, max(0.0, $left), $tau, $warnings);
+        return new DryResult(DryState::Drying, max(0.0, $at), $dry, max(0.0, $left), $tau, $expected, $warnings);
+    }
+
+    /** What was poured dries towards its powder and the water that binds; null where nobody said what was mixed. */
+    private static function expected(Fields $in): ?float
+    {
+        $powder = $in->positiveOrNull('plaster_g');
+        $water = $in->numberOrNull('water_g');
+        if ($powder === null) {
+            return null;
+        }
+        $poured = $in->positiveOrNull('poured_g');
+
+        return self::BINDS * $powder * ($poured === null || $water === null ? 1.0 : $poured / ($powder + $water));
+    }
+
+    /**
+     * The hour of the earlier of two weighings half a day apart that stand still, the later of them the last; null where none do.
+     *
+     * @param  non-empty-list<float>  $hours
+     * @param  non-empty-list<float>  $masses
+     */
+    private static function standsSince(array $hours, array $masses, float $step): ?float
+    {
+        $last = count($hours) - 1;
+        $since = null;
+        for ($i = $last; $i >= 0; $i--) {
+            if (abs($masses[$i] - $masses[$last]) > self::STANDS_STEPS * $step + 1e-9) {
+                break;
+            }
+            $since = self::STANDS_H - 1e-9 <= $hours[$last] - $hours[$i] ? $hours[$i] : $since;
+        }
+
+        return $since;
+    }
+
+    /**
+     * It loses as much every hour, as far as the scale can tell.
+     *
+     * @param  non-empty-list<float>  $hours
+     * @param  non-empty-list<float>  $masses
+     */
+    private static function isStraight(array $hours, array $masses, float $step): bool
+    {
+        $n = count($hours);
+        [$x, $y] = [array_sum($hours) / $n, array_sum($masses) / $n];
+        $xy = $xx = 0.0;
+        foreach ($hours as $i => $h) {
+            $xy += ($h - $x) * ($masses[$i] - $y);
+            $xx += ($h - $x) ** 2;
+        }
+        $slope = $xx > 0.0 ? $xy / $xx : 0.0;
+        $misses = array_map(static fn (float $h, float $m): float => abs($m - $y - $slope * ($h - $x)), $hours, $masses);
+
+        return max($misses) <= self::STRAIGHT_WITHIN_STEPS * $step;
     }
 
     /**
      * Of weighings as they were told at a bench, in minutes: `dry_at_h` counts from the first of them.
      *
      * @param  list<array{at: float, mass_g: float}>  $weighings
+     * @param  array{plaster_g?: float, water_g?: float, poured_g?: float, step_g?: float}  $poured  as far as it is known
      *
      * @throws BadInput where they are too few, or grow
      */
-    public function watched(array $weighings): DryResult
+    public function watched(array $weighings, array $poured = []): DryResult
     {
         $first = $weighings === [] ? 0.0 : min(array_column($weighings, 'at'));
 
-        return $this->ask(Fields::of(['weighings' => array_map(static fn (array $one): array => ['hours' => ($one['at'] - $first) / 60.0, 'mass_g' => $one['mass_g']], $weighings)]));
+        return $this->ask(Fields::of([...$poured, 'weighings' => array_map(static fn (array $one): array => ['hours' => ($one['at'] - $first) / 60.0, 'mass_g' => $one['mass_g']], $weighings)]));
     }
 
     /**
@@ -77,14 +170,27 @@ final class Drying
         usort($weighings, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
         $hours = array_column($weighings, 0);
         $masses = array_column($weighings, 1);
-        if (count(array_unique(array_map(static fn (float $h): string => (string) $h, $hours))) < self::LEAST || $hours === [] || $masses === []) {
+        if ($hours === [] || $masses === []) {
             throw BadInput::at($in->at('weighings'), Phrase::of('keep.three_weighings'));
-        }
-        if ($masses[count($masses) - 1] >= $masses[0]) {
-            throw BadInput::at($in->at('weighings'), Phrase::of('keep.weighings_grow'));
         }
 
         return [$hours, $masses];
+    }
+
+    /**
+     * @param  non-empty-list<float>  $hours
+     * @param  non-empty-list<float>  $masses
+     *
+     * @throws BadInput for too few weighings, or such as grow by more than the scale may err
+     */
+    private function refuse(Fields $in, array $hours, array $masses, float $step): void
+    {
+        if (count(array_unique(array_map(static fn (float $h): string => (string) $h, $hours))) < self::LEAST) {
+            throw BadInput::at($in->at('weighings'), Phrase::of('keep.three_weighings'));
+        }
+        if ($masses[count($masses) - 1] >= $masses[0] + self::STANDS_STEPS * $step) {
+            throw BadInput::at($in->at('weighings'), Phrase::of('keep.weighings_grow'));
+        }
     }
 
     /**

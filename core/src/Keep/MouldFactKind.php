@@ -17,6 +17,8 @@ enum MouldFactKind: string implements FactKind
     case Counted = 'counted';
     case Placed = 'placed';
     case Photographed = 'photographed';
+    /** Whether a plaster is dry is told by the scale. */
+    case Weighed = 'weighed';
     case Noted = 'noted';
     /** What it cost to make, where the log does not know. */
     case Priced = 'priced';

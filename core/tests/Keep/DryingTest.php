@@ -7,6 +7,8 @@ namespace Apalos\Core\Tests\Keep;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Keep\Drying;
+use Apalos\Core\Keep\DryResult;
+use Apalos\Core\Keep\DryState;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -65,5 +67,91 @@ final class DryingTest extends TestCase
         // Falling ever faster is no drying.
         $told = (new Drying)->ask(Fields::of(['weighings' => [['hours' => 0, 'mass_g' => 100], ['hours' => 1, 'mass_g' => 99], ['hours' => 2, 'mass_g' => 90]]]));
         self::assertNotSame([], $told->warnings);
+    }
+
+    /**
+     * @param  array<array-key, float>  $weighings  grams by hour
+     * @param  array<string, float>  $more
+     */
+    private static function ask(array $weighings, array $more = []): DryResult
+    {
+        return (new Drying)->ask(Fields::of(['weighings' => array_map(static fn (int|string $h, float $m): array => ['hours' => (float) $h, 'mass_g' => $m], array_keys($weighings), $weighings), ...$more]));
+    }
+
+    /** By hand: 100 g of powder bind 18.6 g; of 170 g that were mixed, 850 g poured are 500 of powder, and weigh 593 dry. */
+    public function test_what_was_poured_says_what_it_weighs_dry(): void
+    {
+        $poured = ['plaster_g' => 1000.0, 'water_g' => 700.0, 'poured_g' => 850.0];
+        self::assertEqualsWithDelta(593.0, self::ask(['0' => 850.0, '24' => 800.0, '48' => 760.0], $poured)->expected ?? 0.0, 1e-9);
+        self::assertEqualsWithDelta(0.698, (self::ask(['0' => 1.0, '24' => 0.9, '48' => 0.85], ['plaster_g' => 100.0, 'water_g' => 70.0, 'poured_g' => 1.0, 'step_g' => 0.001])->expected ?? 0.0), 5e-4);
+        self::assertEqualsWithDelta(1186.0, self::ask(['0' => 1700.0, '24' => 1650.0, '48' => 1600.0], ['plaster_g' => 1000.0])->expected ?? 0.0, 1e-9);
+        self::assertNull(self::ask(['0' => 850.0, '24' => 800.0, '48' => 760.0])->expected);
+    }
+
+    /** @return iterable<string, array{array<array-key, float>, array<string, float>, string}> */
+    public static function standings(): iterable
+    {
+        $poured = ['plaster_g' => 1000.0, 'water_g' => 700.0, 'poured_g' => 1700.0];
+        yield 'three weighings within two hours are never dry' => [['0' => 1186.0, '1' => 1186.0, '2' => 1186.0], $poured, 'wet'];
+        yield 'at a constant rate it is wet' => [['0' => 1690.0, '12' => 1640.0, '24' => 1590.0, '36' => 1540.0], [], 'wet'];
+        yield 'far above its dry mass it is wet, however it fades' => [['0' => 1600.0, '24' => 1500.0, '48' => 1440.0], $poured, 'wet'];
+        yield 'what it loses fades: a forecast' => [['0' => 1300.0, '24' => 1245.0, '48' => 1217.0], $poured, 'drying'];
+        yield 'half a day apart it stands still' => [['0' => 1300.0, '48' => 1186.1, '60' => 1186.0], $poured, 'dry'];
+        yield 'two weighings are enough for that' => [['0' => 593.2, '12' => 593.0], [], 'dry'];
+        yield 'a minute short of half a day is not' => [['0' => 1300.0, '48' => 1186.1, '59.98' => 1186.0], $poured, 'drying'];
+        yield 'a coarse scale stands still sooner' => [['0' => 1300.0, '48' => 1190.0, '60' => 1186.0], ['step_g' => 2.0], 'dry'];
+        yield 'a fine one does not' => [['0' => 1300.0, '48' => 1190.0, '60' => 1186.0], [], 'drying'];
+        yield 'still, and 8 % above what it should weigh' => [['0' => 1400.0, '48' => 1280.0, '60' => 1280.0], $poured, 'wet'];
+        yield 'still, and within two in a hundred' => [['0' => 1400.0, '48' => 1206.0, '60' => 1206.0], $poured, 'dry'];
+        yield 'it stood still, and was wetted since' => [['0' => 1186.0, '14' => 1186.0, '20' => 1201.0], [], 'refused'];
+    }
+
+    /**
+     * @param  array<array-key, float>  $weighings
+     * @param  array<string, float>  $more
+     */
+    #[DataProvider('standings')]
+    public function test_wet_drying_and_proved_dry(array $weighings, array $more, string $state): void
+    {
+        try {
+            $told = self::ask($weighings, $more);
+        } catch (BadInput) {
+            self::assertSame('refused', $state);
+
+            return;
+        }
+        self::assertSame($state, $told->state->value);
+        self::assertSame($state === 'wet', $told->dryAt === null, 'What is wet has no forecast.');
+        self::assertSame($state === 'wet', $told->warnings !== [], 'and it says why.');
+    }
+
+    /** Whatever was weighed: proof needs half a day, and no more lost than the scale may err. */
+    public function test_proved_dry_needs_proof(): void
+    {
+        mt_srand(11);
+        $proved = 0;
+        for ($i = 0; $i < 600; $i++) {
+            $hours = [0.0];
+            for ($k = 0; $k < mt_rand(2, 6); $k++) {
+                $hours[] = end($hours) + mt_rand(1, 240) / 10.0;
+            }
+            $tau = mt_rand(10, 300) / 10.0;
+            $weighings = [];
+            foreach ($hours as $h) {
+                $weighings[(string) $h] = round(500.0 + mt_rand(0, 1) * 80.0 * exp(-$h / $tau) + 100.0 * exp(-3.0 * $h / $tau), 1);
+            }
+            try {
+                $told = self::ask($weighings);
+            } catch (BadInput) {
+                continue;
+            }
+            if ($told->state === DryState::Dry) {
+                $proved++;
+                $last = end($weighings);
+                $apart = array_filter(array_keys($weighings), static fn (int|string $h): bool => end($hours) - (float) $h >= 12.0 - 1e-9 && abs($weighings[$h] - $last) <= 0.2 + 1e-9);
+                self::assertNotSame([], $apart);
+            }
+        }
+        self::assertGreaterThan(10, $proved);
     }
 }

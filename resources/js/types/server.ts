@@ -270,8 +270,10 @@ export type SofteningEffectsResult = {
     }[];
 };
 
-/** When a plaster is dry, in hours from its first weighing's clock, what it weighs then, and what is left to lose now. */
+/** How a plaster stands: when it is dry, in hours from its first weighing's clock, what it weighs then, and what is left to lose now. */
 export type DryResult = {
+    state: 'wet' | 'drying' | 'dry';
+    expected_dry_g: number | null;
     dry_at_h: number | null;
     dry_mass_g: number | null;
     left_pct: number | null;
@@ -783,16 +785,7 @@ export type BuildView = {
             finger: string;
             left_out: boolean;
         }[];
-        weighings: {
-            at_ms: number;
-            mass_g: number;
-        }[];
-        dry: {
-            at_ms: number | null;
-            left_pct: number | null;
-            dry_mass_g: number | null;
-            says: string[];
-        } | null;
+        dry: DrynessView | null;
         said: string | null;
         acts: string[];
         own_cautions: string[];
@@ -1193,6 +1186,20 @@ export type DrawerView = {
         edition: number;
         name: string;
         lab: [number, number, number];
+    }[];
+};
+
+/** What the weighings of a plaster say, on a screen. */
+export type DrynessView = {
+    state: string | null;
+    at_ms: number | null;
+    left_pct: number | null;
+    dry_mass_g: number | null;
+    expected_g: number | null;
+    says: string[];
+    weighings: {
+        at_ms: number;
+        mass_g: number;
     }[];
 };
 
@@ -1606,6 +1613,10 @@ export type JobView = {
             overruled: string | null;
             lapsed: string | null;
             words: string | null;
+            certain: boolean;
+            proved_dry_ms: number | null;
+            holds_water: boolean;
+            post_cured: boolean;
             release: string | null;
             sealed_with: string | null;
             sealed_ms: number | null;
@@ -1987,6 +1998,7 @@ export type MouldPageView = {
     worth: string | null;
     retired_ms: number | null;
     retired_why: string | null;
+    dry: DrynessView | null;
 };
 
 /** What the clock of a base rests on, one by one: whether each counts, is doubted because it is far from all the rest, or was left out by hand. */

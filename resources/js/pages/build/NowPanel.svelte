@@ -7,6 +7,7 @@
     import { when } from '../../lib/when';
     import AsOf from '../../parts/AsOf.svelte';
     import Choice from '../../parts/Choice.svelte';
+    import Dryness from '../../parts/Dryness.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Observations from '../../parts/Observations.svelte';
     import Really from '../../parts/Really.svelte';
@@ -34,8 +35,6 @@
     let early = $state<string | null>(null);
     /** What is told next was at this moment; null where it is told as it happens. */
     let was = $state<number | null>(null);
-    let mass = $state<Entry>(null);
-    const dryness = $derived(op.kind === 'check' && /dry/i.test(op.name));
 
     // What was asked for one operation is not meant for the next.
     const at = $derived(op.id);
@@ -232,40 +231,10 @@
             onslip={() => (live.doubted = null)}
         />
     {/if}
-    {#if dryness}
-        <form
-            class="weigh"
-            onsubmit={(event) => {
-                event.preventDefault();
-                if (typeof mass === 'number') {
-                    void tell('weighed', { op: op.id, mass_g: mass }, String(Math.round(bench.now / 1000)));
-                    mass = null;
-                }
-            }}
-        >
-            <Measure label="It weighs now" kind="mass" bind:value={mass} />
-            <button class="btn big" disabled={typeof mass !== 'number'}>Write it down</button>
-        </form>
-        {#if op.dry !== null}
-            {#if op.dry.at_ms !== null}<p class="mt-2 text-lg" role="status">
-                    {op.dry.at_ms <= bench.now ? 'Dry since' : 'It will be dry'}
-                    <b>{when(op.dry.at_ms, bench.now)}</b>, at about
-                    <b class="fig">{measure(op.dry.dry_mass_g, 'mass', bench.units)}</b>; {figure(op.dry.left_pct, 'percent', 'metric', 1)} %
-                    of that was still to go at the last weighing.
-                </p>{/if}
-            {#each op.dry.says as says (says)}<p class="mt-1">{says}</p>{/each}
-        {/if}
-        <ol class="mt-2">
-            {#each op.weighings as weighing, i (weighing.at_ms)}
-                <li>
-                    {when(weighing.at_ms, bench.now)}: <b class="fig">{measure(weighing.mass_g, 'mass', bench.units)}</b>
-                    {i === 0
-                        ? ''
-                        : `, ${((1 - weighing.mass_g / (op.weighings[i - 1]?.mass_g ?? weighing.mass_g)) * 100).toFixed(1)} % less than before`}
-                </li>
-            {/each}
-        </ol>
-    {/if}
+    {#if op.dry !== null}<Dryness
+            dry={op.dry}
+            onweigh={(mass_g) => void tell('weighed', { op: op.id, mass_g }, String(Math.round(bench.now / 1000)))}
+        />{/if}
     {#if (coat?.base ?? op.base) !== null && (feels || op.mixes)}<Observations base={coat?.base ?? op.base ?? ''} begun />{/if}
     {#if op.cautions.length > 0}
         <ul class="cautions" aria-label="Cautions">
@@ -330,13 +299,6 @@
         align-content: center;
         line-height: 1.15;
         font-weight: 400;
-    }
-    .weigh {
-        display: flex;
-        flex-wrap: wrap;
-        gap: 0.6rem;
-        align-items: end;
-        margin-top: 0.9rem;
     }
     .care {
         display: grid;

@@ -46,6 +46,7 @@
     });
 
     type Chosen = Partial<{
+        post_cured: boolean;
         release: string | null;
         sealed_with: string | null;
         sealed_ms: number | null;
@@ -162,6 +163,11 @@
             {/each}
         </ol>
     {/if}
+    {#if contact.holds_water}<p class="mt-3">
+            {#if contact.proved_dry_ms !== null}<b>Proved dry</b> by the scale on {dayAndTime(contact.proved_dry_ms)}.{:else}<b
+                    >Nobody has proved it dry.</b
+                > Weigh it in its build, or on its page on the rack: two weighings half a day apart that stand still are proof.{/if}
+        </p>{/if}
     {#if contact.seal !== null}
         <section class="seal" aria-label="Sealing">
             {#if contact.sealed_ms !== null}
@@ -242,6 +248,14 @@
                     onchange={(e) => choose({ latex_touched: e.currentTarget.checked })}
                 /> touched with latex, or tools from latex or tin</label
             >
+            {#if contact.surface === 'print-resin'}<label class="flex items-center gap-2"
+                    ><input
+                        type="checkbox"
+                        class="checkbox"
+                        checked={contact.post_cured}
+                        onchange={(e) => choose({ post_cured: e.currentTarget.checked })}
+                    /> washed, lit through and warmed</label
+                >{/if}
         </div>
     </details>
 

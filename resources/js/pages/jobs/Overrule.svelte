@@ -18,7 +18,9 @@
         It was overruled once (“{contact.lapsed}”), for something else than stands here now. That no longer holds.
     </p>
 {/if}
-{#if contact.blocks || contact.overruled !== null}
+{#if contact.certain}
+    <p class="mt-3"><b>That is certain:</b> no test and no reason talks it round. Take a way out, or cast it otherwise.</p>
+{:else if contact.blocks || contact.overruled !== null}
     <details class="mt-3" bind:open>
         <summary class="link cursor-pointer quiet">{contact.overruled === null ? 'You know better all the same?' : 'Overruled'}</summary>
         <form

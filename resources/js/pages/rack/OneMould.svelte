@@ -6,6 +6,7 @@
     import { Tell } from '../../lib/tell.svelte';
     import { dayAndTime, when } from '../../lib/when';
     import CodeLabel from '../../parts/CodeLabel.svelte';
+    import Dryness from '../../parts/Dryness.svelte';
     import PhotoPick from '../../parts/PhotoPick.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';
@@ -105,6 +106,10 @@
                     {/each}
                 </p>
             </section>
+            {#if mould.dry !== null}<section aria-label="Is it dry?">
+                    <h2 class="text-2xl">Is it dry?</h2>
+                    <Dryness dry={mould.dry} onweigh={(mass_g) => void told.tell('weighed', { mass_g })} />
+                </section>{/if}
             <Look {told} />
         {/if}
         <CastIn {mould} />

@@ -2,6 +2,7 @@
     /** What was told of a mould beside its casts. */
     import { bench } from '../../lib/bench.svelte';
     import type { Tell } from '../../lib/tell.svelte';
+    import { measure } from '../../lib/units';
     import { when } from '../../lib/when';
     import type { MouldPageView } from '../../types/server';
     import { acts, conditions, marks, whys } from './words';
@@ -24,6 +25,8 @@
                     .join('. ');
             case 'counted':
                 return `${String(said.casts)} casts were made in it before they were written down`;
+            case 'weighed':
+                return `weighed ${measure(Number(said.mass_g), 'mass', bench.units)}`;
             case 'placed':
                 return `put at ${text('place')}`;
             case 'named':
