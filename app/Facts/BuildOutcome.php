@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Facts;
 
+use Apalos\Core\Build\Care;
+use Apalos\Core\Build\Operation;
 use Apalos\Core\Build\OperationKind;
 use Apalos\Core\Build\OperationState;
 use Apalos\Core\Input\Fields;
@@ -13,6 +15,7 @@ use App\Models\PourState;
 use App\Workshop\BuildCare;
 use App\Workshop\Dryness;
 use App\Workshop\FrozenPlan;
+use App\Workshop\JobContacts;
 use App\Workshop\RecordedBuild;
 use App\Workshop\RecordedRun;
 use App\Workshop\RoomTemperature;
@@ -22,7 +25,9 @@ use Illuminate\Support\Facades\DB;
 /** What lists and clocks need to know of a build, read off its facts each time one is written down. */
 final readonly class BuildOutcome
 {
-    public function __construct(private RoomTemperature $room, private CastKeeper $casts) {}
+    private const PRINT = 'print-resin';
+
+    public function __construct(private RoomTemperature $room, private CastKeeper $casts, private JobContacts $contacts) {}
 
     public function write(RecordedBuild $recorded): void
     {
@@ -39,6 +44,25 @@ final readonly class BuildOutcome
         $this->fingers($recorded);
         $this->sealed($recorded);
         $this->dried($recorded);
+        $this->postCured($recorded);
+    }
+
+    /** A print that was washed, lit and warmed in the build is so for what is cast in it; taken back there, it is not. */
+    private function postCured(RecordedBuild $recorded): void
+    {
+        $done = BuildCare::of($recorded)->doneAt(Care::PostCure->value) !== null;
+        if (! $done && ! array_filter($recorded->state->plan->operations, static fn (Operation $one): bool => in_array(Care::PostCure, $one->care, true))) {
+            return;
+        }
+        $link = $recorded->build->impression;
+        $chain = $this->contacts->chain($link->job->loadMissing('impressions'));
+        $contacts = $link->contacts ?? [];
+        foreach ($this->contacts->of($link, $chain, $chain->link($link->id)) as $contact) {
+            if ($contact->touch->surface->id === self::PRINT) {
+                $contacts[$contact->touch->key] = [...$contacts[$contact->touch->key] ?? [], 'post_cured' => $done];
+            }
+        }
+        $contacts == ($link->contacts ?? []) || Rows::of('impressions')->where('id', $link->id)->update(['contacts' => json_encode($contacts, JSON_THROW_ON_ERROR)]);
     }
 
     /** What the scale proved in the build is so for every contact with what was built. */

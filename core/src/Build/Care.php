@@ -14,4 +14,6 @@ enum Care: string
     case Test = 'test';
     /** What was made here is sealed itself, for whatever is poured on it next. */
     case SealItself = 'seal-itself';
+    /** A print was washed, lit through and warmed. */
+    case PostCure = 'post-cure';
 }

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Build;
+use App\Models\Impression;
+use App\Models\Mould;
+use Carbon\CarbonImmutable;
+use Tests\BuildsGloves;
+use Tests\TestCase;
+
+/** Proved dry is the state of a plaster: by the scale, in its build or on the rack, and by nothing else. */
+final class DrynessTest extends TestCase
+{
+    use BuildsGloves;
+
+    /** @return array{Impression, Impression} a plaster mould, and what is cast in it of hot vinyl */
+    private function plasterMould(): array
+    {
+        $mould = $this->impression('mould', 'cp-70');
+        $cast = $mould->job->impressions()->create(['position' => 9, 'kind' => 'cast', 'name' => 'Lures', 'material' => 'hv-08', 'from_id' => $mould->id]);
+
+        return [$mould, $cast];
+    }
+
+    /** @return array<string, mixed> */
+    private function contact(Impression $cast): array
+    {
+        return array_column(array_column($this->get("/jobs/{$cast->job_id}")->assertOk()->inertiaProps('job')['chain'], null, 'id')[$cast->id]['contacts'], null, 'with')['Mould'] ?? array_column($this->get("/jobs/{$cast->job_id}")->inertiaProps('job')['chain'], null, 'id')[$cast->id]['contacts'][0];
+    }
+
+    private function weigh(Mould $mould, float $grams): void
+    {
+        $this->postJson("/rack/{$mould->id}/facts", ['key' => 'w-'.(++$this->told), 'kind' => 'weighed', 'payload' => ['mass_g' => $grams]])->assertOk();
+    }
+
+    public function test_hot_vinyl_waits_for_a_plaster_mould_on_the_rack_until_the_scale_has_proved_it(): void
+    {
+        [$link, $cast] = $this->plasterMould();
+        $mould = Mould::query()->create(['job_id' => $link->job_id, 'impression_id' => $link->id, 'name' => 'Lure mould', 'parts' => [['name' => 'Mould', 'role' => 'whole', 'pour_id' => null, 'base' => 'cp-70']], 'material' => 'cp-70', 'made_at' => CarbonImmutable::now()->subDays(9)]);
+        $contact = $this->contact($cast);
+        self::assertSame(['stop', true, null, true], [$contact['result']['verdict'], $contact['holds_water'], $contact['proved_dry_ms'], $contact['certain']], 'Nine days are no proof.');
+
+        $this->weigh($mould, 1250.0);
+        $this->travel(90)->minutes();
+        $this->weigh($mould, 1250.0);
+        self::assertSame('stop', $this->contact($cast)['result']['verdict'], 'Nor is an hour and a half.');
+        self::assertNull($this->get("/rack/{$mould->id}")->inertiaProps('mould')['dry']['state'], 'Two weighings tell nothing yet.');
+        $this->travel(11)->hours();
+        $this->weigh($mould, 1249.9);
+        self::assertSame('dry', $this->get("/rack/{$mould->id}")->inertiaProps('mould')['dry']['state']);
+        $contact = $this->contact($cast);
+        self::assertSame('seal-and-release', $contact['result']['verdict']);
+        self::assertNotNull($contact['proved_dry_ms']);
+
+        // Washed, it is wet again, whatever it weighed before.
+        $this->postJson("/rack/{$mould->id}/facts", ['key' => 'washed', 'kind' => 'cared', 'payload' => ['act' => 'washed']])->assertOk();
+        self::assertSame('stop', $this->contact($cast)['result']['verdict']);
+    }
+
+    public function test_a_positive_weighed_in_its_build_is_held_against_what_was_poured(): void
+    {
+        $copy = $this->impression('copy', 'cp-70');
+        $this->post("/impressions/{$copy->id}/builds", ['kind' => 'plaster-positive', 'measured' => ['ml' => 500]])->assertSessionHasNoErrors();
+        $build = Build::query()->where('impression_id', $copy->id)->firstOrFail();
+        $this->tell($build, 'done', ['op' => 'soap'])->assertOk();
+        $pour = $this->mixed($build, 'pour');
+        $this->travel(2)->hours();
+        $this->tell($build, 'done', ['op' => 'open'])->assertOk();
+        $expected = 1.186 * (float) $pour->weighed_g * 100.0 / 170.0;
+
+        $say = fn (float $grams): array => $this->tell($build, 'weighed', ['op' => 'dry', 'mass_g' => $grams])->assertOk()->json();
+        $say((float) $pour->weighed_g * 0.99);
+        $this->travel(20)->hours();
+        $say((float) $pour->weighed_g * 0.95);
+        $this->travel(20)->hours();
+        $dry = array_column($say((float) $pour->weighed_g * 0.91)['operations'], null, 'id')['dry']['dry'];
+        self::assertEqualsWithDelta($expected, $dry['expected_g'] ?? 0.0, 0.01 * $expected);
+        self::assertSame(['wet', null], [$dry['state'], $dry['at_ms']], 'That is how wet plaster dries: no forecast.');
+        $this->travel(6)->days();
+        $say($expected * 1.004);
+        self::assertNull(Impression::query()->findOrFail($copy->id)->proved_dry_at);
+        $this->travel(13)->hours();
+        $dry = array_column($say($expected * 1.004)['operations'], null, 'id')['dry']['dry'];
+        self::assertSame('dry', $dry['state']);
+        self::assertNotNull(Impression::query()->findOrFail($copy->id)->proved_dry_at);
+    }
+
+    public function test_a_print_that_was_warmed_in_its_build_is_so_for_its_contact_until_it_is_taken_back(): void
+    {
+        $mould = $this->impression('mould', '');
+        $mould->update(['surface' => 'print-resin', 'material' => 'printed resin']);
+        $cast = $mould->job->impressions()->create(['position' => 9, 'kind' => 'cast', 'name' => 'Collars', 'material' => 'pr-10', 'from_id' => $mould->id]);
+        $this->post("/impressions/{$cast->id}/builds", ['kind' => 'printed-one', 'measured' => ['ml' => 80]])->assertSessionHasNoErrors();
+        $build = Build::query()->where('impression_id', $cast->id)->firstOrFail();
+        self::assertSame('stop', $this->contact($cast)['result']['verdict']);
+        foreach (['wash' => 40, 'lamp' => 30, 'warm' => 200] as $op => $minutes) {
+            $this->tell($build, 'done', ['op' => $op, 'early' => 'a test need not wait'])->assertOk();
+            $this->travel($minutes)->minutes();
+        }
+        $contact = $this->contact($cast);
+        self::assertSame([true, 'test-first'], [$contact['post_cured'], $contact['result']['verdict']]);
+        $look = $this->look($build);
+        $this->tell($build, 'undone', ['of' => $look['take_back']['of']])->assertOk();
+        self::assertSame('stop', $this->contact($cast)['result']['verdict']);
+    }
+}
