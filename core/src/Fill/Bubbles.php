@@ -13,7 +13,7 @@ use Apalos\Core\Result\Warning;
 /**
  * Which bubbles leave before it sets. The smallest that climbs a depth in a time: Stokes with the thickening mix,
  * d = 2·√(9·η0·depth/(2·ρ·g·I)), I = ∫ 10^(−t/pot) dt in seconds. Under other pressure a bubble is wider by (101.325/p)^(1/3): under
- * vacuum smaller ones leave, and what stays in a pressure pot is squeezed.
+ * vacuum smaller ones leave, and what stays in a pressure pot is squeezed by just that, once.
  */
 final class Bubbles
 {
@@ -58,7 +58,7 @@ final class Bubbles
             }
             $pressure = $case->has('pressure_kpa') ? $case->number('pressure_kpa', 0.1, 2000.0) : self::ROOM;
             $smallest = self::smallest($mix, $case->positive('depth_mm', 2000.0), $from, $to, $pressure);
-            $answers[] = ['name' => $name, 'smallest_mm' => $smallest, 'squeezed_mm' => $pressure > self::ROOM ? $smallest * self::wider($pressure) ** 2 : null];
+            $answers[] = ['name' => $name, 'smallest_mm' => $smallest, 'squeezed_mm' => $pressure > self::ROOM ? $smallest * self::wider($pressure) : null];
         }
 
         return ['cases' => $answers, 'advice' => self::advice($mix, $answers), 'warnings' => Warning::all($warnings)];

@@ -19,8 +19,14 @@ final readonly class Spout
 
     private const WIDEST = 500.0;
 
-    /** What lets air out and is narrower fills with the first drop: mm. */
+    /** What lets air out and is narrower fills with the first drop: mm, of a mix that runs, and of one like honey that is 20 Pa·s. */
     private const THIN_VENT = 1.5;
+
+    private const THICK_VENT = 3.0;
+
+    private const RUNS_PAS = 5.0;
+
+    private const THICK_PAS = 20.0;
 
     public function __construct(private SpoutRequest $asked) {}
 
@@ -34,11 +40,19 @@ final readonly class Spout
             $values = ['diameter' => Quantity::length($asked->diameter), 'ml' => Quantity::volume($ml), 'of' => Quantity::volume($asked->volume), 'least' => Quantity::length($least ?? self::WIDEST), 'minutes' => Quantity::duration($minutes ?? $asked->mix->potLife)];
             $warnings[] = new Warning('spout_too_narrow', Phrase::of($least === null ? 'fill.no_spout_serves' : ($minutes === null ? 'fill.never_fills' : 'fill.fills_late'), $values));
         }
-        if ($asked->vent !== null && $asked->vent < self::THIN_VENT) {
-            $warnings[] = new Warning('thin_vent', Phrase::of('fill.thin_vent', ['vent' => Quantity::length($asked->vent), 'least' => Quantity::length(self::THIN_VENT)]));
+        $narrowest = self::narrowestVent($asked->mix->viscosity);
+        if ($asked->vent !== null && $asked->vent < $narrowest) {
+            $warnings[] = new Warning('thin_vent', Phrase::of('fill.thin_vent', ['vent' => Quantity::length($asked->vent), 'least' => Quantity::length($narrowest)]));
         }
 
         return new SpoutResult($minutes, $ml, $least, $warnings);
+    }
+
+    private static function narrowestVent(float $viscosity): float
+    {
+        $share = max(0.0, min(1.0, ($viscosity - self::RUNS_PAS) / (self::THICK_PAS - self::RUNS_PAS)));
+
+        return self::THIN_VENT + $share * (self::THICK_VENT - self::THIN_VENT);
     }
 
     /** @return array{float|null, float} minutes until it is full, null if never; ml that got in */

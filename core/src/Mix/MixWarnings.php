@@ -12,6 +12,9 @@ use Apalos\Core\Result\Warning;
 /** What a maker should hear before weighing. The codes are part of the contract, the sentences are for people. */
 final readonly class MixWarnings
 {
+    /** Parts whose densities differ by more are not measured by volume where their ratio is by weight. */
+    private const SAME_DENSITY_PCT = 3.0;
+
     private const COLD = 18.0;
 
     private const HOT = 29.0;
@@ -112,7 +115,7 @@ final readonly class MixWarnings
         }
         if ($base->ratio->by === RatioBy::Weight && $base->measuredByVolumeOk && $base->sgA !== null && $base->sgB !== null) {
             $off = abs($base->sgA->gPerMl / $base->sgB->gPerMl - 1.0) * 100.0;
-            if ($off > 1.0) {
+            if ($off > self::SAME_DENSITY_PCT) {
                 yield new Warning('by_volume_unsafe', Phrase::of('mix.marks_are_not_the_ratio', ['pct' => $off]));
             }
         }

@@ -7,6 +7,7 @@ namespace Apalos\Core\Mould;
 use Apalos\Core\Contact\ContactEngine;
 use Apalos\Core\Contact\ContactRequest;
 use Apalos\Core\Contact\Knowledge;
+use Apalos\Core\Contact\Sure;
 use Apalos\Core\Contact\Verdict;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
@@ -67,11 +68,11 @@ final readonly class MouldChooser
         [$chemistry, $objections, $penalty] = $this->chemistry($kind, $piece, $known);
         $ml = $kind->wall->materialMl($piece, $margin);
         $grams = $this->library->grams($chemistry, $ml);
-        $hours = $kind->hours * (0.6 + 0.4 * max(1.0, max($piece->size) / 150.0));
+        $hours = $this->library->hoursOf($kind, max($piece->size));
 
         return new RankedMould(
             $kind->id, $kind->name, max(0.0, min(100.0, $score - $penalty)), $for, [...$against, ...$objections], $kind->parts, $chemistry,
-            $this->hardness($kind, $piece), $ml, $grams, $hours, $this->library->price($chemistry, $grams) + $hours * $piece->hourRate, $weights,
+            $this->library->hardness->of($kind, $chemistry, $piece), $ml, $grams, $hours, $this->library->price($chemistry, $grams) + $hours * $piece->hourRate, $weights,
         );
     }
 
@@ -104,36 +105,14 @@ final readonly class MouldChooser
         $objections = [];
         foreach (['mould.on_the_original' => [$chemistry, $piece->words['original_surface']], 'mould.when_casting' => [$piece->words['casting'], $family->curesTo]] as $code => [$fresh, $surface]) {
             $result = $engine->judge($ask($fresh, $surface));
-            if ($result->verdict === Verdict::Stop) {
+            // A test at best is no mould for many.
+            $atBest = $result->verdict === Verdict::TestFirst && array_filter($result->because, static fn (array $why): bool => $why['sure'] === Sure::Certain->value && in_array($why['rule'], $result->standingInTheWay, true)) !== [];
+            if ($result->verdict === Verdict::Stop || $atBest) {
                 $objections[] = Phrase::of($code, ['family' => $family->name, 'why' => $result->because[0]['text']]);
             }
         }
 
         return $objections;
-    }
-
-    /**
-     * Deep thin places and many casts push softer and tear-stronger, thin jackets and flat parts allow harder.
-     *
-     * @return array{low: float, high: float, why: Phrase}|null Shore A; null for rigid moulds
-     */
-    private function hardness(MouldKind $kind, PieceRequest $piece): ?array
-    {
-        if ($kind->wall->isRigid) {
-            return null;
-        }
-        [$low, $high, $why] = [20.0, 30.0, 'mould.holds'];
-        if ($piece->undercuts() === 'deep') {
-            [$low, $high, $why] = [10.0, 20.0, 'mould.stretches'];
-        } elseif ($kind->wall->isTray || ($piece->undercuts() === 'none' && $piece->casts < 50)) {
-            [$low, $high, $why] = [25.0, 40.0, 'mould.flat'];
-        }
-        if ($piece->casts > 60) {
-            [$low, $high] = [$low, max($low, $high - 5.0)];
-            $why .= '_for_many';
-        }
-
-        return ['low' => $low, 'high' => $high + $kind->wall->harderBy, 'why' => Phrase::of($why)];
     }
 
     /** @return list<Warning> */

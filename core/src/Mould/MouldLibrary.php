@@ -19,8 +19,9 @@ final readonly class MouldLibrary
      * @param  array<string, float>  $elongation  per cent, by hardness, softest first
      * @param  list<array{reason: Reason, kinds: list<string>}>  $schools
      * @param  float  $hotFromC  °C from which any casting ages a silicone mould
+     * @param  array{fixed: float, by_size: float, per_mm: float}  $hours  how the hours of a kind grow with the piece
      */
-    private function __construct(public array $kinds, private array $materials, private array $margins, private array $elongation, public array $schools, public float $hotFromC) {}
+    private function __construct(public array $kinds, private array $materials, private array $margins, private array $elongation, public array $schools, public float $hotFromC, public HardnessBook $hardness, private array $hours) {}
 
     /** @param  array<array-key, mixed>  $read as written in the library */
     public static function of(array $read): self
@@ -35,7 +36,15 @@ final readonly class MouldLibrary
             self::each($in->object('elongation_pct'), static fn (string $hardness, Fields $by): float => $by->positive($hardness)),
             array_map(static fn (Fields $school): array => ['reason' => Reason::from($school), 'kinds' => $school->strings('kinds')], $in->objects('schools')),
             $in->positive('hot_from_c', 500.0),
+            HardnessBook::from($in),
+            ['fixed' => $in->object('hours')->number('fixed'), 'by_size' => $in->object('hours')->number('by_size'), 'per_mm' => $in->object('hours')->positive('per_mm')],
         );
+    }
+
+    /** Hours of hands for a piece so long, of a kind that takes so many for one of a fist. */
+    public function hoursOf(MouldKind $kind, float $longestMm): float
+    {
+        return $kind->hours * ($this->hours['fixed'] + $this->hours['by_size'] * max(1.0, $longestMm / $this->hours['per_mm']));
     }
 
     /**
@@ -62,7 +71,7 @@ final readonly class MouldLibrary
             $materials[$chemistry] = ['price' => $perKilogram[$chemistry] ?? $of['price'], 'sg' => $of['sg']];
         }
 
-        return new self($this->kinds, $materials, $this->margins, $this->elongation, $this->schools, $this->hotFromC);
+        return new self($this->kinds, $materials, $this->margins, $this->elongation, $this->schools, $this->hotFromC, $this->hardness, $this->hours);
     }
 
     /** Rubber round a piece, in mm; the last and heaviest where nothing reaches that far. */

@@ -43,6 +43,16 @@ final class BubblesTest extends TestCase
         self::assertEqualsWithDelta(55.0, $risen, 0.05);
     }
 
+    /** A bubble in a pot at p shrinks by the cube root of 101.325/p, once: 4.1 mm becomes 2.41 mm at 500 kPa. */
+    public function test_what_stays_in_a_pot_is_squeezed_once(): void
+    {
+        foreach ([500.0, 300.0, 610.0] as $kpa) {
+            $case = (new Bubbles)->ask(Fields::of(['sg' => 1.1, 'viscosity_pas' => 20, 'pot_life_min' => 20, 'cases' => [['name' => 'pot', 'depth_mm' => 60, 'from_min' => 3, 'to_min' => 18, 'pressure_kpa' => $kpa]]]))['cases'][0];
+            self::assertEqualsWithDelta((101.325 / $kpa) ** (1.0 / 3.0), ($case['squeezed_mm'] ?? 0.0) / $case['smallest_mm'], 1e-9);
+        }
+        self::assertEqualsWithDelta(2.41, 4.1 * (101.325 / 500.0) ** (1.0 / 3.0), 0.005);
+    }
+
     public function test_advice_follows_the_mix(): void
     {
         $advice = static fn (float $pot, float $viscosity): array => array_map(Words::of(...), (new Bubbles)->ask(Fields::of(['sg' => 1.1, 'viscosity_pas' => $viscosity, 'pot_life_min' => $pot, 'cases' => [['name' => 'cup', 'depth_mm' => 50, 'from_min' => 0, 'to_min' => 2]]]))['advice']);

@@ -68,6 +68,9 @@ final class SpoutTest extends TestCase
     public function test_a_thin_vent_is_said_and_what_no_spout_does(): void
     {
         self::assertSame(['thin_vent'], array_column(self::filled(['diameter_mm' => 12, 'vent_mm' => 0.8])->warnings, 'code'));
+        // By hand: 12.5 Pa·s is half way from 5 to 20, so 2.25 mm.
+        self::assertSame(['thin_vent'], array_values(array_intersect(['thin_vent'], array_column(self::filled(['diameter_mm' => 30, 'vent_mm' => 2.2, 'viscosity_pas' => 12.5])->warnings, 'code'))));
+        self::assertNotContains('thin_vent', array_column(self::filled(['diameter_mm' => 30, 'vent_mm' => 2.3, 'viscosity_pas' => 12.5])->warnings, 'code'));
         $never = self::filled(['volume_ml' => 900_000, 'viscosity_pas' => 9000, 'length_mm' => 900]);
         self::assertNull($never->leastDiameter);
         self::assertStringStartsWith('No spout fills', Words::of($never->warnings[0]->message));

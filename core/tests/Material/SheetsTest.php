@@ -126,4 +126,20 @@ final class SheetsTest extends TestCase
         $this->expectExceptionMessage('material.no_such_base');
         self::shelf()->base('pr-99');
     }
+
+    /** By weight alone where the parts weigh differently; a 10:1 rubber bears its pigment in the large part. */
+    public function test_what_differs_in_density_is_weighed_and_pigment_goes_into_the_large_part(): void
+    {
+        foreach (self::shelf()->bases as $code => $base) {
+            if ($base->ratio->isOnePart() || $base->sgA === null || $base->sgB === null) {
+                continue;
+            }
+            if (abs($base->sgA->gPerMl / $base->sgB->gPerMl - 1.0) > 0.03) {
+                self::assertFalse($base->measuredByVolumeOk, (string) $code);
+            }
+            if ($base->ratio->a >= 5.0 * $base->ratio->b) {
+                self::assertSame('a', $base->limitFor(\Apalos\Core\Material\AdditiveRole::Pigment)?->into->value, (string) $code);
+            }
+        }
+    }
 }

@@ -13,6 +13,7 @@ use Apalos\Core\Tests\Contact\Shipped;
 use Apalos\Core\Tests\Words;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Yaml\Yaml;
 
 final class MouldChooserTest extends TestCase
 {
@@ -64,7 +65,7 @@ final class MouldChooserTest extends TestCase
     {
         $ranked = self::choose()->ranked;
 
-        self::assertCount(12, $ranked);
+        self::assertCount(count(Yaml::parseFile(__DIR__.'/../../../library/mould-kinds.yaml')['kinds']), $ranked);
         $scores = array_map(static fn ($m): float => $m->score, $ranked);
         $sorted = $scores;
         rsort($sorted);
@@ -138,6 +139,28 @@ final class MouldChooserTest extends TestCase
             self::fail('This should have been refused.');
         } catch (BadInput $wrong) {
             self::assertSame($field, $wrong->field);
+        }
+    }
+
+    /** The hardness a mould wants depends on its chemistry and its cast. */
+    public function test_a_urethane_for_concrete_is_harder_than_a_silicone_for_wax(): void
+    {
+        $of = static fn (string $kind, array $more): ?array => array_column(array_map(static fn ($m): array => ['kind' => $m->kind, 'hardness' => $m->hardness], self::choose($more)->ranked), 'hardness', 'kind')[$kind] ?? null;
+        $concrete = $of('glove-urethane', ['casting' => ['family' => 'cement', 'heat_c' => 25], 'casts' => 20]);
+        self::assertSame([30.0, 50.0 + 5.0], [$concrete['low'] ?? null, $concrete['high'] ?? null], 'A 30 to 50, and five more in a jacket.');
+        $deep = $of('open-block', ['undercuts' => 'deep', 'casting' => ['family' => 'wax', 'heat_c' => 70], 'casts' => 20]);
+        self::assertSame([10.0, 20.0], [$deep['low'] ?? null, $deep['high'] ?? null]);
+        $many = $of('open-block', ['undercuts' => 'slight', 'casts' => 200]);
+        self::assertSame([20.0, 25.0], [$many['low'] ?? null, $many['high'] ?? null]);
+    }
+
+    public function test_no_mould_of_urethane_or_plaster_is_proposed_for_hot_vinyl(): void
+    {
+        foreach (self::choose(['casting' => ['family' => 'plastisol', 'heat_c' => 170]])->ranked as $ranked) {
+            if (in_array($ranked->chemistry, ['urethane-rubber', 'urethane-resin', 'plaster', 'epoxy', 'alginate'], true)) {
+                self::assertNotSame([], $ranked->against, "{$ranked->kind} of {$ranked->chemistry}");
+                self::assertNotSame($ranked->kind, self::choose(['casting' => ['family' => 'plastisol', 'heat_c' => 170]])->ranked[0]->kind);
+            }
         }
     }
 }
