@@ -96,6 +96,7 @@ final readonly class PourFacts
         }
 
         return [
+            'family' => $family === '' ? null : $family,
             'moisture_sensitive' => $family === '' ? null : str_starts_with($family, 'urethane'), 'hot_vinyl' => $family === '' ? null : $family === 'plastisol',
             'softener_pct_of_ab' => $ab > 0.0 ? 100.0 * $soft / $ab : null, 'softener_max_pct' => $bears, 'pigment_weighed' => $pigment === [] ? null : true,
         ];

@@ -175,7 +175,7 @@ final class Library
     {
         $read = $this->read('faults/*.yaml');
 
-        return $this->faultBook ??= FaultBook::of($read['symptoms'], $read['causes'], $read['questions']);
+        return $this->faultBook ??= FaultBook::of($read['symptoms'], $read['causes'], $read['questions'], $this->read('contacts/*.yaml')['families']);
     }
 
     /** How many casts moulds usually stand. */

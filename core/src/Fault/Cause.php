@@ -14,12 +14,13 @@ final readonly class Cause
      * @param  array<string, array{times: float, because: string}>  $seen  by symptom
      * @param  array<string, float>  $where  by place
      * @param  list<Telling>  $tellings
+     * @param  list<string>|null  $families  chemistries it can be the cause in; null in all
      */
-    private function __construct(public string $id, public string $name, public float $usual, public array $seen, public array $where, public array $tellings, public string $look, public string $next) {}
+    private function __construct(public string $id, public string $name, public float $usual, public array $seen, public array $where, public array $tellings, public string $look, public string $next, private ?array $families = null) {}
 
     public static function from(string $id, Fields $in): self
     {
-        $in->only('name', 'usual', 'seen', 'where', 'facts', 'look', 'next');
+        $in->only('name', 'usual', 'seen', 'where', 'facts', 'look', 'next', 'families');
         [$seen, $where] = [[], []];
         foreach ($in->object('seen')->names() as $symptom) {
             $one = $in->object('seen')->object($symptom)->only('times', 'because');
@@ -29,7 +30,13 @@ final readonly class Cause
             $where[$place] = $in->object('where')->number($place, 0.001, 1000.0);
         }
 
-        return new self($id, $in->text('name'), $in->positive('usual'), $seen, $where, array_map(Telling::from(...), $in->objects('facts')), $in->text('look'), $in->text('next'));
+        return new self($id, $in->text('name'), $in->positive('usual'), $seen, $where, array_map(Telling::from(...), $in->objects('facts')), $in->text('look'), $in->text('next'), $in->has('families') ? $in->strings('families') : null);
+    }
+
+    /** Sulphur stops no urethane, and what comes in one part has no ratio. */
+    public function canBe(?string $family): bool
+    {
+        return $family === null || $this->families === null || in_array($family, $this->families, true);
     }
 
     /** How many times likelier a known fact makes it, and why; the first that holds counts. */

@@ -15,20 +15,27 @@ final readonly class FaultBook
      * @param  float  $unseen  how many times likelier a cause is that does not show this symptom
      * @param  float  $elsewhere  the same for a place
      * @param  array<string, array{ask: string, answers: list<array{value: float|bool|string, text: string}>}>  $questions  by fact, or `where`
+     * @param  array<string, float>  $ratioBears  per cent off its ratio that a chemistry bears
+     * @param  list<string>  $families  chemistries that are known; none where nobody said
      */
-    private function __construct(public array $symptoms, public array $causes, public float $unseen, public float $elsewhere, public array $questions) {}
+    private function __construct(public array $symptoms, public array $causes, public float $unseen, public float $elsewhere, public array $questions, public array $ratioBears = [], public array $families = []) {}
 
     /**
      * @param  array<array-key, mixed>  $symptoms
      * @param  array<array-key, mixed>  $causes
      * @param  array<array-key, mixed>  $questions
+     * @param  array<array-key, mixed>  $families  of the contact board, by id
      */
-    public static function of(array $symptoms, array $causes, array $questions): self
+    public static function of(array $symptoms, array $causes, array $questions, array $families = []): self
     {
-        $in = Fields::of($causes, 'causes')->only('unseen', 'elsewhere', 'causes');
+        $in = Fields::of($causes, 'causes')->only('unseen', 'elsewhere', 'causes', 'ratio_bears_pct');
         $known = [];
         foreach ($in->object('causes')->names() as $id) {
             $known[$id] = Cause::from($id, $in->object('causes')->object($id));
+        }
+        $bears = [];
+        foreach ($in->objectOrNull('ratio_bears_pct')?->names() ?? [] as $family) {
+            $bears[$family] = $in->object('ratio_bears_pct')->positive($family);
         }
         $asked = [];
         foreach ($questions as $fact => $question) {
@@ -43,6 +50,6 @@ final readonly class FaultBook
             $asked[(string) $fact] = ['ask' => $one->text('ask'), 'answers' => $answers];
         }
 
-        return new self(array_map(strval(...), array_keys($symptoms)), $known, $in->positive('unseen'), $in->positive('elsewhere'), $asked);
+        return new self(array_map(strval(...), array_keys($symptoms)), $known, $in->positive('unseen'), $in->positive('elsewhere'), $asked, $bears, array_map(strval(...), array_keys($families)));
     }
 }

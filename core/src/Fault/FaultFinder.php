@@ -9,7 +9,7 @@ use Apalos\Core\Result\Warning;
 
 /**
  * The likeliest causes of what was seen. Each symptom, place and fact makes a cause so many times likelier than it is anyway; what a shop
- * has confirmed counts as so many cases beside the usual ones. Symptoms and facts are taken as independent given the cause (naive Bayes).
+ * has confirmed counts as so many cases beside the usual ones. A cause that cannot be in this chemistry has no share. Symptoms and facts are taken as independent given the cause (naive Bayes).
  */
 final readonly class FaultFinder
 {
@@ -43,6 +43,11 @@ final readonly class FaultFinder
         $usual = array_sum(array_map(static fn (Cause $cause): float => $cause->usual, $this->book->causes));
         $shares = [];
         foreach ($this->book->causes as $id => $cause) {
+            if (! $cause->canBe($asked->family)) {
+                $shares[$id] = 0.0;
+
+                continue;
+            }
             $share = self::CASES * $cause->usual / $usual + ($asked->confirmed[$id] ?? 0.0);
             foreach ($asked->seen as $symptom) {
                 $share *= $cause->seen[$symptom]['times'] ?? $this->book->unseen;
@@ -55,7 +60,7 @@ final readonly class FaultFinder
         }
         $sum = array_sum($shares);
 
-        return array_map(static fn (float $share): float => $share / $sum, $shares);
+        return array_map(static fn (float $share): float => $sum > 0.0 ? $share / $sum : 0.0, $shares);
     }
 
     /**
@@ -65,20 +70,42 @@ final readonly class FaultFinder
     private function because(Cause $cause, FaultRequest $asked, array $told): array
     {
         $said = ['because' => [], 'against' => []];
-        $say = static function (float $times, string $because) use (&$said): void {
-            $said[$times >= 1.0 ? 'because' : 'against'][] = Phrase::written($because);
+        if (! $cause->canBe($asked->family)) {
+            return $said;
+        }
+        // For or against is what makes it likelier, or less likely, than its fellows.
+        $say = static function (float $times, float $others, string $because) use (&$said): void {
+            $said[$times >= $others ? 'because' : 'against'][] = Phrase::written($because);
         };
         foreach ($asked->seen as $symptom) {
-            isset($cause->seen[$symptom]) && $say($cause->seen[$symptom]['times'], $cause->seen[$symptom]['because']);
+            isset($cause->seen[$symptom]) && $say($cause->seen[$symptom]['times'], $this->others($cause, $asked, fn (Cause $other): float => $other->seen[$symptom]['times'] ?? $this->book->unseen), $cause->seen[$symptom]['because']);
         }
         foreach ($told as $fact => $value) {
             $telling = $cause->toldBy($fact, $value);
-            $telling !== null && $say($telling->times, $telling->because);
+            $telling !== null && $say($telling->times, $this->others($cause, $asked, static fn (Cause $other): float => $other->toldBy($fact, $value)->times ?? 1.0), $telling->because);
         }
         if (($asked->confirmed[$cause->id] ?? 0.0) > 0.0) {
             $said['because'][] = Phrase::of('fault.found_here', ['times' => (int) $asked->confirmed[$cause->id]]);
         }
 
         return $said;
+    }
+
+    /**
+     * How many times likelier the same makes the other causes, each as often as it usually is one.
+     *
+     * @param  callable(Cause): float  $times
+     */
+    private function others(Cause $cause, FaultRequest $asked, callable $times): float
+    {
+        [$sum, $of] = [0.0, 0.0];
+        foreach ($this->book->causes as $other) {
+            if ($other !== $cause && $other->canBe($asked->family)) {
+                $sum += $other->usual * $times($other);
+                $of += $other->usual;
+            }
+        }
+
+        return $of > 0.0 ? $sum / $of : 1.0;
     }
 }

@@ -17,11 +17,12 @@ final readonly class FaultRequest
         'lot_days_open' => [0.0, 36_500.0], 'release_coats' => [0.0, 50.0], 'opened_at_share' => [0.0, 1000.0], 'softener_pct_of_ab' => [0.0, 1000.0],
         'softener_max_pct' => [0.0, 1000.0], 'coat_gap_share' => [-100.0, 100.0], 'spout_mm' => [0.0, 1000.0], 'least_spout_mm' => [0.0, 1000.0],
         'mould_casts_share' => [0.0, 100.0], 'thinnest_mm' => [0.0, 1000.0], 'vinyl_c' => [0.0, 400.0],
+        'vacuum_share' => [0.0, 100.0], 'remelts' => [0.0, 1000.0], 'casts_since_wash' => [0.0, 100_000.0],
     ];
 
-    private const FLAGS = ['deaired', 'past_best_before', 'moisture_sensitive', 'pigment_weighed', 'second_cup', 'hot_vinyl'];
+    private const FLAGS = ['deaired', 'past_best_before', 'moisture_sensitive', 'pigment_weighed', 'second_cup', 'hot_vinyl', 'mould_damp', 'print_coat', 'undercut'];
 
-    private const WORDS = ['contact' => ['sulphur', 'latex', 'tin', 'fresh_resin', 'solvent', 'none'], 'release' => ['none', 'oil', 'wax', 'jelly']];
+    private const WORDS = ['contact' => ['sulphur', 'latex', 'tin', 'fresh_resin', 'solvent', 'none'], 'release' => ['none', 'oil', 'wax', 'jelly'], 'gloves' => ['vinyl', 'nitrile', 'latex', 'none'], 'parts' => ['both', 'one', 'other']];
 
     private const MOST_SEEN = 12;
 
@@ -30,9 +31,11 @@ final readonly class FaultRequest
     /**
      * @param  list<string>  $seen
      * @param  array<string, float|bool|string>  $facts
+     * @param  string|null  $family  what was cast, as the contact board names it
+     * @param  float|null  $ratioBears  per cent off its ratio that this chemistry bears
      * @param  array<string, float>  $confirmed  how often this shop found each cause
      */
-    private function __construct(public array $seen, public ?Place $where, public array $facts, public array $confirmed) {}
+    private function __construct(public array $seen, public ?Place $where, public array $facts, public array $confirmed, public ?string $family = null, private ?float $ratioBears = null) {}
 
     /** @throws BadInput */
     public static function from(Fields $in, FaultBook $book): self
@@ -51,7 +54,13 @@ final readonly class FaultRequest
             $confirmed[$cause] = $in->object('confirmed')->number($cause, 0.0, self::MOST_CONFIRMED);
         }
 
-        return new self($seen, $in->has('where') ? $in->choice('where', Place::class) : null, self::facts($in->objectOrNull('facts') ?? Fields::of([], 'facts')), $confirmed);
+        $facts = $in->objectOrNull('facts') ?? Fields::of([], 'facts');
+        $family = $facts->has('family') ? $facts->text('family') : null;
+        if ($family !== null && $book->families !== [] && ! in_array($family, $book->families, true)) {
+            throw BadInput::at($facts->at('family'), Phrase::of('fault.no_word', ['word' => mb_strimwidth($family, 0, 40, '…'), 'known' => implode(', ', $book->families)]));
+        }
+
+        return new self($seen, $in->has('where') ? $in->choice('where', Place::class) : null, self::facts($facts), $confirmed, $family, $book->ratioBears[$family ?? ''] ?? null);
     }
 
     /**
@@ -61,10 +70,10 @@ final readonly class FaultRequest
      */
     private static function facts(Fields $in): array
     {
-        $in->only(...array_keys(self::NUMBERS), ...self::FLAGS, ...array_keys(self::WORDS));
+        $in->only('family', ...array_keys(self::NUMBERS), ...self::FLAGS, ...array_keys(self::WORDS));
         $facts = [];
         foreach ($in->names() as $name) {
-            if (! $in->has($name)) {
+            if ($name === 'family' || ! $in->has($name)) {
                 continue;
             }
             if (isset(self::NUMBERS[$name])) {
@@ -88,6 +97,12 @@ final readonly class FaultRequest
         [$room, $ref] = [$number('room_c'), $number('ref_c')];
         if ($room !== null && $ref !== null) {
             $told['colder_by_c'] = $ref - $room;
+        }
+        $off = $number('ratio_error_pct');
+        if ($off !== null && $this->ratioBears !== null) {
+            // Five per cent are little in a 1:1 platinum and much in a urethane: what counts is what this chemistry bears.
+            unset($told['ratio_error_pct']);
+            $told['ratio_share'] = $off / $this->ratioBears;
         }
         foreach (['spout_share' => ['spout_mm', 'least_spout_mm'], 'softener_share' => ['softener_pct_of_ab', 'softener_max_pct']] as $share => [$of, $to]) {
             [$part, $whole] = [$number($of), $number($to)];

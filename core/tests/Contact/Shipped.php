@@ -31,6 +31,6 @@ final class Shipped
 
     public static function faults(): FaultBook
     {
-        return FaultBook::of(...array_map(static fn (string $file): array => Yaml::parseFile(__DIR__."/../../../library/faults/{$file}.yaml"), ['symptoms', 'causes', 'questions']));
+        return FaultBook::of(...array_map(static fn (string $file): array => Yaml::parseFile(__DIR__."/../../../library/{$file}.yaml"), ['faults/symptoms', 'faults/causes', 'faults/questions', 'contacts/families']));
     }
 }
