@@ -24,6 +24,7 @@ use App\Keeping\LotBook;
 use App\Keeping\MouldWants;
 use App\Keeping\Rack;
 use App\Models\FormulaVersion;
+use App\Models\ImpressionKind;
 use App\Models\Job;
 use App\Models\Mould;
 use App\Models\Outdated;
@@ -137,6 +138,11 @@ final readonly class StartPour
         $impression = $pour->impression;
         if ($bed === true && $impression->bed === null) {
             $items[] = ['id' => 'no-bed', 'text' => $this->words->say(Phrase::of('bench.no_bed_known')), 'minutes' => 0.0];
+        }
+        // What it is for asks for more than a shop can know: it is looked up, and never clears itself.
+        foreach ($impression->kind === ImpressionKind::Cast ? $impression->job->usedFor() : [] as $use) {
+            $known = $this->library->uses()[$use] ?? null;
+            $known === null || $items[] = ['id' => "use-{$use}", 'text' => "It {$known['name']}: {$known['ask']}", 'minutes' => 0.0];
         }
         $chain = $this->contacts->chain($impression->job->load('impressions'));
         if ($chain->knowsNothing($chain->link($impression->id) ?? $this->contacts->link($impression))) {

@@ -18,7 +18,7 @@ final readonly class PourFacts
 {
     public function __construct(private CureClock $clock, private Lives $lives) {}
 
-    /** @return array<string, bool|float> */
+    /** @return array<string, bool|float|string> */
     public function of(RecordedRun $run): array
     {
         $facts = [
@@ -28,7 +28,7 @@ final readonly class PourFacts
         ];
 
         // Shares and errors are measured, not counted: what a computer adds beyond that is noise.
-        return array_map(static fn (bool|float $fact): bool|float => is_float($fact) ? round($fact, 6) : $fact, array_filter($facts, static fn (mixed $fact): bool => $fact !== null));
+        return array_map(static fn (bool|float|string $fact): bool|float|string => is_float($fact) ? round($fact, 6) : $fact, array_filter($facts, static fn (mixed $fact): bool => $fact !== null));
     }
 
     /** How far the parts of the worst cup were from each other's measure. */
@@ -74,7 +74,7 @@ final readonly class PourFacts
         ];
     }
 
-    /** @return array<string, bool|float|null> as the sheets had it when it was begun */
+    /** @return array<string, bool|float|string|null> as the sheets had it when it was begun */
     private function sheets(RecordedRun $run): array
     {
         /** @var array<string, array<string, mixed>> $sheets */

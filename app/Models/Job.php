@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property string|null $purpose
  * @property int $quantity
  * @property bool $skin worn on skin
+ * @property list<string>|null $uses what else it is for, of `library/uses.yaml`
  * @property CarbonImmutable|null $due_on
  * @property CarbonImmutable $created_at
  */
@@ -27,17 +28,17 @@ final class Job extends Model
     use HasEdition, InWorkshop, KeepsMoments, SoftDeletes;
 
     /** What of it is a new edition when it changes. */
-    private const EDITED = ['name', 'purpose', 'quantity', 'due_on', 'skin', 'deleted_at'];
+    private const EDITED = ['name', 'purpose', 'quantity', 'due_on', 'skin', 'uses', 'deleted_at'];
 
     protected $table = 'jobs';
 
-    protected $fillable = ['workshop_id', 'name', 'purpose', 'quantity', 'due_on', 'skin'];
+    protected $fillable = ['workshop_id', 'name', 'purpose', 'quantity', 'due_on', 'skin', 'uses'];
 
     protected $attributes = ['skin' => false];
 
     protected function casts(): array
     {
-        return ['due_on' => 'immutable_date', 'quantity' => 'integer', 'skin' => 'boolean', 'created_at' => 'immutable_datetime'];
+        return ['due_on' => 'immutable_date', 'quantity' => 'integer', 'skin' => 'boolean', 'uses' => 'array', 'created_at' => 'immutable_datetime'];
     }
 
     /** @return BelongsTo<Workshop, $this> */
@@ -50,6 +51,12 @@ final class Job extends Model
     public function impressions(): HasMany
     {
         return $this->hasMany(Impression::class)->orderBy('position')->orderBy('id')->chaperone();
+    }
+
+    /** @return list<string> all it is for that has to be looked up */
+    public function usedFor(): array
+    {
+        return array_values(array_unique([...($this->skin ? ['skin'] : []), ...($this->uses ?? [])]));
     }
 
     public function calledOnScreen(): string

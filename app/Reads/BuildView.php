@@ -30,6 +30,7 @@ use App\Workshop\Layers;
 use App\Workshop\Library;
 use App\Workshop\OperationSheet;
 use App\Workshop\RecordedBuild;
+use App\Workshop\StepHazards;
 
 /**
  * A build as its screen shows it: the impression in section, its operations with their windows, and what to do now.
@@ -52,7 +53,7 @@ final readonly class BuildView implements View
     /** Of more, the last stand on the page. */
     private const NOTES = 60;
 
-    public function __construct(private RecordedBuild $recorded, private Layers $layers, private BuildBook $book, private Library $library, private CareAsked $asked, private Prices $prices) {}
+    public function __construct(private RecordedBuild $recorded, private Layers $layers, private BuildBook $book, private Library $library, private CareAsked $asked, private Prices $prices, private StepHazards $hazards) {}
 
     /**
      * @return array{
@@ -151,7 +152,7 @@ final readonly class BuildView implements View
             'save_coat_mm' => $stands->state === OperationState::Missed ? $this->layers->savingCoat($this->recorded, $operation, $this->book) : null,
             'save' => $stands->state === OperationState::Missed ? $this->layers->save($this->recorded, $operation, $this->book) : null,
             'wanted_ms' => $this->recorded->ms($this->recorded->state->put[$operation->id] ?? null),
-            'cautions' => array_values(array_map(static fn (string $id): array => ['title' => $known[$id]['title'], 'text' => Phrase::written($known[$id]['text'])], array_filter($this->cautions($operation), static fn (string $id): bool => isset($known[$id])))),
+            'cautions' => array_values(array_map(static fn (string $id): array => ['title' => $known[$id]['title'], 'text' => Phrase::written($known[$id]['text'])], array_filter($stands->state->isOver() ? [] : $this->hazards->of($this->recorded, $operation), static fn (string $id): bool => isset($known[$id])))),
         ];
     }
 
@@ -162,12 +163,6 @@ final readonly class BuildView implements View
         $asked = $operation->kind === OperationKind::Check && (in_array(Care::Dry, $operation->care, true) || preg_match('/\bdry\b/i', $operation->name) === 1);
 
         return $weighings === [] && ! $asked ? null : (new DrynessView($weighings, Dryness::of($weighings, $this->recorded->main()), $this->recorded->ms(...)))->toArray();
-    }
-
-    /** @return list<string> */
-    private function cautions(Operation $operation): array
-    {
-        return array_values(array_unique([...$operation->cautions, ...$this->layers->base($this->recorded, $operation)->hazards ?? []]));
     }
 
     /** @return list<array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}> what it touches in this build, and has to bond to or let go of */

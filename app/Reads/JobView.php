@@ -57,7 +57,7 @@ final readonly class JobView implements View
 
     public function __construct(private Job $job, private Library $library, private JobContacts $contacts, private Lives $lives, private Readiness $readiness) {}
 
-    /** @return array{id: int, edition: int, name: string, purpose: string, quantity: int, due_on: string|null, skin: bool, model: array{id: int, name: string}|null, cast: int, pieces_a_pour: int, lives: list<string>, moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, ready: list<array{link_id: int, pour_id: int, name: string, ready_ms: int, full: bool, late_days: int}>, chain: list<LinkShape>} */
+    /** @return array{id: int, edition: int, name: string, purpose: string, quantity: int, due_on: string|null, skin: bool, uses: list<array{id: string, name: string, ask: Phrase}>, model: array{id: int, name: string}|null, cast: int, pieces_a_pour: int, lives: list<string>, moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, ready: list<array{link_id: int, pour_id: int, name: string, ready_ms: int, full: bool, late_days: int}>, chain: list<LinkShape>} */
     public function toArray(): array
     {
         $chain = $this->contacts->chain($this->job);
@@ -74,6 +74,7 @@ final readonly class JobView implements View
             'quantity' => $this->job->quantity,
             'due_on' => $this->job->due_on?->toDateString(),
             'skin' => $this->job->skin,
+            'uses' => array_values(array_map(fn (string $id): array => ['id' => $id, 'name' => $this->library->uses()[$id]['name'], 'ask' => Phrase::written($this->library->uses()[$id]['ask'])], array_filter($this->job->usedFor(), fn (string $id): bool => isset($this->library->uses()[$id])))),
             'model' => ModelFile::query()->where('job_id', $this->job->id)->orderByDesc('id')->first(['id', 'name', 'workshop_id'])?->only('id', 'name'),
             'cast' => (int) $this->job->impressions->where('kind', ImpressionKind::Cast)->sum(static fn (Impression $link): int => $sofar->pieces($link->id)),
             // As many as the last pour gave: one, or a gang.

@@ -32,7 +32,7 @@ final readonly class RunView implements View
     /** Of more, the last stand on the page. */
     private const NOTES = 60;
 
-    public function __construct(private RecordedRun $run, private CureClock $clock, private Readiness $readiness, private CastingWays $ways) {}
+    public function __construct(private RecordedRun $run, private CureClock $clock, private Readiness $readiness, private CastingWays $ways, private string $waste) {}
 
     /**
      * The last of them; one that names a fault is asked after when the cast is graded, however long ago it was.
@@ -67,7 +67,7 @@ final readonly class RunView implements View
      *     wait: array{open_low_ms: int|null, open_likely_ms: int|null, open_high_ms: int|null, service_ms: int|null, gelled_ms: int|null, poured_ms: int|null, opened_ms: int|null},
      *     ready: ReadyShape,
      *     notes: list<array{at_ms: int, text: string, fault: string|null}>, notes_before: int,
-     *     cautions: list<array{id: string, title: string, text: Phrase}>, gear: list<string>,
+     *     cautions: list<array{id: string, title: string, text: Phrase}>, gear: list<string>, waste: Phrase,
      *     faults: list<array{id: string, name: string, cause: string}>,
      *     checklist: list<array{id: string, text: string, minutes: float, begun_ms: int|null, done: bool}>,
      *     weighed_g: float, left_g: float|null, planned_g: float, likely_ml: float|null,
@@ -126,6 +126,7 @@ final readonly class RunView implements View
             'notes' => array_map(fn (array $note): array => ['at_ms' => $this->ms($this->run->at($note['at'])) ?? 0, 'text' => $note['text'], 'fault' => $note['fault']], $this->notes($state->notes)),
             'cautions' => $this->cautions(),
             'gear' => $this->gear(),
+            'waste' => Phrase::written($this->waste),
             'faults' => $this->snapshot()['faults'],
             'checklist' => array_map(fn (array $item): array => [...$item, 'begun_ms' => $this->ms($this->run->at($state->begunAt[$item['id']] ?? null)), 'done' => in_array($item['id'], $state->checked, true)], $this->run->plan->checklist),
             'weighed_g' => $state->weighedGrams(),

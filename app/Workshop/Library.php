@@ -142,6 +142,13 @@ final class Library
         return $this->read('cautions.yaml')['cautions'] ?? [];
     }
 
+    /** @return array<string, array{name: string, ask: string}> what a piece may be for that asks for more than a shop can know */
+    public function uses(): array
+    {
+        /** @var array<string, array{name: string, ask: string}> */
+        return $this->read('uses.yaml')['uses'] ?? [];
+    }
+
     /** What is taken for granted until somebody says otherwise: `base`, `casting`, `original`, `painted`. */
     public function usual(string $what): string
     {

@@ -39,15 +39,15 @@ final class JobController
         $slice = Slice::asked($request, self::ON_A_PAGE)->within($total);
         $jobs = $found->with('impressions')->orderByDesc('updated_at')->orderByDesc('id')->offset($slice->offset())->limit($slice->size)->get();
 
-        return Reply::page('jobs/Jobs', ['list' => (new JobsView($jobs, $slice, $total, $q, $library, $contacts, $away, $workshop->jobs()->onlyTrashed()->count()))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop)]);
+        return Reply::page('jobs/Jobs', ['list' => (new JobsView($jobs, $slice, $total, $q, $library, $contacts, $away, $workshop->jobs()->onlyTrashed()->count()))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop), 'uses' => array_map(static fn (array $use): string => $use['name'], $library->uses())]);
     }
 
     public function store(JobRequest $request, Workshop $workshop): RedirectResponse
     {
-        /** @var array{name: string, purpose?: string|null, quantity: int, due_on?: string|null, skin?: bool, chain?: list<array{kind: string, name: string, material?: string|null}>} $said */
+        /** @var array{name: string, purpose?: string|null, quantity: int, due_on?: string|null, skin?: bool, uses?: list<string>, chain?: list<array{kind: string, name: string, material?: string|null}>} $said */
         $said = $request->validated();
         $job = DB::transaction(static function () use ($said, $workshop): Job {
-            $job = $workshop->jobs()->create(['name' => $said['name'], 'purpose' => $said['purpose'] ?? null, 'quantity' => $said['quantity'], 'due_on' => ($said['due_on'] ?? null) ?: null, 'skin' => (bool) ($said['skin'] ?? false)]);
+            $job = $workshop->jobs()->create(['name' => $said['name'], 'purpose' => $said['purpose'] ?? null, 'quantity' => $said['quantity'], 'due_on' => ($said['due_on'] ?? null) ?: null, 'skin' => (bool) ($said['skin'] ?? false), 'uses' => $said['uses'] ?? []]);
             foreach ($said['chain'] ?? [] as $position => $link) {
                 $job->impressions()->create([...$link, 'position' => $position]);
             }
@@ -62,12 +62,12 @@ final class JobController
     {
         $job->load('impressions');
 
-        return Reply::page('jobs/Job', ['job' => app()->make(JobView::class, ['job' => $job])->toArray(), 'ways' => self::ways($builds), 'materials' => self::materials($library), 'words' => self::words($shop)]);
+        return Reply::page('jobs/Job', ['job' => app()->make(JobView::class, ['job' => $job])->toArray(), 'ways' => self::ways($builds), 'materials' => self::materials($library), 'words' => self::words($shop), 'uses' => array_map(static fn (array $use): string => $use['name'], $library->uses())]);
     }
 
     public function update(JobRequest $request, Job $job): RedirectResponse
     {
-        $said = $request->safe()->only(['name', 'purpose', 'quantity', 'due_on', 'skin']);
+        $said = $request->safe()->only(['name', 'purpose', 'quantity', 'due_on', 'skin', 'uses']);
         DB::transaction(static fn (): bool => Job::asShown($job->id, Edition::of($request))->update([...$said, 'due_on' => ($said['due_on'] ?? null) ?: null]));
 
         return back();

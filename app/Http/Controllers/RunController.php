@@ -6,6 +6,8 @@ namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrasebook;
+use Apalos\Core\Run\StepKind;
 use App\Actions\AppendFact;
 use App\Actions\BackToPlan;
 use App\Facts\FactDiffers;
@@ -17,6 +19,8 @@ use App\Models\PourState;
 use App\Reads\HistoryView;
 use App\Reads\RunView;
 use App\Workshop\CureClock;
+use App\Workshop\JobContacts;
+use App\Workshop\JudgedContact;
 use App\Workshop\Library;
 use App\Workshop\Readiness;
 use App\Workshop\RecordedRun;
@@ -29,7 +33,7 @@ use Inertia\Response;
 
 final readonly class RunController
 {
-    public function __construct(private CureClock $clock, private Readiness $readiness, private Library $library) {}
+    public function __construct(private CureClock $clock, private Readiness $readiness, private Library $library, private JobContacts $contacts, private Phrasebook $words) {}
 
     public function show(Pour $pour): Response|RedirectResponse
     {
@@ -39,7 +43,7 @@ final readonly class RunController
 
         [$runs] = RecordedRun::legible([$pour->load('impression.job', 'snapshot')]);
 
-        return $runs === [] ? Reply::page('lost/Damaged', ['kind' => 'pours', 'id' => $pour->id, 'title' => "{$pour->impression->job->name} · {$pour->impression->name}"]) : Reply::page('run/Run', ['run' => $this->view($runs[0])]);
+        return $runs === [] ? Reply::page('lost/Damaged', ['kind' => 'pours', 'id' => $pour->id, 'title' => "{$pour->impression->job->name} · {$pour->impression->name}"]) : Reply::page('run/Run', ['run' => $this->view($runs[0]), 'hurts' => $this->hurts($runs[0])]);
     }
 
     public function state(Pour $pour): JsonResponse
@@ -86,9 +90,26 @@ final readonly class RunController
         return redirect()->to("/pours/{$pour->id}");
     }
 
+    /**
+     * What is under way was judged when it was begun, and stays so; what is known to hurt now is said all the same. It changes no record.
+     *
+     * @return list<string>
+     */
+    private function hurts(RecordedRun $run): array
+    {
+        if (in_array($run->state->step->kind, [StepKind::Wait, StepKind::Grade, StepKind::Done, StepKind::GivenUp], true)) {
+            return [];
+        }
+        $link = $run->pour->impression->setAttribute('material', $run->pour->base_code);
+        $chain = $this->contacts->chain($link->job->loadMissing('impressions'));
+        $hurts = array_filter($this->contacts->of($link, $chain), static fn (JudgedContact $contact): bool => $contact->isOutOfTheQuestion() && str_starts_with($contact->result->because[0]['rule'], 'f-'));
+
+        return array_values(array_map(fn (JudgedContact $contact): string => "{$contact->touch->with}: {$this->words->say($contact->result->because[0]['text'])}", $hurts));
+    }
+
     /** @return array<string, mixed> */
     private function view(RecordedRun $run): array
     {
-        return (new RunView($run, $this->clock, $this->readiness, $this->library->castings()))->toArray();
+        return (new RunView($run, $this->clock, $this->readiness, $this->library->castings(), $this->library->cautions()['waste']['text'] ?? ''))->toArray();
     }
 }

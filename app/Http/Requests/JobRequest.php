@@ -6,6 +6,7 @@ namespace App\Http\Requests;
 
 use App\Http\Rules\KnownSurface;
 use App\Models\ImpressionKind;
+use App\Workshop\Library;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 
@@ -21,6 +22,8 @@ final class JobRequest extends FormRequest
             'quantity' => ['required', 'integer', 'between:1,100000'],
             'due_on' => ['nullable', 'date_format:Y-m-d', 'after:1999-12-31', 'before:2100-01-01'],
             'skin' => ['sometimes', 'boolean'],
+            'uses' => ['sometimes', 'array', 'max:20'],
+            'uses.*' => [Rule::in(array_keys(app(Library::class)->uses()))],
             'chain' => ['sometimes', 'array', 'max:20'],
             'chain.*.kind' => ['required', Rule::enum(ImpressionKind::class)],
             'chain.*.name' => ['required', 'string', 'max:120'],
@@ -37,6 +40,7 @@ final class JobRequest extends FormRequest
             'name.max' => 'Keep the name under 120 letters.',
             'quantity.*' => 'How many? Give a whole number from 1 to 100 000.',
             'due_on.*' => 'Give the date as year-month-day, or leave it empty.',
+            'uses.*' => 'Choose what it is for from the list.',
             'chain.*.name.required' => 'Give this link a name.',
         ];
     }

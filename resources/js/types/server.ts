@@ -1564,6 +1564,11 @@ export type JobView = {
     quantity: number;
     due_on: string | null;
     skin: boolean;
+    uses: {
+        id: string;
+        name: string;
+        ask: string;
+    }[];
     model: {
         id: number;
         name: string;
@@ -2308,6 +2313,7 @@ export type RunView = {
         text: string;
     }[];
     gear: string[];
+    waste: string;
     faults: {
         id: string;
         name: string;

@@ -16,7 +16,13 @@
     import LinkForm from './LinkForm.svelte';
     import type { Material } from './NewJob.svelte';
 
-    let { job, materials, words, ways }: { job: JobView; materials: Material[]; words: Words; ways: WayToBuild[] } = $props();
+    let {
+        job,
+        materials,
+        words,
+        ways,
+        uses,
+    }: { job: JobView; materials: Material[]; words: Words; ways: WayToBuild[]; uses: Record<string, string> } = $props();
 
     // The link that is next to be dealt with, until another is chosen.
     const next = (): number | null =>
@@ -93,7 +99,7 @@
     <button class="link quiet py-3" aria-expanded={renaming} onclick={() => (renaming = !renaming)}>Change name, number, date</button>
 </div>
 
-{#if renaming}<JobForm {job} onclose={() => (renaming = false)} />{/if}
+{#if renaming}<JobForm {job} {uses} onclose={() => (renaming = false)} />{/if}
 {#if overdue > 0 && job.cast < job.quantity}<p class="mt-1 font-bold text-error" role="alert">
         The day it is wanted by is over, {overdue === 1 ? 'since yesterday' : `since ${String(overdue)} days`}.
     </p>{/if}
@@ -129,6 +135,11 @@
             )}
     /> Worn on skin</label
 >
+{#if job.uses.length > 0}
+    <ul class="uses" aria-label="To look up">
+        {#each job.uses as use (use.id)}<li><b>It {use.name}.</b> {use.ask}</li>{/each}
+    </ul>
+{/if}
 {#if job.chain.some((l) => l.not_for_skin)}
     <p class="font-bold text-error" role="alert">
         {job.chain.find((l) => l.not_for_skin)?.material} is not sold for skin. Take one that is, and patch-test the wearer.
@@ -329,6 +340,16 @@
 {/if}
 
 <style>
+    .uses {
+        display: grid;
+        gap: 0.4rem;
+        max-width: 75ch;
+        margin: 0.3rem 0 0.6rem;
+    }
+    .uses li {
+        border-left: 5px solid var(--color-warning);
+        padding-left: 0.8rem;
+    }
     .below {
         display: grid;
         grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.4fr);

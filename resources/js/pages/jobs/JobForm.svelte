@@ -6,10 +6,18 @@
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { JobView } from '../../types/server';
+    import Uses from './Uses.svelte';
 
-    let { job, onclose }: { job: JobView; onclose: () => void } = $props();
+    let { job, uses, onclose }: { job: JobView; uses: Record<string, string>; onclose: () => void } = $props();
     const said = $state(
-        untrack(() => ({ name: job.name, purpose: job.purpose, quantity: String(job.quantity), due_on: job.due_on ?? '', skin: job.skin })),
+        untrack(() => ({
+            name: job.name,
+            purpose: job.purpose,
+            quantity: String(job.quantity),
+            due_on: job.due_on ?? '',
+            skin: job.skin,
+            uses: job.uses.map((use) => use.id).filter((id) => id !== 'skin'),
+        })),
     );
     const edition = untrack(() => job.edition);
 
@@ -33,6 +41,7 @@
         ><span class="quiet text-sm">What is it for?</span><textarea class="textarea w-full" rows="2" bind:value={said.purpose}
         ></textarea></label
     >
+    <Uses {uses} bind:chosen={said.uses} />
     <Wrong says={refused('edition')} />
     <p class="flex gap-2">
         <button class="btn btn-primary">Keep it</button>

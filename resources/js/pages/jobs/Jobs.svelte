@@ -11,7 +11,12 @@
     import type { JobsView } from '../../types/server';
     import NewJob, { type Material } from './NewJob.svelte';
 
-    let { list: shown, materials, words }: { list: JobsView; materials: Material[]; words: Words } = $props();
+    let {
+        list: shown,
+        materials,
+        words,
+        uses,
+    }: { list: JobsView; materials: Material[]; words: Words; uses: Record<string, string> } = $props();
 
     const filter = $state(untrack(() => ({ q: shown.q, ...(shown.away ? { away: '1' } : {}) })));
     const list = new Narrowing('/jobs', filter, ['list']);
@@ -43,7 +48,7 @@
         >{/if}
 </div>
 
-{#if making}<NewJob {materials} {words} onclose={() => (making = false)} />{/if}
+{#if making}<NewJob {materials} {words} {uses} onclose={() => (making = false)} />{/if}
 
 {#if shown.pages.pages > 1 || shown.q !== '' || shown.away}
     <form class="mt-3 max-w-sm" role="search" onsubmit={(event) => event.preventDefault()}>

@@ -14,8 +14,10 @@
     import Choice from '../../parts/Choice.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import MaterialPick from './MaterialPick.svelte';
+    import Uses from './Uses.svelte';
 
-    let { materials, words, onclose }: { materials: Material[]; words: Words; onclose: () => void } = $props();
+    let { materials, words, uses, onclose }: { materials: Material[]; words: Words; uses: Record<string, string>; onclose: () => void } =
+        $props();
 
     const typing = new Typing('job/new', {
         name: '',
@@ -23,6 +25,7 @@
         quantity: 1 as number | string,
         due_on: '',
         skin: false,
+        uses: [] as string[],
         original: '',
         surface: '',
         mould: untrack(() => firstOf(materials, 'pr-25')),
@@ -67,6 +70,7 @@
         ><input type="checkbox" class="checkbox" bind:checked={form.skin} /> It is worn on skin: only releases that are safe there are offered
         for its casts</label
     >
+    <Uses {uses} bind:chosen={form.uses} />
     <div class="grid gap-3 md:grid-cols-4">
         <TextLine label="What is the first mould taken from?" placeholder="clay sculpt, print, old part …" bind:value={form.original} />
         <Choice label="Its surface" bind:value={form.surface}>

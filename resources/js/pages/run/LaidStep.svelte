@@ -33,6 +33,7 @@
             the cup.
         </p>{/if}
 </form>
+{#if run.waste !== ''}<p class="mt-2 max-w-prose quiet">{run.waste}</p>{/if}
 <p class="mt-2 max-w-prose">Keep what is left in the cup: when it no longer runs, tap below, and the clock of this base gets better.</p>
 <Gelled {live} />
 <p class="mt-5 flex gap-2"><a class="btn btn-primary big" href="/builds/{run.build_id}">Back to the build</a></p>

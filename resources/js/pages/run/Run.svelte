@@ -40,7 +40,7 @@
     import WhatWentWrong from './WhatWentWrong.svelte';
     import Where from './Where.svelte';
 
-    let { run: sent }: { run: RunView } = $props();
+    let { run: sent, hurts = [] }: { run: RunView; hurts?: string[] } = $props();
     const live = untrack(() => new LiveRun(sent));
     const run = $derived(live.run);
     const kind = $derived(run.step.kind);
@@ -272,6 +272,9 @@
             <History pour={run.pour_id} />
             {#if kept.view?.bad === true && kept.view.faults > 0}<WhatWentWrong {live} {kept} />{/if}
         {/if}
+        {#if !ended}{#each hurts as hurt (hurt)}<p class="mt-3 max-w-prose border-l-4 border-error pl-3 font-bold" role="alert">
+                    Known since this was begun: {hurt} Stop here and give it up.
+                </p>{/each}{/if}
         {#if kind === 'gear' || kind === 'contacts'}<Where {live} {kept} />{/if}
 
         {#if (kind === 'weigh' || kind === 'tare') && !typing}
