@@ -49,6 +49,7 @@ final class CareTest extends TestCase
         self::assertSame([['seal', 'Shellac', 2]], array_map(static fn (array $one): array => [$one['act'], $one['what'], $one['coats']], $asked));
         self::assertSame(['Paste wax'], array_column($this->operation($build, 'release')['care'], 'what'));
 
+        $this->tell($build, 'done', ['op' => 'dry'])->assertOk();
         $this->tell($build, 'done', ['op' => 'seal'])->assertOk();
         $key = "link-{$original->id}";
         self::assertNotNull($mould->refresh()->contacts[$key]['sealed_at'] ?? null);
@@ -56,8 +57,8 @@ final class CareTest extends TestCase
         self::assertNull($mould->refresh()->contacts[$key]['sealed_at'] ?? null, 'Taken back it is only planned.');
         $this->tell($build, 'done', ['op' => 'seal'])->assertOk();
         $this->travel(300)->minutes();
+        $this->tell($build, 'done', ['op' => 'flange'])->assertOk();
         $this->tell($build, 'done', ['op' => 'release'])->assertOk();
-        $this->tell($build, 'done', ['op' => 'dry'])->assertOk();
         $this->travel(120)->minutes();
 
         $print = $this->sheetOf($build, 'print');

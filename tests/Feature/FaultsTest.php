@@ -71,7 +71,7 @@ final class FaultsTest extends TestCase
         $this->record($pour, 'opened', ['step' => '0:wait']);
         $this->graded($pour, ['grade' => 'poor', 'faults' => ['soft-spots']]);
         $why = fn (string $cause): array => array_column($this->causes($pour, ['where' => 'all'])['causes'], 'because', 'id')[$cause] ?? [];
-        self::assertContains('It was mixed more than five per cent off its ratio.', $why('off-ratio'));
+        self::assertContains('It was mixed further off its ratio than this chemistry bears.', $why('off-ratio'));
         self::assertContains('Its lot is past its best-before date.', $why('old-lot'));
     }
 

@@ -215,7 +215,7 @@ final class FormulasTest extends TestCase
         $answer = $this->postJson('/formulas/paint', ['recipe' => $wash, 'area_mm2' => 20000, 'film_mm' => 0.05, 'coats' => 2, 'waste_pct' => 0])->assertOk()->json();
 
         self::assertEqualsWithDelta(7.7555, $answer['pot']['mass_g'], 0.0005);
-        self::assertSame('clear', $answer['holds']['verdict']);
+        self::assertSame('test-first', $answer['holds']['verdict']);
         foreach ([['area_mm2' => 0], ['film_mm' => 3], ['coats' => 0], ['waste_pct' => -1]] as $more) {
             $this->postJson('/formulas/paint', [...['recipe' => $wash, 'area_mm2' => 20000, 'film_mm' => 0.05, 'coats' => 2, 'waste_pct' => 0], ...$more])->assertUnprocessable()->assertJsonPath('error.field', array_key_first($more));
         }
