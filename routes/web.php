@@ -217,6 +217,7 @@ Route::get('/log', [LogController::class, 'index']);
 Route::get('/log.csv', [LogController::class, 'csv']);
 
 Route::put('/workshop', [WorkshopController::class, 'update']);
+Route::get('/workshop/schools', [WorkshopController::class, 'schools']);
 Route::get('/backup', [TakingAlongController::class, 'show']);
 Route::get('/everything.zip', [TakingAlongController::class, 'everything'])->middleware(FewAtOnce::class);
 Route::post('/everything', [TakingAlongController::class, 'take'])->middleware(FewAtOnce::class);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use Apalos\Core\Contact\Schools;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
@@ -11,6 +12,7 @@ use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Units\Celsius;
 use App\Models\Outdated;
 use App\Models\Workshop;
+use App\Workshop\Library;
 use App\Workshop\RoomTemperature;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
@@ -32,10 +34,10 @@ final readonly class SetUpBench
 
     private const LARGEST_CUP_ML = 100_000.0;
 
-    public function __construct(private Workshop $workshop, private RoomTemperature $room) {}
+    public function __construct(private Workshop $workshop, private RoomTemperature $room, private Library $library) {}
 
     /**
-     * @param  Fields  $in  any of `name`, `units`, `muted`, `room_c`, `room_source`, `scale_division_g`, `scale_capacity_g`, `day_starts_min`, `day_ends_min`, `time_zone`, `currency`, `cups`, `vacuum`, `hands`
+     * @param  Fields  $in  any of `name`, `units`, `muted`, `room_c`, `room_source`, `scale_division_g`, `scale_capacity_g`, `day_starts_min`, `day_ends_min`, `time_zone`, `currency`, `cups`, `vacuum`, `hands`, `schools` (option by school)
      * @param  int|null  $edition  of what stood on the screen; what one sets at a touch, seeing what is, needs none: units, sound, the room
      *
      * @throws BadInput and then nothing is changed
@@ -51,9 +53,26 @@ final readonly class SetUpBench
         }, 3);
     }
 
+    /**
+     * @return array<string, string>
+     *
+     * @throws BadInput
+     */
+    private function schools(Fields $in): array
+    {
+        Schools::check($this->library->schools(), $in);
+        $held = [];
+        foreach ($in->names() as $school) {
+            $option = $in->textOrNull($school);
+            $option === null || $held[$school] = $option;
+        }
+
+        return $held;
+    }
+
     private function set(Fields $in, CarbonImmutable $now): void
     {
-        $in->only('name', 'units', 'muted', 'room_c', 'room_source', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'time_zone', 'currency', 'cups', 'vacuum', 'hands');
+        $in->only('name', 'units', 'muted', 'room_c', 'room_source', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'time_zone', 'currency', 'cups', 'vacuum', 'hands', 'schools');
         $room = self::says($in, 'room_c') ? Celsius::of($in->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)) : null;
         $shop = $this->workshop;
         $shop->fill([
@@ -71,6 +90,7 @@ final readonly class SetUpBench
             'currency' => self::says($in, 'currency') ? self::currency($in) : $shop->currency,
             'cups' => self::says($in, 'cups') ? self::cups($in) : $shop->cups,
             'vacuum' => self::says($in, 'vacuum') ? $in->bool('vacuum') : $shop->vacuum,
+            'schools' => self::says($in, 'schools') ? $this->schools($in->object('schools')) : $shop->schools,
             'hands' => self::says($in, 'hands') ? (int) round($in->number('hands', 1.0, self::MOST_HANDS)) : $shop->hands,
         ])->save();
         if ($room !== null) {

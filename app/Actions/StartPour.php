@@ -83,7 +83,7 @@ final readonly class StartPour
             $base = $reckoning->recipe->base;
             $version = $this->version($fresh, $sheet->object('formula'));
             $stands = StandsInCup::of($fresh);
-            $casting = $step->casting ?? $base->casting;
+            $casting = $this->library->castingsHere()->named($step->casting ?? $base->casting, $base->family, $step !== null && $base->brushed);
             $run = RunPlan::of(
                 $reckoning->mix, $base->ratio->isOnePart(), Minutes::of($plan->number('mix_min')),
                 Minutes::of($vessel?->degas === true ? $plan->number('degas_min') : 0.0),
@@ -155,6 +155,9 @@ final readonly class StartPour
             }
             if ($contact->blocks) {
                 throw BadInput::at('contacts', Phrase::of('bench.contact_stands', ['fresh' => $contact->fresh->name, 'with' => $contact->touch->with, 'short' => $contact->result->inShort, 'why' => $contact->result->because[0]['text']]));
+            }
+            foreach ($this->library->knowledge()->schools()->before($contact->fresh, $contact->touch->surface) as $i => $text) {
+                $items[] = ['id' => "{$contact->touch->key}-school-{$i}", 'text' => "{$contact->touch->with}: {$text}", 'minutes' => 0.0];
             }
             $items = [...$items, ...$this->cared($contact, $mould, $impression->job)];
         }

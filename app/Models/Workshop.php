@@ -34,6 +34,7 @@ use Illuminate\Support\Str;
  * @property int $day_starts_min
  * @property int $day_ends_min
  * @property int $hands pairs of hands at the bench
+ * @property array<string, string>|null $schools what this shop holds where schools differ
  * @property string $release_school when a release goes on where it is no must: every, harsh, wash
  * @property string|null $hour_rate what an hour of hands costs
  */
@@ -47,13 +48,13 @@ final class Workshop extends Model
     public const UNNAMED = 'Our workshop';
 
     /** What of it is a new edition when it changes. */
-    private const EDITED = ['name', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'hands', 'time_zone', 'currency', 'cups', 'vacuum', 'release_school', 'hour_rate'];
+    private const EDITED = ['name', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'hands', 'time_zone', 'currency', 'cups', 'vacuum', 'release_school', 'hour_rate', 'schools'];
 
     protected $table = 'workshops';
 
     protected $fillable = [
         'name', 'units', 'room_source', 'muted', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'hands', 'time_zone', 'cards_stamp', 'cards_turn',
-        'shelf_mark', 'off_shelf', 'currency', 'cups', 'vacuum', 'set_up_at', 'release_school', 'hour_rate',
+        'shelf_mark', 'off_shelf', 'currency', 'cups', 'vacuum', 'set_up_at', 'release_school', 'hour_rate', 'schools',
     ];
 
     protected static function booted(): void
@@ -73,7 +74,7 @@ final class Workshop extends Model
 
     protected function casts(): array
     {
-        return ['muted' => 'boolean', 'scale_division_g' => 'float', 'scale_capacity_g' => 'float', 'turn' => 'integer', 'cards_turn' => 'integer', 'day_starts_min' => 'integer', 'day_ends_min' => 'integer', 'hands' => 'integer', 'off_shelf' => 'array', 'cups' => 'array', 'vacuum' => 'boolean'];
+        return ['muted' => 'boolean', 'scale_division_g' => 'float', 'scale_capacity_g' => 'float', 'turn' => 'integer', 'cards_turn' => 'integer', 'day_starts_min' => 'integer', 'day_ends_min' => 'integer', 'hands' => 'integer', 'off_shelf' => 'array', 'schools' => 'array', 'cups' => 'array', 'vacuum' => 'boolean'];
     }
 
     /** @return HasMany<Job, $this> */

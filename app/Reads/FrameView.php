@@ -17,7 +17,7 @@ final readonly class FrameView implements View
 
     /**
      * @return array{
-     *     workshop: array{edition: int, name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float, currency: string|null, cups: list<array{ml: float, tare_g: float|null}>, vacuum: bool|null, hands: int},
+     *     workshop: array{edition: int, name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float, currency: string|null, cups: list<array{ml: float, tare_g: float|null}>, vacuum: bool|null, hands: int, schools: array<string, string>},
      *     turn: int, thermometer: bool, scale: bool, simulated: bool, trouble: string|null,
      *     strip: array{
      *         now_ms: int,
@@ -51,7 +51,7 @@ final readonly class FrameView implements View
                 'currency' => $this->workshop->currency,
                 'cups' => $this->workshop->cups ?? [],
                 'vacuum' => $this->workshop->vacuum,
-                'hands' => $this->workshop->hands,
+                'hands' => $this->workshop->hands, 'schools' => $this->workshop->schools ?? [],
             ],
             'turn' => $this->turn,
             'thermometer' => config()->string('devices.thermometer.address') !== '',

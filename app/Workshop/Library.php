@@ -7,6 +7,7 @@ namespace App\Workshop;
 use Apalos\Core\Build\ReadyMade;
 use Apalos\Core\Casting\CastingWays;
 use Apalos\Core\Contact\Knowledge;
+use Apalos\Core\Contact\Schools;
 use Apalos\Core\Fault\FaultBook;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Keep\BeforeCast;
@@ -108,7 +109,7 @@ final class Library
     /** What the library knows of contacts, before the shop's own rules. */
     public function knowledge(): Knowledge
     {
-        return $this->knowledge ??= $this->shippedKnowledge()->and($this->own('surface'), $this->own('release'), $this->own('sealer'))->without(($this->own)()->off());
+        return $this->knowledge ??= $this->shippedKnowledge()->and($this->own('surface'), $this->own('release'), $this->own('sealer'))->without(($this->own)()->off())->holding(Schools::of($this->schools(), ($this->own)()->schools()));
     }
 
     private function shippedKnowledge(): Knowledge
@@ -127,6 +128,19 @@ final class Library
     public function castings(): CastingWays
     {
         return $this->castings ??= CastingWays::of($this->read('casting/*.yaml'));
+    }
+
+    /** The same as this shop does it. */
+    public function castingsHere(): CastingWays
+    {
+        return $this->castings()->instead($this->knowledge()->schools()->castings);
+    }
+
+    /** @return array<string, array{ask: string, options: array<string, array{name: string, says: string}>}> where schools differ */
+    public function schools(): array
+    {
+        /** @var array<string, array{ask: string, options: array<string, array{name: string, says: string}>}> */
+        return $this->read('schools.yaml')['schools'] ?? [];
     }
 
     /** What is said, in metric measures; {@see Phrasebook::in} for others. */

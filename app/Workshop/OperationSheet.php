@@ -50,7 +50,7 @@ final readonly class OperationSheet
     {
         $base = $this->library->shelf()->bases[$code] ?? null;
 
-        return $this->library->castings()->choose($mixing->casting ?? $base?->casting, $base->family ?? '', $base?->ratio->isOnePart() === true, false);
+        return $this->library->castingsHere()->choose($mixing->casting ?? $base?->casting, $base->family ?? '', $base?->ratio->isOnePart() === true, false);
     }
 
     /** @return list<Additive> */

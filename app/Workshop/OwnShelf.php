@@ -53,4 +53,10 @@ final readonly class OwnShelf
     {
         return $this->workshop->off_shelf ?? [];
     }
+
+    /** @return array<string, string> what this shop holds where schools differ */
+    public function schools(): array
+    {
+        return $this->workshop->schools ?? [];
+    }
 }

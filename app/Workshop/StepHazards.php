@@ -19,7 +19,7 @@ final readonly class StepHazards
         $shelf = $this->library->shelf();
         if ($operation->mixing !== null) {
             $base = $shelf->bases[$operation->mixing->base ?? $recorded->build->impression->material ?? ''] ?? null;
-            $worked = $this->library->castings()->choose($operation->mixing->casting ?? $base?->casting, $base->family ?? '', $base?->ratio->isOnePart() === true, false);
+            $worked = $this->library->castingsHere()->choose($operation->mixing->casting ?? $base?->casting, $base->family ?? '', $base?->ratio->isOnePart() === true, false);
             $with = array_map(fn (array $one): array => ($shelf->additives[$one['code']] ?? null)?->sheet()->strings('hazards') ?? [], $worked->with);
             $hazards = array_merge($hazards, $base->hazards ?? [], $this->library->knowledge()->families[$base->family ?? '']->hazards ?? [], ...$with);
         }

@@ -9,6 +9,8 @@ use App\Actions\SetUpBench;
 use App\Http\Edition;
 use App\Http\Reply;
 use App\Reads\KeptFrame;
+use App\Reads\SchoolsView;
+use App\Workshop\Library;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -21,6 +23,12 @@ final readonly class WorkshopController
     public function show(): JsonResponse
     {
         return Reply::json($this->frame->at(CarbonImmutable::now())->toArray());
+    }
+
+    /** Where schools differ: what one may tick. */
+    public function schools(Library $library): JsonResponse
+    {
+        return Reply::json((new SchoolsView($library))->toArray());
     }
 
     public function update(Request $request, SetUpBench $setUp): JsonResponse

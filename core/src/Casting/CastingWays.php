@@ -16,13 +16,35 @@ final readonly class CastingWays
 
     public const BRUSHED = 'brushed';
 
-    /** @param  array<string, CastingWay>  $ways */
-    private function __construct(private array $ways) {}
+    /**
+     * @param  array<string, CastingWay>  $ways
+     * @param  array<string, string>  $instead  what a shop does another way
+     */
+    private function __construct(private array $ways, private array $instead = []) {}
 
     /** @param  array<string, array<string, mixed>>  $read  by id */
     public static function of(array $read): self
     {
         return new self(array_combine(array_keys($read), array_map(static fn (string $id, array $way): CastingWay => CastingWay::from($id, Fields::of($way, $id)), array_keys($read), $read)));
+    }
+
+    /**
+     * As this shop does it, where schools differ.
+     *
+     * @param  array<string, string>  $instead  way by the one it stands for
+     */
+    public function instead(array $instead): self
+    {
+        return new self($this->ways, $instead);
+    }
+
+    /** Which way a plan is frozen with: as asked for, or as this shop does what would be done; null where nothing is asked and nothing differs. */
+    public function named(?string $asked, string $family, bool $brushed): ?string
+    {
+        $would = $asked !== null && isset($this->ways[$asked]) ? $asked : ($this->usualOf($family) ?? self::POURED);
+
+        // What is brushed is laid on, in every school.
+        return $brushed && $would === self::POURED ? $asked : ($this->instead[$would] ?? $asked);
     }
 
     /**
@@ -32,6 +54,7 @@ final readonly class CastingWays
      */
     public function choose(?string $asked, string $family, bool $onePart, bool $brushed): CastingWay
     {
+        $asked = $this->named($asked, $family, $brushed);
         $asked = $asked !== null && isset($this->ways[$asked]) ? $asked : null;
         $usual = $this->usualOf($family);
         $layers = array_filter([

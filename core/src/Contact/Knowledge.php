@@ -22,9 +22,10 @@ final readonly class Knowledge
      * @param  array<string, string>  $cautions
      * @param  array<string, float>  $waits  minutes that what is waited for usually takes
      * @param  list<string>  $notAtHand  releases and sealers that are known but not here to be used
+     * @param  Schools|null  $held  what this shop holds where schools differ
      */
     private function __construct(
-        public array $families, public array $surfaces, public array $rules, public array $releases, public array $sealers, public array $cautions, private array $waits = [], private array $notAtHand = [],
+        public array $families, public array $surfaces, public array $rules, public array $releases, public array $sealers, public array $cautions, private array $waits = [], private array $notAtHand = [], private ?Schools $held = null,
     ) {}
 
     /**
@@ -109,7 +110,7 @@ final readonly class Knowledge
     {
         return new self(
             $this->families, [...$this->surfaces, ...self::each($surfaces, Surface::from(...))], $this->rules, [...$this->releases, ...self::each($releases, Release::from(...))],
-            [...$this->sealers, ...self::each($sealers, Sealer::from(...))], $this->cautions, $this->waits, $this->notAtHand,
+            [...$this->sealers, ...self::each($sealers, Sealer::from(...))], $this->cautions, $this->waits, $this->notAtHand, $this->held,
         );
     }
 
@@ -120,7 +121,18 @@ final readonly class Knowledge
      */
     public function without(array $ids): self
     {
-        return new self($this->families, $this->surfaces, $this->rules, $this->releases, $this->sealers, $this->cautions, $this->waits, $ids);
+        return new self($this->families, $this->surfaces, $this->rules, $this->releases, $this->sealers, $this->cautions, $this->waits, $ids, $this->held);
+    }
+
+    /** The same for a shop that holds these where schools differ. */
+    public function holding(Schools $schools): self
+    {
+        return new self($this->families, $this->surfaces, $this->rules, $this->releases, $this->sealers, $this->cautions, $this->waits, $this->notAtHand, $schools);
+    }
+
+    public function schools(): Schools
+    {
+        return $this->held ?? Schools::none();
     }
 
     /** Whether any rule of this pair asks for such a condition. */
@@ -147,12 +159,12 @@ final readonly class Knowledge
      */
     public function only(array $rules): self
     {
-        return new self($this->families, $this->surfaces, $rules, $this->releases, $this->sealers, $this->cautions, $this->waits, $this->notAtHand);
+        return new self($this->families, $this->surfaces, $rules, $this->releases, $this->sealers, $this->cautions, $this->waits, $this->notAtHand, $this->held);
     }
 
     /** The same with rules of the shop's own added. */
     public function with(Rule ...$own): self
     {
-        return new self($this->families, $this->surfaces, [...$this->rules, ...array_values($own)], $this->releases, $this->sealers, $this->cautions, $this->waits, $this->notAtHand);
+        return new self($this->families, $this->surfaces, [...$this->rules, ...array_values($own)], $this->releases, $this->sealers, $this->cautions, $this->waits, $this->notAtHand, $this->held);
     }
 }

@@ -52,7 +52,7 @@ final readonly class PreparationPlan
     private function seal(ContactRequest $request, Knowledge $knowledge): \Generator
     {
         $fitting = array_filter($knowledge->sealers, static fn (Sealer $sealer): bool => $knowledge->isAtHand($sealer) && $sealer->isFor($request->surface) && $sealer->ruins($request->fresh, $request->surface) === null);
-        usort($fitting, static fn (Sealer $a, Sealer $b): int => [$a->isDoubtfulUnder($request->fresh), $a->minutes()] <=> [$b->isDoubtfulUnder($request->fresh), $b->minutes()]);
+        usort($fitting, static fn (Sealer $a, Sealer $b): int => [$a->isDoubtfulUnder($request->fresh), $knowledge->schools()->prefers($b->id), $a->minutes()] <=> [$b->isDoubtfulUnder($request->fresh), $knowledge->schools()->prefers($a->id), $b->minutes()]);
         $sealer = $fitting[0] ?? null;
         if ($sealer !== null) {
             yield new Preparation('seal', Phrase::written($sealer->name), $sealer->coats, $sealer->minutes(), Phrase::of($sealer->isDoubtfulUnder($request->fresh) ? 'contact.seal_and_test' : 'contact.seal_how', ['how' => Phrase::written($sealer->text), 'fresh' => $request->fresh->name]));

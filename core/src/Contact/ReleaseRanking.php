@@ -10,6 +10,9 @@ use Apalos\Core\Phrase\Quantity;
 /** Which releases part a pair, best first, and which would ruin it. */
 final readonly class ReleaseRanking
 {
+    /** What this shop holds comes before what is a little better. */
+    private const OWN_SCHOOL = 0.2;
+
     /** @return list<array{release: Release, fit: float, why: Phrase}> */
     public function of(ContactRequest $request, Knowledge $knowledge): array
     {
@@ -19,13 +22,14 @@ final readonly class ReleaseRanking
                 || ($request->touchesSkin() && ! $release->skinSafe) || ($request->paintAfter && $release->paint === 'never')) {
                 continue;
             }
-            $ranked[] = ['release' => $release, 'fit' => $this->fit($release, $request), 'why' => $this->why($release, $request)];
+            $own = $knowledge->schools()->prefers($release->id);
+            $ranked[] = ['release' => $release, 'fit' => round(min(1.0, $this->fit($release, $request) + ($own ? self::OWN_SCHOOL : 0.0)), 3), 'why' => $this->why($release, $request, $own), 'own' => $own];
         }
         // For a piece worn on skin one that is not for skin never comes first, however well it parts.
         $behind = static fn (Release $release): int => $request->worn && ! $release->skinSafe ? 1 : 0;
-        usort($ranked, static fn (array $a, array $b): int => [$behind($a['release']), $b['fit'], $a['release']->id] <=> [$behind($b['release']), $a['fit'], $b['release']->id]);
+        usort($ranked, static fn (array $a, array $b): int => [$behind($a['release']), $b['own'], $b['fit'], $a['release']->id] <=> [$behind($b['release']), $a['own'], $a['fit'], $b['release']->id]);
 
-        return $ranked;
+        return array_map(static fn (array $one): array => ['release' => $one['release'], 'fit' => $one['fit'], 'why' => $one['why']], $ranked);
     }
 
     /** @return list<array{release: Release, why: Phrase}> */
@@ -56,9 +60,10 @@ final readonly class ReleaseRanking
         return round(max(0.0, $fit), 3);
     }
 
-    private function why(Release $release, ContactRequest $request): Phrase
+    private function why(Release $release, ContactRequest $request, bool $own): Phrase
     {
         $words = [
+            ...($own ? [Phrase::of('contact.own_school')] : []),
             Phrase::of("contact.hides_{$release->hides}"),
             Phrase::of($release->skinSafe ? 'contact.safe_on_skin' : 'contact.not_on_skin'),
             Phrase::of("contact.paint_{$release->paint}"),

@@ -38,7 +38,9 @@ final readonly class WaysOut
         }
         $ways = [...$ways, ...$this->links($request)];
         $behind = fn (Way $way): int => $request->worn && array_filter($way->steps, fn (array $step): bool => $step['kind'] === WayKind::Release && ! ($this->knowledge->releases[$step['id']]->skinSafe ?? true)) !== [] ? 1 : 0;
-        usort($ways, static fn (Way $a, Way $b): int => [$behind($a), $a->addsMin, count($a->steps), $a->cost ?? 0.0, $a->steps[0]['id']] <=> [$behind($b), $b->addsMin, count($b->steps), $b->cost ?? 0.0, $b->steps[0]['id']]);
+        // What this shop holds where schools differ comes first.
+        $own = fn (Way $way): int => count(array_filter($way->steps, fn (array $step): bool => $this->knowledge->schools()->prefers($step['id']))) === 0 ? 0 : 1;
+        usort($ways, static fn (Way $a, Way $b): int => [$behind($a), $own($b), $a->addsMin, count($a->steps), $a->cost ?? 0.0, $a->steps[0]['id']] <=> [$behind($b), $own($a), $b->addsMin, count($b->steps), $b->cost ?? 0.0, $b->steps[0]['id']]);
 
         return array_slice($ways, 0, self::MOST);
     }

@@ -9,6 +9,7 @@
     import { deviceZone, zones } from '../lib/when';
     import Choice from './Choice.svelte';
     import Clash from './Clash.svelte';
+    import HeldSchools from './HeldSchools.svelte';
     import Measure from './Measure.svelte';
     import TextLine from './TextLine.svelte';
     import Refused from './Wrong.svelte';
@@ -36,6 +37,7 @@
         cups: (there?.cups ?? []).map((cup) => ({ ml: cup.ml as Entry, tare_g: cup.tare_g as Entry })),
         vacuum: there?.vacuum === null || there === undefined ? '' : there.vacuum ? 'yes' : 'no',
         hands: (there?.hands ?? 1) as Entry,
+        schools: { ...(there?.schools ?? {}) } as Record<string, string>,
         starts: clock(there?.day_starts_min ?? 420),
         ends: clock(there?.day_ends_min ?? 1080),
         zone: there?.time_zone ?? deviceZone(),
@@ -80,6 +82,7 @@
         [/^cups\.(\d+)\.tare_g$/, 'A cup weighs', 'mass'],
         [/^vacuum$/, 'Vacuum chamber', null],
         [/^hands$/, 'Pairs of hands', 'plain'],
+        [/^schools\./, 'How it is done here', null],
         [/^starts$/, 'The day begins', null],
         [/^ends$/, 'The day ends', null],
         [/^zone$/, 'Time zone', null],
@@ -115,6 +118,9 @@
                 cups: $state.snapshot(form.cups).filter((cup) => cup.ml !== null),
                 ...(form.vacuum === '' ? {} : { vacuum: form.vacuum === 'yes' }),
                 hands: form.hands,
+                ...(first
+                    ? {}
+                    : { schools: Object.fromEntries(Object.entries($state.snapshot(form.schools)).filter(([, held]) => held !== '')) }),
                 ...(first && form.room !== bench.frame?.workshop.room_c ? { room_c: form.room } : {}),
                 day_starts_min: minutes(form.starts),
                 day_ends_min: minutes(form.ends),
@@ -195,6 +201,7 @@
         error={at('hands')}
         hint="The day is laid out for so many."
     />
+    {#if !first}<HeldSchools bind:held={form.schools} />{/if}
     {#if first}<Measure
             label="The room is"
             kind="temperature"

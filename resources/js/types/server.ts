@@ -1395,6 +1395,7 @@ export type FrameView = {
         })[];
         vacuum: boolean | null;
         hands: number;
+        schools: Record<string, string>;
     };
     turn: number;
     thermometer: boolean;
@@ -2370,6 +2371,19 @@ export type ScaleView = {
         expected_g: number;
         in_line_g: number;
     } | null;
+};
+
+/** Where schools differ, for who ticks the shop's own. */
+export type SchoolsView = {
+    schools: {
+        id: string;
+        ask: string;
+        options: {
+            id: string;
+            name: string;
+            says: string;
+        }[];
+    }[];
 };
 
 /** A series on the bench: its plan, what is in so far, and what goes onto the scale next. */
