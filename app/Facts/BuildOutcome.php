@@ -11,11 +11,13 @@ use Apalos\Core\Build\OperationState;
 use Apalos\Core\Input\Fields;
 use App\Keeping\CastKeeper;
 use App\Models\Impression;
+use App\Models\Pour;
 use App\Models\PourState;
 use App\Workshop\BuildCare;
 use App\Workshop\Dryness;
 use App\Workshop\FrozenPlan;
 use App\Workshop\JobContacts;
+use App\Workshop\JudgedContact;
 use App\Workshop\RecordedBuild;
 use App\Workshop\RecordedRun;
 use App\Workshop\RoomTemperature;
@@ -65,17 +67,37 @@ final readonly class BuildOutcome
         $contacts == ($link->contacts ?? []) || Rows::of('impressions')->where('id', $link->id)->update(['contacts' => json_encode($contacts, JSON_THROW_ON_ERROR)]);
     }
 
-    /** What the scale proved in the build is so for every contact with what was built. */
+    /** What the scale proved in the build is so: of what was built, or, where it is looked at before anything is poured, of what it is poured on. */
     private function dried(RecordedBuild $recorded): void
     {
-        $weighings = array_merge(...array_values($recorded->state->weighings));
-        if ($weighings === [] && $recorded->build->impression->proved_dry_at === null) {
+        [$own, $touched] = [[], []];
+        foreach ($recorded->state->weighings as $operation => $weighings) {
+            in_array(Care::Dry, $recorded->state->plan->operation($operation)->care ?? [], true) ? $touched = [...$touched, ...$weighings] : $own = [...$own, ...$weighings];
+        }
+        $link = $recorded->build->impression;
+        if ($own !== [] || $link->proved_dry_at !== null) {
+            self::proved([$link->id], $recorded, $own, $recorded->main()?->loadMissing('snapshot'));
+        }
+        $looks = array_filter($recorded->state->plan->operations, static fn (Operation $one): bool => $one->kind === OperationKind::Check && in_array(Care::Dry, $one->care, true));
+        if ($looks === []) {
             return;
         }
+        $chain = $this->contacts->chain($link->job->loadMissing('impressions'));
+        $on = array_filter($this->contacts->of($link, $chain, $chain->link($link->id)), static fn (JudgedContact $contact): bool => $contact->touch->link !== null && $contact->touch->surface->holdsWater());
+        // What another build has proved of it stays so where nothing was weighed here.
+        $touched === [] || self::proved(array_map(static fn (JudgedContact $contact): int => (int) $contact->touch->link, array_values($on)), $recorded, $touched, null);
+    }
+
+    /**
+     * @param  list<int>  $links
+     * @param  list<array{at: float, mass_g: float}>  $weighings
+     */
+    private static function proved(array $links, RecordedBuild $recorded, array $weighings, ?Pour $pour): void
+    {
         usort($weighings, static fn (array $one, array $other): int => $one['at'] <=> $other['at']);
-        $at = $recorded->at(Dryness::of($weighings, $recorded->main()?->loadMissing('snapshot'))->provedAt());
+        $at = $recorded->at(Dryness::of($weighings, $pour)->provedAt());
         // It is no edition of its own: nobody typed it.
-        Rows::of('impressions')->where('id', $recorded->build->impression_id)->update(['proved_dry_at' => $at?->format('Y-m-d H:i:s.v')]);
+        Rows::of('impressions')->whereIn('id', $links)->update(['proved_dry_at' => $at?->format('Y-m-d H:i:s.v')]);
     }
 
     /** What it is made of came out of its mould with the last opening, and bears its grade. */

@@ -162,7 +162,7 @@ final readonly class BuildView implements View
         $weighings = $this->recorded->state->weighings[$operation->id] ?? [];
         $asked = $operation->kind === OperationKind::Check && (in_array(Care::Dry, $operation->care, true) || preg_match('/\bdry\b/i', $operation->name) === 1);
 
-        return $weighings === [] && ! $asked ? null : (new DrynessView($weighings, Dryness::of($weighings, $this->recorded->main()), $this->recorded->ms(...)))->toArray();
+        return $weighings === [] && ! $asked ? null : (new DrynessView($weighings, Dryness::of($weighings, in_array(Care::Dry, $operation->care, true) ? null : $this->recorded->main()), $this->recorded->ms(...)))->toArray();
     }
 
     /** @return list<array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}> what it touches in this build, and has to bond to or let go of */

@@ -88,6 +88,25 @@ final class DrynessTest extends TestCase
         self::assertNotNull(Impression::query()->findOrFail($copy->id)->proved_dry_at);
     }
 
+    public function test_an_original_weighed_before_it_is_sealed_is_proved_dry_for_the_urethane_that_goes_on_it(): void
+    {
+        $original = $this->impression('original', '');
+        $original->update(['surface' => 'plaster']);
+        $mould = $original->job->impressions()->create(['position' => 5, 'kind' => 'mould', 'name' => 'Glove', 'material' => 'ub-40', 'contacts' => ["link-{$original->id}" => ['release' => 'paste-wax', 'sealed_with' => 'shellac']]]);
+        $this->post("/impressions/{$mould->id}/builds", ['kind' => 'glove-urethane', 'measured' => self::MEASURED])->assertSessionHasNoErrors();
+        $build = Build::query()->where('impression_id', $mould->id)->firstOrFail();
+        $verdict = fn (): string => array_column($this->get("/jobs/{$mould->job_id}")->inertiaProps('job')['chain'], null, 'id')[$mould->id]['contacts'][0]['result']['verdict'];
+        self::assertSame('test-first', $verdict());
+        foreach ([3210.0, 3209.9] as $grams) {
+            $this->tell($build, 'weighed', ['op' => 'dry', 'mass_g' => $grams])->assertOk();
+            $this->travel(13)->hours();
+        }
+        self::assertNotSame('test-first', $verdict(), 'The proof lifts the test.');
+        self::assertNull($mould->refresh()->proved_dry_at, 'It is of the original, not of the glove.');
+        $this->tell($build, 'undone', ['of' => $this->look($build)['take_back']['of']])->assertOk();
+        self::assertSame('test-first', $verdict());
+    }
+
     public function test_a_print_that_was_warmed_in_its_build_is_so_for_its_contact_until_it_is_taken_back(): void
     {
         $mould = $this->impression('mould', '');
