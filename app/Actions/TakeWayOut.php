@@ -93,6 +93,16 @@ final readonly class TakeWayOut
 
     private function said(Way $way, CarbonImmutable $now): string
     {
+        // No day makes these so: the scale does, or somebody who has done it.
+        $proof = $way->steps[0]['kind'] !== WayKind::Wait ? null : match ($way->steps[0]['id']) {
+            'prove-dry' => Phrase::of('bench.way_proves_dry', ['way' => $way->what]),
+            'post-cure' => Phrase::of('bench.way_post_cures', ['way' => $way->what]),
+            default => null,
+        };
+        if ($proof !== null) {
+            return $this->words->say($proof);
+        }
+
         return match ($way->steps[0]['kind']) {
             WayKind::Wait => 'It is safe from '.$now->addMinutes((int) ceil($way->addsMin))->setTimezone($this->workshop->zone())->format('D j M, H:i').' on. Nothing else has to be changed.',
             WayKind::Test => 'The test patch is on the list. Read it when it is due.',

@@ -43,6 +43,14 @@ final class DrynessTest extends TestCase
         $contact = $this->contact($cast);
         self::assertSame(['stop', true, null, true], [$contact['result']['verdict'], $contact['holds_water'], $contact['proved_dry_ms'], $contact['certain']], 'Nine days are no proof.');
 
+        $edition = $cast->refresh()->edition;
+        $ways = $this->getJson("/impressions/{$cast->id}/contacts/{$contact['key']}/ways")->assertOk()->json('ways');
+        $own = array_values(array_filter($ways, static fn (array $way): bool => $way['kind'] === 'wait'));
+        self::assertSame('prove-dry', $own[0]['steps'][0]['id']);
+        $this->post("/impressions/{$cast->id}/contacts/{$contact['key']}/way?edition={$edition}", ['steps' => $own[0]['steps']])->assertSessionHasNoErrors();
+        self::assertStringContainsString('weigh it', (string) session('said'));
+        self::assertSame('stop', $this->contact($cast)['result']['verdict'], 'Taking a way out plans it; only doing it makes it so.');
+
         $this->weigh($mould, 1250.0);
         $this->travel(90)->minutes();
         $this->weigh($mould, 1250.0);
@@ -52,7 +60,7 @@ final class DrynessTest extends TestCase
         $this->weigh($mould, 1249.9);
         self::assertSame('dry', $this->get("/rack/{$mould->id}")->inertiaProps('mould')['dry']['state']);
         $contact = $this->contact($cast);
-        self::assertSame('seal-and-release', $contact['result']['verdict']);
+        self::assertSame('clear', $contact['result']['verdict'], 'Its pores are to be closed, and that stands on the checklist.');
         self::assertNotNull($contact['proved_dry_ms']);
 
         // Washed, it is wet again, whatever it weighed before.

@@ -46,7 +46,12 @@
                     <span>{way.what}</span>
                     <span class="quiet text-sm">{way.adds_min > 0 ? `takes ${minutes(way.adds_min)}` : 'at once'}</span>
                     <button type="button" class="btn" onclick={() => take(way)}
-                        >{way.kind === 'wait' ? 'When is that?' : way.kind === 'test' ? 'Put it on' : 'Take it'}</button
+                        >{way.kind === 'wait' &&
+                        way.steps.every((step) => step.kind === 'wait' && !['prove-dry', 'post-cure'].includes(step.id))
+                            ? 'When is that?'
+                            : way.kind === 'test'
+                              ? 'Put it on'
+                              : 'Take it'}</button
                     >
                 </li>
             {/each}
