@@ -12,7 +12,6 @@ use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\RunPlan;
 use Apalos\Core\Run\RunState;
 use Apalos\Core\Run\StepKind;
-
 use Apalos\Core\Tests\Material\SheetsTest;
 use Apalos\Core\Units\Density;
 use Apalos\Core\Units\Grams;

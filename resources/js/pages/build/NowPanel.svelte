@@ -3,12 +3,11 @@
     import { router } from '@inertiajs/svelte';
     import { bench } from '../../lib/bench.svelte';
     import { standing, withSavingCoat, type BuildOperation, type LiveBuild } from '../../lib/build.svelte';
-    import { figure, measure, minutes, span, type Entry } from '../../lib/units';
+    import { measure, minutes, span } from '../../lib/units';
     import { when } from '../../lib/when';
     import AsOf from '../../parts/AsOf.svelte';
     import Choice from '../../parts/Choice.svelte';
     import Dryness from '../../parts/Dryness.svelte';
-    import Measure from '../../parts/Measure.svelte';
     import Observations from '../../parts/Observations.svelte';
     import Really from '../../parts/Really.svelte';
     import WhyEarly from '../../parts/WhyEarly.svelte';
