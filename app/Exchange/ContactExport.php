@@ -23,7 +23,7 @@ final readonly class ContactExport
         #     kind: inhibition         # adhesion, inhibition or forbid
         #     fresh: [silicone-platinum]   # what is fresh: ids, @groups or *
         #     surface: [painted]       # on what
-        #     when: { sealed: true }   # sealed, damp, latex_touched, hours_below, solvent_below; leave it out for always
+        #     when: { sealed: true }   # sealed, damp, latex_touched, proved_dry, post_cured, hours_below, hours_from, solvent_below; leave it out for always
         #     gives: may-slow          # adhesion: lets-go, grips, fuses. inhibition: none, may-slow, stops. forbid: never
         #     sure: usual              # certain, usual or disputed
         #     text: 'Our grey primer slows it for a week.'

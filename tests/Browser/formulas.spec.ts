@@ -34,7 +34,7 @@ test('a paint is reckoned for an area, and a past pour is scaled', async ({ page
     await page.goto(`${shop.url}/formulas`);
     await page.getByText('Painted on').click();
     await page.getByRole('link', { name: 'Freckle wash' }).click();
-    await expect(page.getByText('On cured silicone: bonds')).toBeVisible();
+    await expect(page.getByText('On cured silicone: may not bond: test')).toBeVisible();
     await expect(page.getByText('Solvent vapour')).toBeVisible();
     const grams = async (): Promise<number> => Number(((await page.locator('.answer b').first().textContent()) ?? '').replace(' g', ''));
     const small = await grams();

@@ -134,7 +134,7 @@ final readonly class WaysOut
     private function waits(ContactRequest $request): \Generator
     {
         $state = $request->state;
-        if ($request->surface->holdsWater()) {
+        if ($request->surface->holdsWater() || $this->knowledge->asks('proved_dry', $request->fresh, $request->surface)) {
             // What drank water is dry when the scale says so, and not after a night: no other wait is offered.
             if (! $state->isProvedDry() && ($state->damp || $this->knowledge->asks('proved_dry', $request->fresh, $request->surface))) {
                 yield new Change(WayKind::Wait, 'prove-dry', Phrase::of('contact.way_prove_dry', ['surface' => $request->surface->name]), $this->knowledge->minutes('prove-dry'), null, $request->with(state: $state->with(damp: false, provedDry: true)));

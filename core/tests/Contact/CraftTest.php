@@ -223,4 +223,18 @@ final class CraftTest extends TestCase
             self::assertContains('prove-dry', array_column($way->steps, 'id'));
         }
     }
+
+    /** A surface of the shop's own that only says that it drinks is no less wet for that. */
+    public function test_a_porous_surface_of_ones_own_is_a_stop_for_hot_vinyl_until_it_is_proved_dry(): void
+    {
+        $knowledge = Shipped::knowledge()->and(['our-cast' => ['name' => 'our casting stone', 'like' => ['plaster', 'absorbent', 'mineral', 'holds-water'], 'porous' => true], 'our-board' => ['name' => 'our board', 'like' => ['absorbent'], 'porous' => true]], [], []);
+        foreach (['our-cast', 'our-board'] as $surface) {
+            $judge = static fn (array $is): ContactResult => (new ContactEngine($knowledge))->judge(ContactRequest::from(Fields::of(['fresh' => ['family' => 'plastisol', 'skin_safe' => false], 'surface' => ['id' => $surface, ...$is]]), $knowledge));
+            self::assertSame('stop', $judge(['sealed_with' => 'wood-glue'])->verdict->value);
+            self::assertNotSame('stop', $judge(['sealed_with' => 'wood-glue', 'proved_dry' => true])->verdict->value);
+            $request = ContactRequest::from(Fields::of(['fresh' => ['family' => 'plastisol', 'skin_safe' => false], 'surface' => ['id' => $surface]]), $knowledge);
+            $own = array_filter(ContactAnswer::to($request, $knowledge, SheetsTest::shelf())->ways, static fn ($way): bool => $way->steps[0]['kind'] === WayKind::Wait);
+            self::assertNotSame([], $own, 'It is led to the scale.');
+        }
+    }
 }
