@@ -27,7 +27,7 @@
             />{/each}
     </div>
     <div class="overflow-x-auto">
-        <table class="table">
+        <table>
             <thead
                 ><tr
                     ><th scope="col">Pieces</th><th scope="col">each</th><th scope="col">all</th><th scope="col">to pay now</th><th
@@ -59,6 +59,8 @@
     }
     td,
     th {
-        padding: 0.5rem 0.6rem 0.5rem 0;
+        padding: 0.5rem 0.9rem 0.5rem 0;
+        text-align: left;
+        white-space: nowrap;
     }
 </style>
