@@ -118,7 +118,7 @@ final class ContractTest extends TestCase
         self::assertEqualsWithDelta(9.43, $ballast['ballast_g'], 0.005);
 
         self::assertNames(['left', 'chance_of_ahead', 'rests_on', 'advice', 'warnings'], self::ask('life', ['pairing' => ['median' => 60, 'spread' => 0.45], 'others' => [], 'casts' => 0, 'condition' => null, 'ahead' => 40]));
-        self::assertNames(['dry_at_h', 'dry_mass_g', 'left_pct', 'tau_h', 'warnings'], self::ask('dry', ['weighings' => [['hours' => 0, 'mass_g' => 900], ['hours' => 10, 'mass_g' => 820], ['hours' => 24, 'mass_g' => 790]], 'until_pct' => 0.5]));
+        self::assertNames(['dry_at_h', 'dry_mass_g', 'expected_dry_g', 'left_pct', 'state', 'tau_h', 'warnings'], self::ask('dry', ['weighings' => [['hours' => 0, 'mass_g' => 900], ['hours' => 10, 'mass_g' => 820], ['hours' => 24, 'mass_g' => 790]], 'until_pct' => 0.5]));
         $causes = self::ask('faults', ['seen' => ['sticky', 'bubbles'], 'where' => null, 'facts' => ['ratio_error_pct' => 3.2]])['causes'];
         self::assertSame([], array_diff(['id', 'share', 'because', 'look', 'next'], array_keys($causes[0])));
         self::assertSame([], array_diff(['lines', 'mould', 'labour', 'other', 'total', 'per_piece', 'cash', 'shares', 'break_even', 'warnings'], array_keys(self::ask('cost', ['currency' => 'EUR', 'casts' => 1, 'materials' => [['name' => 'r', 'used_g' => 10, 'kit' => ['price' => '1.00', 'mass_g' => 100]]]]))));
