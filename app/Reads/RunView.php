@@ -32,7 +32,7 @@ final readonly class RunView implements View
     /** Of more, the last stand on the page. */
     private const NOTES = 60;
 
-    public function __construct(private RecordedRun $run, private CureClock $clock, private Readiness $readiness, private CastingWays $ways, private string $waste) {}
+    public function __construct(private RecordedRun $run, private CureClock $clock, private Readiness $readiness, private CastingWays $ways) {}
 
     /**
      * The last of them; one that names a fault is asked after when the cast is graded, however long ago it was.
@@ -126,7 +126,7 @@ final readonly class RunView implements View
             'notes' => array_map(fn (array $note): array => ['at_ms' => $this->ms($this->run->at($note['at'])) ?? 0, 'text' => $note['text'], 'fault' => $note['fault']], $this->notes($state->notes)),
             'cautions' => $this->cautions(),
             'gear' => $this->gear(),
-            'waste' => Phrase::written($this->waste),
+            'waste' => Phrase::written($this->run->pour->snapshot->content['waste'] ?? ''),
             'faults' => $this->snapshot()['faults'],
             'checklist' => array_map(fn (array $item): array => [...$item, 'begun_ms' => $this->ms($this->run->at($state->begunAt[$item['id']] ?? null)), 'done' => in_array($item['id'], $state->checked, true)], $this->run->plan->checklist),
             'weighed_g' => $state->weighedGrams(),

@@ -44,6 +44,7 @@ final readonly class Freezer
         return Snapshot::of([
             'materials' => [$recipe->base->code => $recipe->base->sheet()->toArray(), ...$sheets],
             'cautions' => array_map(static fn (string $id): array => ['id' => $id, 'title' => $known[$id]['title'], 'text' => $known[$id]['text'], 'gear' => $known[$id]['gear']], $asked),
+            'waste' => $known['waste']['text'] ?? '',
             'faults' => array_map(static fn (string $id, array $fault): array => ['id' => $id, 'name' => $fault['name'], 'cause' => $fault['cause']], array_keys($faults), array_values($faults)),
         ]);
     }

@@ -110,6 +110,6 @@ final readonly class RunController
     /** @return array<string, mixed> */
     private function view(RecordedRun $run): array
     {
-        return (new RunView($run, $this->clock, $this->readiness, $this->library->castings(), $this->library->cautions()['waste']['text'] ?? ''))->toArray();
+        return (new RunView($run, $this->clock, $this->readiness, $this->library->castings()))->toArray();
     }
 }
