@@ -9,6 +9,16 @@
     let { dry, onweigh }: { dry: DrynessView; onweigh: (mass_g: number) => void } = $props();
     let mass = $state<number | string | null>(null);
     const stands: Record<string, string> = { wet: 'It is wet.', drying: 'It is drying.', dry: 'Proved dry.' };
+
+    /** What it lost since the weighing before, or took up: plaster drinks from a damp room. */
+    function against(mass_g: number, before_g: number | undefined): string {
+        if (before_g === undefined) {
+            return '';
+        }
+        const lost = (1 - mass_g / before_g) * 100;
+        const pct = figure(Math.abs(lost), 'percent', 'metric', 1);
+        return Math.abs(lost) < 0.05 ? ', as before' : `, ${pct} % ${lost > 0 ? 'less' : 'more'} than before`;
+    }
 </script>
 
 <form
@@ -48,9 +58,7 @@
         {#each dry.weighings as weighing, i (i)}
             <li>
                 {when(weighing.at_ms, bench.now)}: <b class="fig">{measure(weighing.mass_g, 'mass', bench.units)}</b>
-                {i === 0
-                    ? ''
-                    : `, ${((1 - weighing.mass_g / (dry.weighings[i - 1]?.mass_g ?? weighing.mass_g)) * 100).toFixed(1)} % less than before`}
+                {against(weighing.mass_g, dry.weighings[i - 1]?.mass_g)}
             </li>
         {/each}
     </ol>

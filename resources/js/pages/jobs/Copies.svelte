@@ -7,6 +7,8 @@
     let many = $state('');
     let first = $state('');
     let every = $state('1');
+    const MOST = 60;
+    const odd = $derived(many.trim() !== '' && !(Number(many) >= 1 && Number(many) <= MOST && Number.isInteger(Number(many))));
 
     /** A day so many days after another, without a zone: both are days of the shop. */
     function later(day: string, days: number): string {
@@ -15,8 +17,8 @@
 
     function fill(): void {
         const [n, step] = [Number(many), Math.max(0, Math.round(Number(every) || 0))];
-        if (n >= 1 && n <= 60 && /^\d{4}-\d{2}-\d{2}$/.test(first)) {
-            dates = Array.from({ length: Math.round(n) }, (_, i) => later(first, i * step));
+        if (many.trim() !== '' && !odd && /^\d{4}-\d{2}-\d{2}$/.test(first)) {
+            dates = Array.from({ length: n }, (_, i) => later(first, i * step));
         }
     }
 
@@ -33,6 +35,7 @@
         <TextLine label="The first is wanted on" fig type="date" bind:value={first} />
         <TextLine label="Then every so many days" fig inputmode="numeric" bind:value={every} />
     </div>
+    {#if odd}<p role="alert">Give a whole number of copies, 1 to {MOST}. More are planned when those are made.</p>{/if}
     {#if dates.length > 0}
         <ol class="fields" aria-label="Days of the copies">
             {#each dates as _, i (i)}<li><TextLine label={`Copy ${String(i + 1)}`} fig type="date" bind:value={dates[i]} /></li>{/each}
