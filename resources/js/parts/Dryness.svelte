@@ -57,8 +57,10 @@
     <ol class="mt-2" aria-label="Weighings">
         {#each dry.weighings as weighing, i (i)}
             <li>
-                {when(weighing.at_ms, bench.now)}: <b class="fig">{measure(weighing.mass_g, 'mass', bench.units)}</b>
-                {against(weighing.mass_g, dry.weighings[i - 1]?.mass_g)}
+                {when(weighing.at_ms, bench.now)}: <b class="fig">{measure(weighing.mass_g, 'mass', bench.units)}</b>{against(
+                    weighing.mass_g,
+                    dry.weighings[i - 1]?.mass_g,
+                )}
             </li>
         {/each}
     </ol>
