@@ -17,6 +17,7 @@ use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Run\RunPlan;
+use Apalos\Core\Run\StepKind;
 use Apalos\Core\Units\Minutes;
 use App\Facts\BuildStream;
 use App\Keeping\CastKeeper;
@@ -84,12 +85,15 @@ final readonly class StartPour
             $version = $this->version($fresh, $sheet->object('formula'));
             $stands = StandsInCup::of($fresh);
             $casting = $this->library->castingsHere()->named($step->casting ?? $base->casting, $base->family, $step !== null && $base->brushed);
+            $way = $this->library->castings()->choose($casting, $base->family, $base->ratio->isOnePart(), false);
             $run = RunPlan::of(
                 $reckoning->mix, $base->ratio->isOnePart(), Minutes::of($plan->number('mix_min')),
                 Minutes::of($vessel?->degas === true ? $plan->number('degas_min') : 0.0),
                 Scale::from($plan->object('scale'))->division, $vessel, $checklist, $step !== null,
-                $this->library->castings()->choose($casting, $base->family, $base->ratio->isOnePart(), false)->stirsBefore(),
+                $way->stirsBefore(),
             );
+            // What is put on before is put on at the list of what must be ready.
+            $cautions = [...array_fill_keys($step === null || $step->touchesOriginal ? $this->contacts->putOn($fresh->impression) : [], StepKind::Contacts), ...$this->freezer->standing([...$way->hazards, ...($run->has(StepKind::Degas) ? ['vacuum'] : [])], $run)];
 
             $fresh->fill([
                 'formula_version_id' => $version->id,
@@ -98,7 +102,7 @@ final readonly class StartPour
                 'state' => PourState::Running,
                 'base_code' => $base->code,
                 'room_c' => $this->room->now()->degrees,
-                'snapshot_id' => $this->freezer->snapshot($reckoning->recipe, $vessel?->degas === true ? ['vacuum'] : [])->id,
+                'snapshot_id' => $this->freezer->snapshot($reckoning->recipe, $run, $cautions)->id,
                 'plan' => [
                     // A part of another base is another part, whatever it is called.
                     'run' => ($stands === null && $done === [] ? $run : $run->goingOn($stands?->base === $base->code ? $stands->cups : [], [...$stands->ticked ?? [], ...$done]))->toArray(),

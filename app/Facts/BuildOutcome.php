@@ -90,7 +90,7 @@ final readonly class BuildOutcome
 
     /**
      * @param  list<int>  $links
-     * @param  list<array{at: float, mass_g: float}>  $weighings
+     * @param  list<array{at: float, mass_g: float, step_g?: float}>  $weighings
      */
     private static function proved(array $links, RecordedBuild $recorded, array $weighings, ?Pour $pour): void
     {

@@ -103,7 +103,7 @@ final readonly class BuildStream implements Stream
             BuildFactKind::Failed => $this->failed($payload->only('op', 'why')),
             BuildFactKind::LeftOut => $this->leftOut($payload->only('op', 'why')),
             BuildFactKind::Fingered => $this->fingered($payload->only('op', 'finger', 'sure', ToldLate::FIELD)),
-            BuildFactKind::Weighed => ['op' => $this->stands($payload->only('op', 'mass_g', ToldLate::FIELD), OperationKind::Check)->operation->id, 'mass_g' => $payload->positive('mass_g'), ...$this->told($payload)->kept()],
+            BuildFactKind::Weighed => ['op' => $this->stands($payload->only('op', 'mass_g', ToldLate::FIELD), OperationKind::Check)->operation->id, 'mass_g' => $payload->positive('mass_g'), 'step_g' => app(Workshop::class)->scale_division_g, ...$this->told($payload)->kept()],
             BuildFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
             BuildFactKind::Changed => $this->changed($payload->only('operations', 'was')),
             BuildFactKind::Put => $this->put($payload->only('op', 'at_ms')),

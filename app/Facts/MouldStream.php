@@ -16,6 +16,7 @@ use Apalos\Core\Phrase\Phrase;
 use App\Keeping\Rack;
 use App\Keeping\RecordedMould;
 use App\Models\Mould;
+use App\Models\Workshop;
 use App\Workshop\Happened;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Storage;
@@ -72,7 +73,7 @@ final readonly class MouldStream implements Stream
             MouldFactKind::Placed => ['place' => mb_substr($payload->only('place')->text('place'), 0, 120)],
             MouldFactKind::Named => ['name' => mb_substr($payload->only('name')->text('name'), 0, 160)],
             MouldFactKind::Photographed => ['photo' => self::photo($payload->only('photo'))],
-            MouldFactKind::Weighed => ['mass_g' => $payload->only('mass_g')->positive('mass_g', 1e7)],
+            MouldFactKind::Weighed => ['mass_g' => $payload->only('mass_g')->positive('mass_g', 1e7), 'step_g' => app(Workshop::class)->scale_division_g],
             MouldFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
             MouldFactKind::Priced => ['cost' => Money::written($payload->only('cost'), 'cost')->toString()],
             MouldFactKind::Retired => $this->retired($payload->only('why', 'note')),

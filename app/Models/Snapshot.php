@@ -12,7 +12,7 @@ use LogicException;
  *
  * @property int $id
  * @property string $hash
- * @property array{materials: array<string, array<string, mixed>>, cautions: list<array{id: string, title: string, text: string, gear: list<string>}>, faults: list<array{id: string, name: string, cause: string}>, waste?: string} $content
+ * @property array{materials: array<string, array<string, mixed>>, cautions: list<array{id: string, title: string, text: string, gear: list<string>, at?: string}>, faults: list<array{id: string, name: string, cause: string}>, waste?: string} $content
  */
 final class Snapshot extends Model
 {

@@ -17,7 +17,7 @@ use Closure;
 final readonly class DrynessView implements View
 {
     /**
-     * @param  list<array{at: float, mass_g: float}>  $weighings
+     * @param  list<array{at: float, mass_g: float, step_g?: float}>  $weighings
      * @param  Closure(float): (int|null)  $ms  of their clock
      */
     public function __construct(private array $weighings, private Dryness $dry, private Closure $ms) {}

@@ -221,10 +221,13 @@ final readonly class RunView implements View
         ];
     }
 
-    /** @return list<array{id: string, title: string, text: Phrase}> */
+    /** @return list<array{id: string, title: string, text: Phrase}> those of the act this step is, once: what was read over the first cup holds for the next */
     private function cautions(): array
     {
-        return array_map(static fn (array $caution): array => ['id' => $caution['id'], 'title' => $caution['title'], 'text' => Phrase::written($caution['text'])], $this->snapshot()['cautions']);
+        $step = $this->run->state->step;
+        $here = array_filter($this->snapshot()['cautions'], static fn (array $caution): bool => $step->batch <= 1 && ($caution['at'] ?? StepKind::Gear->value) === $step->kind->value);
+
+        return array_values(array_map(static fn (array $caution): array => ['id' => $caution['id'], 'title' => $caution['title'], 'text' => Phrase::written($caution['text'])], $here));
     }
 
     /** @return list<string> */
@@ -233,7 +236,7 @@ final readonly class RunView implements View
         return array_values(array_unique(array_merge(...array_map(static fn (array $caution): array => $caution['gear'], $this->snapshot()['cautions']))));
     }
 
-    /** @return array{materials: array<string, array<string, mixed>>, cautions: list<array{id: string, title: string, text: string, gear: list<string>}>, faults: list<array{id: string, name: string, cause: string}>} */
+    /** @return array{materials: array<string, array<string, mixed>>, cautions: list<array{id: string, title: string, text: string, gear: list<string>, at?: string}>, faults: list<array{id: string, name: string, cause: string}>} */
     private function snapshot(): array
     {
         return $this->run->pour->snapshot->content ?? ['materials' => [], 'cautions' => [], 'faults' => []];

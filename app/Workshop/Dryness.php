@@ -14,7 +14,7 @@ use App\Models\Pour;
 /**
  * What the scale says of a plaster: held against what was poured, where that is known. Only this proves it dry.
  *
- * @phpstan-type Weighing array{at: float, mass_g: float}
+ * @phpstan-type Weighing array{at: float, mass_g: float, step_g?: float}
  */
 final readonly class Dryness
 {

@@ -6,6 +6,8 @@ namespace App\Workshop;
 
 use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Pour\Recipe;
+use Apalos\Core\Run\RunPlan;
+use Apalos\Core\Run\StepKind;
 use Apalos\Core\Units\Grams;
 use App\Models\Snapshot;
 
@@ -32,20 +34,36 @@ final readonly class Freezer
     /**
      * The sheets of all that is in it, the cautions that go with it and the faults there were words for.
      *
-     * @param  list<string>  $cautions  more than the sheets ask for
+     * @param  array<string, StepKind>  $cautions  more than the sheets ask for, with the step where each stands
      */
-    public function snapshot(Recipe $recipe, array $cautions = []): Snapshot
+    public function snapshot(Recipe $recipe, ?RunPlan $run = null, array $cautions = []): Snapshot
     {
-        $known = $this->library->cautions();
-        $asked = array_values(array_filter(array_unique([...$recipe->hazards(), ...$cautions]), static fn (string $id): bool => isset($known[$id])));
+        $family = $this->library->knowledge()->families[$recipe->base->family] ?? null;
+        $at = [...$cautions, ...$this->standing([...$recipe->hazards(), ...$family->hazards ?? []], $run)];
+        $known = array_intersect_key($this->library->cautions(), $at);
         $sheets = array_map(static fn (AdditiveSheet $sheet): array => $sheet->sheet()->toArray(), array_combine(array_map(static fn (AdditiveSheet $sheet): string => $sheet->code, $recipe->sheets()), $recipe->sheets()));
         $faults = $this->library->faults();
 
         return Snapshot::of([
             'materials' => [$recipe->base->code => $recipe->base->sheet()->toArray(), ...$sheets],
-            'cautions' => array_map(static fn (string $id): array => ['id' => $id, 'title' => $known[$id]['title'], 'text' => $known[$id]['text'], 'gear' => $known[$id]['gear']], $asked),
-            'waste' => $known['waste']['text'] ?? '',
+            'cautions' => array_map(static fn (string $id, array $one): array => ['id' => $id, 'title' => $one['title'], 'text' => $one['text'], 'gear' => $one['gear'], 'at' => $at[$id]->value], array_keys($known), array_values($known)),
+            'waste' => $this->library->cautions()['waste']['text'] ?? '',
             'faults' => array_map(static fn (string $id, array $fault): array => ['id' => $id, 'name' => $fault['name'], 'cause' => $fault['cause']], array_keys($faults), array_values($faults)),
         ]);
+    }
+
+    /**
+     * Where each stands: on the step of its act; where a run has no such step, or nothing is run, at the beginning.
+     *
+     * @param  list<string>  $ids
+     * @return array<string, StepKind>
+     */
+    public function standing(array $ids, ?RunPlan $run): array
+    {
+        $known = $this->library->cautions();
+        $at = static fn (string $id): StepKind => StepKind::tryFrom($known[$id]['at'] ?? '') ?? StepKind::Gear;
+        $ids = array_values(array_filter(array_unique($ids), static fn (string $id): bool => isset($known[$id])));
+
+        return array_combine($ids, array_map(static fn (string $id): StepKind => $run?->has($at($id)) === true ? $at($id) : StepKind::Gear, $ids));
     }
 }

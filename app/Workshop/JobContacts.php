@@ -127,6 +127,18 @@ final class JobContacts
         return $this->contacts->knowledge()->sealers[$contact->plannedSealer() ?? ''] ?? null;
     }
 
+    /** @return list<string> the cautions of what is put on wherever this link touches: of its releases, of its sealers */
+    public function putOn(Impression $impression, bool $release = true, bool $seal = true): array
+    {
+        $chain = $this->chain($impression->job->loadMissing('impressions'));
+        $hazards = [];
+        foreach ($this->of($impression, $chain, $chain->link($impression->id)) as $contact) {
+            $hazards = [...$hazards, ...($release ? $contact->request->release->hazards ?? [] : []), ...($seal ? $this->sealer($contact)->hazards ?? [] : [])];
+        }
+
+        return array_values(array_unique($hazards));
+    }
+
     /**
      * Asks at once when these links came out of their moulds.
      *

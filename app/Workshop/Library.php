@@ -149,10 +149,10 @@ final class Library
         return Phrasebook::of($this->read('phrases/en.yaml')['en'] ?? []);
     }
 
-    /** @return array<string, array{title: string, text: string, gear: list<string>}> by id */
+    /** @return array<string, array{title: string, text: string, gear: list<string>, at?: string}> by id */
     public function cautions(): array
     {
-        /** @var array<string, array{title: string, text: string, gear: list<string>}> */
+        /** @var array<string, array{title: string, text: string, gear: list<string>, at?: string}> */
         return $this->read('cautions.yaml')['cautions'] ?? [];
     }
 

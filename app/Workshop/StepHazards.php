@@ -21,7 +21,7 @@ final readonly class StepHazards
             $base = $shelf->bases[$operation->mixing->base ?? $recorded->build->impression->material ?? ''] ?? null;
             $worked = $this->library->castingsHere()->choose($operation->mixing->casting ?? $base?->casting, $base->family ?? '', $base?->ratio->isOnePart() === true, false);
             $with = array_map(fn (array $one): array => ($shelf->additives[$one['code']] ?? null)?->sheet()->strings('hazards') ?? [], $worked->with);
-            $hazards = array_merge($hazards, $base->hazards ?? [], $this->library->knowledge()->families[$base->family ?? '']->hazards ?? [], ...$with);
+            $hazards = array_merge($hazards, $base->hazards ?? [], $this->library->knowledge()->families[$base->family ?? '']->hazards ?? [], $worked->hazards, ...$with);
         }
 
         return array_values(array_unique([...$hazards, ...$this->putOn($recorded, $operation)]));
@@ -30,17 +30,8 @@ final readonly class StepHazards
     /** @return list<string> */
     private function putOn(RecordedBuild $recorded, Operation $operation): array
     {
-        $asks = array_values(array_filter($operation->care, static fn (Care $care): bool => $care === Care::Release || $care === Care::Seal));
-        if ($asks === []) {
-            return [];
-        }
-        $impression = $recorded->build->impression;
-        $chain = $this->contacts->chain($impression->job->loadMissing('impressions'));
-        $hazards = [];
-        foreach ($this->contacts->of($impression, $chain, $chain->link($impression->id)) as $contact) {
-            $hazards = [...$hazards, ...(in_array(Care::Release, $asks, true) ? $contact->request->release->hazards ?? [] : []), ...(in_array(Care::Seal, $asks, true) ? $this->contacts->sealer($contact)->hazards ?? [] : [])];
-        }
+        [$release, $seal] = [in_array(Care::Release, $operation->care, true), in_array(Care::Seal, $operation->care, true)];
 
-        return $hazards;
+        return $release || $seal ? $this->contacts->putOn($recorded->build->impression, $release, $seal) : [];
     }
 }

@@ -88,6 +88,43 @@ final class CautionsTest extends TestCase
         }
     }
 
+    /** Vacuum is read before the pump is on, and heat before the pot; what is worn is said at the beginning, all of it. */
+    public function test_a_caution_of_a_run_stands_on_the_step_of_its_act_and_once(): void
+    {
+        $mould = $this->impression('mould', 'pr-25');
+        $cast = $mould->job->impressions()->create(['position' => 9, 'kind' => 'cast', 'name' => 'Grips', 'material' => 'ur-35', 'from_id' => $mould->id, 'contacts' => ["link-{$mould->id}" => ['release' => 'wax-spray']]]);
+        $this->post("/impressions/{$cast->id}/pours")->assertSessionHasNoErrors();
+        $pour = Pour::query()->latest('id')->firstOrFail();
+        $sheet = $this->get("/pours/{$pour->id}")->inertiaProps('pour')['sheet'];
+        $sheet['volume'] = ['method' => 'capacity', 'capacity_ml' => 1500, 'allowance_pct' => 5];
+        $sheet['formula'] = ['base' => 'ur-35', 'additives' => []];
+        $sheet['plan']['vessel'] = ['capacity_ml' => 2000, 'tare_g' => 0, 'degas' => true, 'rise_factor' => 3];
+        $sheet['plan']['degas_min'] = 3;
+        $this->putJson("/pours/{$pour->id}/sheet", $sheet)->assertOk();
+        $this->post("/pours/{$pour->id}/run")->assertSessionHasNoErrors();
+        $told = [];
+        $gear = $this->getJson("/pours/{$pour->id}/state")->json('gear');
+        for ($i = 0; $i < 80; $i++) {
+            $state = $this->getJson("/pours/{$pour->id}/state")->json();
+            foreach ($state['cautions'] as $caution) {
+                $told[$caution['id']][$state['step']['key']] = true;
+            }
+            $kind = $state['step']['kind'];
+            if ($kind === 'wait') {
+                break;
+            }
+            foreach ($kind === 'contacts' ? $state['checklist'] : [] as $item) {
+                $this->record($pour, 'checked', ['item' => $item['id']])->assertOk();
+            }
+            $this->record($pour, $kind === 'weigh' ? 'weighed' : 'confirmed', ['step' => $state['step']['key'], ...($kind === 'weigh' ? ['reading_g' => $state['line']['running']] : [])])->assertOk();
+        }
+        self::assertSame(['0:gear'], array_keys($told['isocyanate']));
+        self::assertSame(['1:degas'], array_keys($told['vacuum']), 'Of several cups, before the first.');
+        self::assertSame(['0:contacts'], array_keys($told['solvent'] ?? []), 'The release is sprayed while the list is ticked off.');
+        self::assertContains('Eye protection', $gear);
+        self::assertNotContains([], $told);
+    }
+
     public function test_what_is_under_way_and_known_to_hurt_now_says_so_and_changes_no_record(): void
     {
         $mould = $this->impression('mould', 'pr-25');

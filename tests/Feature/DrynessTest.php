@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\Build;
 use App\Models\Impression;
 use App\Models\Mould;
+use App\Models\Workshop;
 use Carbon\CarbonImmutable;
 use Tests\BuildsGloves;
 use Tests\TestCase;
@@ -66,6 +67,22 @@ final class DrynessTest extends TestCase
         // Washed, it is wet again, whatever it weighed before.
         $this->postJson("/rack/{$mould->id}/facts", ['key' => 'washed', 'kind' => 'cared', 'payload' => ['act' => 'washed']])->assertOk();
         self::assertSame('stop', $this->contact($cast)['result']['verdict']);
+    }
+
+    public function test_a_weighing_keeps_the_step_of_the_scale_it_was_made_on(): void
+    {
+        [$link] = $this->plasterMould();
+        $mould = Mould::query()->create(['job_id' => $link->job_id, 'impression_id' => $link->id, 'name' => 'Lure mould', 'parts' => [['name' => 'Mould', 'role' => 'whole', 'pour_id' => null, 'base' => 'cp-70']], 'material' => 'cp-70', 'made_at' => CarbonImmutable::now()->subDays(9)]);
+        $shop = app(Workshop::class);
+        $shop->update(['scale_division_g' => 1.0, 'scale_capacity_g' => 6000.0]);
+        foreach ([1262.0, 1251.0, 1250.0] as $grams) {
+            $this->weigh($mould, $grams);
+            $this->travel(13)->hours();
+        }
+        $state = fn (): ?string => $this->get("/rack/{$mould->id}")->inertiaProps('mould')['dry']['state'];
+        self::assertSame('dry', $state(), 'A gram is nothing on a kitchen scale.');
+        $shop->update(['scale_division_g' => 0.1]);
+        self::assertSame('dry', $state(), 'A finer scale bought since changes nothing of what was weighed.');
     }
 
     public function test_a_positive_weighed_in_its_build_is_held_against_what_was_poured(): void

@@ -134,7 +134,7 @@ final class PourController
         } catch (Outdated $since) {
             return redirect()->to("/pours/{$pour->id}")->withErrors(['sheet' => Reply::say($since->says)]);
         } catch (BadInput $wrong) {
-            return redirect()->to("/pours/{$pour->id}")->withErrors([$wrong->field === 'early' ? 'early' : 'sheet' => Reply::say($wrong)]);
+            return redirect()->to("/pours/{$pour->id}")->withErrors([$wrong->field === 'early' ? 'early' : 'sheet' => $wrong->isMissing ? 'Something on this sheet has no figure yet. Fill in what it asks for, then begin.' : Reply::say($wrong)]);
         }
 
         return redirect()->to("/pours/{$pour->id}/run");

@@ -23,7 +23,7 @@ final readonly class BuildState
     /**
      * @param  array<string, OperationStands>  $operations  in order, by id
      * @param  array<string, list<Felt>>  $touches  by the coat that was touched, in the order of when
-     * @param  array<string, list<array{at: float, mass_g: float}>>  $weighings  by the operation that waits for dryness
+     * @param  array<string, list<array{at: float, mass_g: float, step_g?: float}>>  $weighings  by the operation that waits for dryness
      * @param  list<array{at: float, text: string}>  $notes
      * @param  array<string, float>  $put  by operation: not to be begun before, because somebody put it there
      * @param  array<string, mixed>|null  $grade
@@ -62,7 +62,7 @@ final readonly class BuildState
                 BuildFactKind::LeftOut => $leftOut[$operation] = $fact->at,
                 BuildFactKind::Failed => $failed[$operation] = $fact->happened(),
                 BuildFactKind::Fingered => $touches[$operation][] = new Felt($fact->id, $fact->happened(), Finger::from((string) $fact->text('finger')), ($fact->payload['sure'] ?? false) === true, in_array($fact->id, $slips, true)),
-                BuildFactKind::Weighed => $weighings[$operation][] = ['at' => $fact->happened(), 'mass_g' => (float) $fact->number('mass_g')],
+                BuildFactKind::Weighed => $weighings[$operation][] = Drying::weighing($fact->happened(), $fact),
                 BuildFactKind::Retold => $fact->text('what') === 'begun' ? $begun[$operation] = $fact->happened() : $done[$operation] = $fact->happened(),
                 BuildFactKind::Noted => $notes[] = ['at' => $fact->at, 'text' => $fact->text('text') ?? ''],
                 BuildFactKind::Changed => [$plan, $edition] = [BuildPlan::from(Fields::of($fact->payload))->ofWhat($plan), $fact->id],
@@ -92,7 +92,7 @@ final readonly class BuildState
     /**
      * When what is weighed now and then will be dry; null while too few weighings tell, or while they grow.
      *
-     * @param  list<array{at: float, mass_g: float}>  $weighings
+     * @param  list<array{at: float, mass_g: float, step_g?: float}>  $weighings
      */
     private static function dryAt(array $weighings): ?float
     {

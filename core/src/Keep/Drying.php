@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Keep;
 
+use Apalos\Core\Facts\Fact;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
@@ -61,19 +62,23 @@ final class Drying
             $warnings[] = new Warning('stands_elsewhere', Phrase::of('keep.stands_elsewhere', ['mass' => Quantity::mass($masses[$last]), 'expected' => Quantity::mass($expected)]));
         }
         $this->refuse($in, $hours, $masses, $step);
+        // Lighter than it can become: one of the numbers is another's.
+        if ($since === null && $expected !== null && $masses[$last] < (1.0 - self::EXPECTED_WITHIN) * $expected - self::STANDS_STEPS * $step) {
+            $warnings[] = new Warning('too_light', Phrase::of('keep.too_light', ['mass' => Quantity::mass($masses[$last]), 'expected' => Quantity::mass($expected)]));
+        }
         if ($since !== null) {
             return new DryResult(DryState::Wet, null, null, null, null, $expected, $warnings);
         }
         if (max($masses) - min($masses) <= self::STANDS_STEPS * $step) {
-            return new DryResult(DryState::Wet, null, null, null, null, $expected, [new Warning('too_soon', Phrase::of('keep.too_soon_to_stand', ['hours' => Quantity::duration(60.0 * self::STANDS_H)]))]);
+            return new DryResult(DryState::Wet, null, null, null, null, $expected, [...$warnings, new Warning('too_soon', Phrase::of('keep.too_soon_to_stand', ['hours' => Quantity::duration(60.0 * self::STANDS_H)]))]);
         }
         if (($expected !== null && $masses[$last] > self::FAR_ABOVE * $expected) || self::isStraight($hours, $masses, $step)) {
-            return new DryResult(DryState::Wet, null, null, null, null, $expected, [new Warning('constant_rate', Phrase::of('keep.constant_rate'))]);
+            return new DryResult(DryState::Wet, null, null, null, null, $expected, [...$warnings, new Warning('constant_rate', Phrase::of('keep.constant_rate'))]);
         }
         $tau = $this->tau($hours, $masses);
         [$dry, $lost] = self::line($hours, $masses, $tau);
         if ($lost <= 0.0 || $dry <= 0.0) {
-            return new DryResult(DryState::Wet, null, null, null, null, $expected, [new Warning('does_not_dry', Phrase::of('keep.does_not_dry'))]);
+            return new DryResult(DryState::Wet, null, null, null, null, $expected, [...$warnings, new Warning('does_not_dry', Phrase::of('keep.does_not_dry'))]);
         }
         $left = 100.0 * $lost * exp(-$hours[$last] / $tau) / $dry;
         $at = $tau * log(100.0 * $lost / ($until * $dry));
@@ -84,6 +89,14 @@ final class Drying
         }
 
         return new DryResult(DryState::Drying, max(0.0, $at), $dry, max(0.0, $left), $tau, $expected, $warnings);
+    }
+
+    /** @return array{at: float, mass_g: float, step_g?: float} one weighing as it was told: with the step of the scale it stood on, where that was kept */
+    public static function weighing(float $at, Fact $fact): array
+    {
+        $step = $fact->number('step_g');
+
+        return ['at' => $at, 'mass_g' => (float) $fact->number('mass_g'), ...($step === null || $step <= 0.0 ? [] : ['step_g' => $step])];
     }
 
     /** What was poured dries towards its powder and the water that binds; null where nobody said what was mixed. */
@@ -141,10 +154,10 @@ final class Drying
     }
 
     /**
-     * Of weighings as they were told at a bench, in minutes: `dry_at_h` counts from the first of them.
+     * Of weighings as they were told at a bench, in minutes: `dry_at_h` counts from the first of them. Two scales are no finer than the coarser.
      *
-     * @param  list<array{at: float, mass_g: float}>  $weighings
-     * @param  array{plaster_g?: float, water_g?: float, poured_g?: float, step_g?: float}  $poured  as far as it is known
+     * @param  list<array{at: float, mass_g: float, step_g?: float}>  $weighings
+     * @param  array{plaster_g?: float, water_g?: float, poured_g?: float}  $poured  as far as it is known
      *
      * @throws BadInput where they are too few, or grow
      */
@@ -152,7 +165,9 @@ final class Drying
     {
         $first = $weighings === [] ? 0.0 : min(array_column($weighings, 'at'));
 
-        return $this->ask(Fields::of([...$poured, 'weighings' => array_map(static fn (array $one): array => ['hours' => ($one['at'] - $first) / 60.0, 'mass_g' => $one['mass_g']], $weighings)]));
+        $steps = array_column($weighings, 'step_g');
+
+        return $this->ask(Fields::of([...$poured, ...($steps === [] ? [] : ['step_g' => max($steps)]), 'weighings' => array_map(static fn (array $one): array => ['hours' => ($one['at'] - $first) / 60.0, 'mass_g' => $one['mass_g']], $weighings)]));
     }
 
     /**

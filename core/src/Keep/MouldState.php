@@ -15,7 +15,7 @@ final readonly class MouldState
      * @param  list<array{act: Act, at: float, fact: int}>  $care  in order
      * @param  array{why: RetiredWhy, at: float}|null  $retired
      * @param  int  $before  casts made in it before they were written down
-     * @param  list<array{at: float, mass_g: float}>  $weighings  since it was washed last
+     * @param  list<array{at: float, mass_g: float, step_g?: float}>  $weighings  since it was washed last
      * @param  int|null  $takeBack  the fact that may be taken back: the last
      */
     private function __construct(
@@ -35,7 +35,7 @@ final readonly class MouldState
                 MouldFactKind::Photographed => $photo = $fact->text('photo'),
                 MouldFactKind::Priced => $cost = $fact->text('cost'),
                 MouldFactKind::Looked => [$condition, $marks] = [Condition::tryFrom($fact->text('condition') ?? ''), self::marks($fact->payload['marks'] ?? [])],
-                MouldFactKind::Weighed => $weighings[] = ['at' => $fact->at, 'mass_g' => (float) $fact->number('mass_g')],
+                MouldFactKind::Weighed => $weighings[] = Drying::weighing($fact->at, $fact),
                 MouldFactKind::Cared => $care[] = ['act' => Act::from($fact->text('act') ?? ''), 'at' => $fact->at, 'fact' => $fact->id],
                 MouldFactKind::Retired => $retired = ['why' => RetiredWhy::from($fact->text('why') ?? ''), 'at' => $fact->at],
                 MouldFactKind::Returned => $retired = null,

@@ -156,6 +156,18 @@ final readonly class RunPlan
         return $carried;
     }
 
+    /** Whether a run of this plan comes by such a step. */
+    public function has(StepKind $step): bool
+    {
+        return match ($step) {
+            StepKind::Contacts => $this->checklist !== [],
+            StepKind::PreMix => $this->premixes,
+            StepKind::Degas => $this->degassing->min > 0.0,
+            StepKind::Wait, StepKind::Grade => ! $this->endsLaid,
+            default => true,
+        };
+    }
+
     /** Where a cup begins: what goes into it is stirred first, or it goes straight onto the scale. */
     public function cupBegins(int $batch): Step
     {

@@ -125,6 +125,23 @@ final class DryingTest extends TestCase
         self::assertSame($state === 'wet', $told->warnings !== [], 'and it says why.');
     }
 
+    /** 1000 g of powder weigh 1186 g dry: what weighs 1100 and still loses is not that casting, or not all of it. */
+    public function test_lighter_than_it_can_become_is_said_while_it_still_loses(): void
+    {
+        $poured = ['plaster_g' => 1000.0, 'water_g' => 700.0, 'poured_g' => 1700.0];
+        self::assertContains('too_light', array_column(self::ask(['0' => 1300.0, '24' => 1160.0, '48' => 1100.0], $poured)->warnings, 'code'));
+        self::assertNotContains('too_light', array_column(self::ask(['0' => 1300.0, '24' => 1220.0, '48' => 1188.0], $poured)->warnings, 'code'));
+        self::assertNotContains('too_light', array_column(self::ask(['0' => 1300.0, '24' => 1160.0, '48' => 1100.0])->warnings, 'code'), 'Where nobody said what was poured there is nothing to hold it against.');
+    }
+
+    /** Two scales are no finer than the coarser: 1 and 2 g apart stand still for a kitchen scale, not for the bench's. */
+    public function test_each_weighing_brings_the_step_of_its_scale(): void
+    {
+        $stood = static fn (float ...$steps): string => (new Drying)->watched(array_map(static fn (float $hours, float $mass, float $step): array => ['at' => 60.0 * $hours, 'mass_g' => $mass, 'step_g' => $step], [0.0, 48.0, 61.0], [700.0, 595.0, 593.0], $steps))->state->value;
+        self::assertSame('drying', $stood(0.1, 0.1, 0.1));
+        self::assertSame('dry', $stood(0.1, 1.0, 0.1));
+    }
+
     /** Whatever was weighed: proof needs half a day, and no more lost than the scale may err. */
     public function test_proved_dry_needs_proof(): void
     {

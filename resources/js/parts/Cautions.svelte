@@ -1,6 +1,7 @@
 <script lang="ts">
-    type Props = { cautions: { title: string; text: string }[]; gear?: string[] };
-    let { cautions, gear = [] }: Props = $props();
+    /** `brief` is for one step of several: that the sheet comes first was said at the beginning. */
+    type Props = { cautions: { title: string; text: string }[]; gear?: string[]; brief?: boolean };
+    let { cautions, gear = [], brief = false }: Props = $props();
 </script>
 
 <div class="grid gap-3">
@@ -9,13 +10,13 @@
             {#each gear as piece (piece)}<li>{piece}</li>{/each}
         </ul>
     {/if}
-    <dl class="cautions">
+    <dl class="cautions" class:brief>
         {#each cautions as caution (caution.title)}
             <dt>{caution.title}</dt>
             <dd>{caution.text}</dd>
         {/each}
     </dl>
-    <p class="quiet text-sm">The supplier’s safety sheet and your local rules come before anything said here.</p>
+    {#if !brief}<p class="quiet text-sm">The supplier’s safety sheet and your local rules come before anything said here.</p>{/if}
 </div>
 
 <style>
@@ -34,6 +35,11 @@
     .cautions {
         display: grid;
         gap: 0.15rem 1rem;
+    }
+    .brief {
+        border-left: 4px solid var(--color-warning);
+        padding-left: 1rem;
+        font-size: 1.1rem;
     }
     dt {
         font-weight: 700;

@@ -11,6 +11,7 @@
     import { early } from '../../lib/early';
     import { decimalsOf, measure } from '../../lib/units';
     import { when } from '../../lib/when';
+    import Cautions from '../../parts/Cautions.svelte';
     import MixingCup from '../../parts/MixingCup.svelte';
     import Observations from '../../parts/Observations.svelte';
     import StandInHand from '../../parts/StandInHand.svelte';
@@ -272,6 +273,7 @@
             <History pour={run.pour_id} />
             {#if kept.view?.bad === true && kept.view.faults > 0}<WhatWentWrong {live} {kept} />{/if}
         {/if}
+        {#if kind !== 'gear' && run.cautions.length > 0}<div class="mt-4"><Cautions cautions={run.cautions} brief /></div>{/if}
         {#if !ended}{#each hurts as hurt (hurt)}<p class="mt-3 max-w-prose border-l-4 border-error pl-3 font-bold" role="alert">
                     Known since this was begun: {hurt} Stop here and give it up.
                 </p>{/each}{/if}

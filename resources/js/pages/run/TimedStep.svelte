@@ -19,7 +19,7 @@
             </li>{/if}
     {:else}
         <li>It rises, breaks, and falls: let it fall completely.</li>
-        <li>Look for cracks in the chamber first, stand aside while it pulls, let the air back in slowly.</li>
+        <li>Then let the air back in slowly.</li>
     {/if}
 </ul>
 
