@@ -20,7 +20,7 @@ final class Server
         $cache = $folder.'/'.basename($database).($router === null ? '' : '-empty');
         $env = [
             'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => $database, 'APP_ENV' => 'production', 'APP_DEBUG' => 'false', 'APP_URL' => "http://{$this->address}",
-            'SCALE_ADDRESS' => '', 'THERMOMETER_ADDRESS' => '', 'DEVICES_SIMULATED' => 'false', 'CACHE_STORE' => 'file', 'LOG_CHANNEL' => 'null', 'SESSION_DRIVER' => 'file',
+            'SCALE_ADDRESS' => '', 'THERMOMETER_ADDRESS' => '', 'PROBE_ADDRESS' => '', 'DEVICES_SIMULATED' => 'false', 'CACHE_STORE' => 'file', 'LOG_CHANNEL' => 'null', 'SESSION_DRIVER' => 'file',
             // What one keeps at hand must not push out what the other does.
             'LARAVEL_STORAGE_PATH' => "{$cache}-storage", 'APP_CONFIG_CACHE' => "{$cache}-config.php", 'APP_ROUTES_CACHE' => "{$cache}-routes.php",
         ];

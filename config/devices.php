@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-// The scale and the thermometer speak lines over TCP: a serial device behind a small serial server, or the stand-ins
+// The scale, the thermometer of the room and the probe in the pot speak lines over TCP: a serial device behind a small serial server, or the stand-ins
 // that `bin/demo` starts. Without an address there is none, and readings are typed.
 return [
     'scale' => ['address' => env('SCALE_ADDRESS', ''), 'timeout_s' => 0.4],
     'thermometer' => ['address' => env('THERMOMETER_ADDRESS', ''), 'timeout_s' => 0.4],
+    'probe' => ['address' => env('PROBE_ADDRESS', ''), 'timeout_s' => 0.4],
     'simulated' => (bool) env('DEVICES_SIMULATED', false),
 ];

@@ -226,6 +226,7 @@ Route::post('/devices/scale/tare', [DeviceController::class, 'tare']);
 Route::post('/devices/scale/take-over', [DeviceController::class, 'takeOver']);
 Route::post('/devices/scale/accept', [DeviceController::class, 'accept']);
 Route::post('/devices/scale/hand', [DeviceController::class, 'hand']);
+Route::post('/devices/probe/hand', [DeviceController::class, 'stove']);
 
 // What takes a moment to work out never keeps facts and the frame waiting.
 Route::middleware(FewAtOnce::class)->group(static function (): void {
@@ -260,6 +261,7 @@ Route::withoutMiddleware([QuietSession::class, ShareErrorsFromSession::class, Va
     Route::get('/frame', [WorkshopController::class, 'show']);
     Route::get('/devices/scale', [DeviceController::class, 'scale']);
     Route::post('/devices/scale/watch', [DeviceController::class, 'watch']);
+    Route::get('/devices/probe', [DeviceController::class, 'probe']);
     Route::post('/devices/thermometer', [DeviceController::class, 'thermometer']);
     Route::get('/day.ics', [DayController::class, 'calendar']);
     Route::get('/day/state', [DayController::class, 'state']);

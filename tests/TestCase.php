@@ -153,6 +153,7 @@ abstract class TestCase extends LaravelTestCase
             foreach ($run['step']['kind'] === 'contacts' ? $run['checklist'] : [] as $item) {
                 $item['done'] || $this->record($pour, 'checked', ['item' => $item['id']])->assertOk();
             }
+            $run['step']['kind'] === 'heat' && $this->record($pour, 'heated', ['step' => $run['step']['key'], 'c' => $run['heat']['to_c']])->assertOk();
             $run['step']['kind'] === 'weigh'
                 ? $this->record($pour, 'weighed', ['step' => $run['step']['key'], 'reading_g' => $run['line']['running']])->assertOk()
                 : $this->record($pour, $run['step']['kind'] === 'wait' ? 'opened' : 'confirmed', ['step' => $run['step']['key']])->assertOk();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use Apalos\Core\Build\BuildFactKind;
+use Apalos\Core\Casting\CastingWay;
 use Apalos\Core\Contact\Preparation;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
@@ -24,6 +25,7 @@ use App\Keeping\CastKeeper;
 use App\Keeping\LotBook;
 use App\Keeping\MouldWants;
 use App\Keeping\Rack;
+use App\Keeping\ScrapBook;
 use App\Models\FormulaVersion;
 use App\Models\ImpressionKind;
 use App\Models\Job;
@@ -44,7 +46,7 @@ use Illuminate\Support\Facades\DB;
 /** Begins a run: freezes the plan with all it rests on, pins the formula to a version. Asked twice, it begins once. */
 final readonly class StartPour
 {
-    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer, private Phrasebook $words, private BuildOrder $order, private Rack $rack, private MouldWants $wants, private LotBook $lots, private AppendFact $append, private FollowPlan $follow, private Library $library) {}
+    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer, private Phrasebook $words, private BuildOrder $order, private Rack $rack, private MouldWants $wants, private LotBook $lots, private AppendFact $append, private FollowPlan $follow, private Library $library, private ScrapBook $scrap) {}
 
     /**
      * @param  int  $edition  of the sheet on the screen it is begun from
@@ -73,7 +75,11 @@ final readonly class StartPour
             }
             $step = $fresh->build->plain ? null : $this->order->step($fresh, $now, $early);
             $mould = $step === null || $step->touchesOriginal ? $this->rack->usual($fresh) : null;
-            $asked = [...$step->checklist ?? [], ...$step?->touchesOriginal === false ? $this->habits($fresh, $reckoning->recipe->base->code) : $this->checklist($fresh, $reckoning->recipe->base->code, $mould, $step?->bed, $now)];
+            $base = $reckoning->recipe->base;
+            $lots = $this->lots->chosen([$base->code, ...array_map(static fn (AdditiveSheet $sheet): string => $sheet->code, $reckoning->recipe->sheets())]);
+            $casting = $this->library->castingsHere()->named($step->casting ?? $base->casting, $base->family, $step !== null && $base->brushed);
+            $way = $this->library->castings()->choose($casting, $base->family, $base->ratio->isOnePart(), false);
+            $asked = [...$this->melted($way, $lots, $reckoning->mix), ...$step->checklist ?? [], ...$step?->touchesOriginal === false ? $this->habits($fresh, $reckoning->recipe->base->code) : $this->checklist($fresh, $reckoning->recipe->base->code, $mould, $step?->bed, $now)];
             // What the build has done already stands on the list, ticked: asked once is enough.
             $done = [...$step->done ?? [], ...array_column(array_filter($asked, static fn (array $item): bool => $step?->care->doneAt($item['act'] ?? '') !== null), 'id')];
             $checklist = array_map(static fn (array $item): array => ['id' => $item['id'], 'text' => $item['text'], 'minutes' => $item['minutes']], $asked);
@@ -81,16 +87,13 @@ final readonly class StartPour
             $plan = $sheet->object('plan');
             $vessel = $plan->objectOrNull('vessel');
             $vessel = $vessel === null ? null : Vessel::from($vessel);
-            $base = $reckoning->recipe->base;
             $version = $this->version($fresh, $sheet->object('formula'));
             $stands = StandsInCup::of($fresh);
-            $casting = $this->library->castingsHere()->named($step->casting ?? $base->casting, $base->family, $step !== null && $base->brushed);
-            $way = $this->library->castings()->choose($casting, $base->family, $base->ratio->isOnePart(), false);
             $run = RunPlan::of(
                 $reckoning->mix, $base->ratio->isOnePart(), Minutes::of($plan->number('mix_min')),
                 Minutes::of($vessel?->degas === true ? $plan->number('degas_min') : 0.0),
                 Scale::from($plan->object('scale'))->division, $vessel, $checklist, $step !== null,
-                $way->stirsBefore(),
+                $way->stirsBefore(), $way->heat,
             );
             // What is put on before is put on at the list of what must be ready.
             $cautions = [...array_fill_keys($step === null || $step->touchesOriginal ? $this->contacts->putOn($fresh->impression) : [], StepKind::Contacts), ...$this->freezer->standing([...$way->hazards, ...($run->has(StepKind::Degas) ? ['vacuum'] : [])], $run)];
@@ -108,6 +111,7 @@ final readonly class StartPour
                     'run' => ($stands === null && $done === [] ? $run : $run->goingOn($stands?->base === $base->code ? $stands->cups : [], [...$stands->ticked ?? [], ...$done]))->toArray(),
                     'base' => $this->freezer->base($reckoning->recipe),
                     'casting' => $casting,
+                    ...($way->scrap === null ? [] : ['scrap' => $way->scrap->toArray()]),
                     'names' => $reckoning->recipe->names(),
                     'colours' => $reckoning->recipe->colours(),
                     'clock' => $this->freezer->clock($reckoning->recipe, $reckoning->mix->batchMass())->toArray(),
@@ -115,7 +119,7 @@ final readonly class StartPour
                     'room_c' => $this->room->now()->degrees,
                     'likely_ml' => $reckoning->volume?->rubber->likely,
                     'moulds' => $mould === null ? [] : [$mould->id],
-                    'lots' => $this->lots->chosen([$base->code, ...array_map(static fn (AdditiveSheet $sheet): string => $sheet->code, $reckoning->recipe->sheets())]),
+                    'lots' => $lots,
                 ],
             ])->save();
             $mould === null || DB::table('pour_moulds')->insert(['pour_id' => $fresh->id, 'mould_id' => $mould->id, 'workshop_id' => $fresh->workshop_id, 'live' => true]);
@@ -189,6 +193,19 @@ final readonly class StartPour
         $acts = array_map(static fn (Preparation $step): ?Act => ['release' => Act::Released, 'dry' => Act::Dried][$step->do] ?? null, $contact->result->plan);
 
         return array_map(static fn (int $i, array $item): array => [...$item, 'id' => ($act = $acts[$i] ?? null) === null ? $item['id'] : "care-{$mould->id}-{$act->value}-{$item['id']}"], array_keys($items), $items);
+    }
+
+    /**
+     * What of it was melted before, and what that does to the cast.
+     *
+     * @param  array<string, list<int>>  $lots
+     * @return list<array{id: string, text: string, minutes: float}>
+     */
+    private function melted(CastingWay $way, array $lots, MixResult $mix): array
+    {
+        $share = $way->scrap === null ? 0.0 : ($mix->parts[$way->scrap->code]->g ?? 0.0) / max(1e-9, $mix->mass->g);
+
+        return $way->scrap === null ? [] : array_map(fn (Phrase $says): array => ['id' => "scrap-{$way->scrap->code}", 'text' => $this->words->say($says), 'minutes' => 0.0], $this->scrap->expects($way->scrap, $lots, $share));
     }
 
     /** @return list<array{id: string, text: string, minutes: float}> what this material always wants first */

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Devices;
 
-/** A thermometer that speaks lines: `Q` is answered with `T,+19.5,C`. */
-final readonly class TcpThermometer implements ThermometerPort
+/** A thermometer that speaks lines, on the wall or in the pot: `Q` is answered with `T,+19.5,C`. */
+final readonly class TcpThermometer implements ProbePort, ThermometerPort
 {
-    public function __construct(private TcpLines $lines) {}
+    public function __construct(private TcpLines $lines, private string $device = 'thermometer') {}
 
     public function celsius(): float
     {
-        $line = $this->lines->ask('Q', 'thermometer');
+        $line = $this->lines->ask('Q', $this->device);
         if (preg_match('/^T,([+-]\d+\.\d+),C$/', $line, $part) !== 1) {
-            throw new DeviceLost('The thermometer sent something that is not a temperature. Type it instead.');
+            throw new DeviceLost("The {$this->device} sent something that is not a temperature. Type it instead.");
         }
 
         return (float) $part[1];

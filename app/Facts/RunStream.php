@@ -14,9 +14,11 @@ use Apalos\Core\Run\Moment;
 use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\StepKind;
 use Apalos\Core\Units\Minutes;
+use Apalos\Core\Units\Temperature;
 use Apalos\Core\Volume\VolumeEstimator;
 use Apalos\Core\Volume\VolumeRequest;
 use App\Keeping\AfterRun;
+use App\Keeping\ScrapBook;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Workshop\Happened;
@@ -92,9 +94,11 @@ final readonly class RunStream implements Stream
         return match ($kind) {
             RunFactKind::Begun => [...$this->ticked($in->only('item', ToldLate::FIELD), $run), ...$this->told($in, $now)->kept()],
             RunFactKind::Checked => $this->ticked($in->only('item'), $run),
-            RunFactKind::Confirmed => $this->confirmed($in->only('step'), $run),
+            RunFactKind::Confirmed => $this->confirmed($in->only('step', 'sure'), $run, $now),
             RunFactKind::Weighed => $this->weighed($in, $run),
             RunFactKind::Met => $run->state->step->kind === StepKind::Weigh && $run->state->cup()->meetsNow() ? [] : throw new StepHasMoved('The clock of this cup already runs.'),
+            RunFactKind::Heated => $this->heated($in->only('step', 'c', 'by'), $run),
+            RunFactKind::Reheated => $run->plan->heat !== null ? $this->atStep($in->only('step'), $run, StepKind::Fill) : throw new StepHasMoved('Only what was heated goes back on the heat.'),
             RunFactKind::Rescued, RunFactKind::Kept => $this->atStep($in->only('step'), $run, StepKind::Rescue),
             RunFactKind::Counted => $this->counted($in, $run),
             RunFactKind::Swapped => $this->swapped($in->only('step'), $run),
@@ -157,16 +161,42 @@ final readonly class RunStream implements Stream
         return ['step' => $step];
     }
 
-    /** @return array{step: string} */
-    private function confirmed(Fields $in, RecordedRun $run): array
+    /** @return array{step: string, sure?: true} */
+    private function confirmed(Fields $in, RecordedRun $run, CarbonImmutable $now): array
     {
-        $step = $this->atStep($in, $run, StepKind::Gear, StepKind::Contacts, StepKind::PreMix, StepKind::Tare, StepKind::Mix, StepKind::Degas, StepKind::Fill);
+        $step = $this->atStep($in, $run, StepKind::Gear, StepKind::Contacts, StepKind::PreMix, StepKind::Tare, StepKind::Mix, StepKind::Heat, StepKind::Degas, StepKind::Fill);
+        if ($run->state->step->kind === StepKind::Heat) {
+            return [...$step, ...$this->offTheHeat($in, $run, $now)];
+        }
         $left = $run->state->step->kind === StepKind::Contacts ? count($run->state->unchecked()) : 0;
         if ($left > 0) {
             throw BadInput::at('step', Phrase::written("Look at every contact and tick it first: {$left} still to go. This is where silicone is lost."));
         }
 
         return $step;
+    }
+
+    /**
+     * It comes off the heat: what nobody read, or was read elsewhere, is asked about once.
+     *
+     * @return array{sure?: true}
+     */
+    private function offTheHeat(Fields $in, RecordedRun $run, CarbonImmutable $now): array
+    {
+        $sure = $in->has('sure') && $in->bool('sure');
+        $doubt = $run->plan->heat?->doubt($run->state->heated[$run->state->step->batch] ?? [], $this->beganAt()->diffInMilliseconds($now) / 60_000.0);
+
+        return match (true) {
+            $doubt === null => [],
+            $sure => ['sure' => true],
+            default => throw BadInput::at('sure', $doubt),
+        };
+    }
+
+    /** @return array{step: string, c: float, by: string} */
+    private function heated(Fields $in, RecordedRun $run): array
+    {
+        return [...$this->atStep($in, $run, StepKind::Heat), 'c' => Temperature::in($in, 'c')->degrees, 'by' => $in->textOrNull('by') === 'probe' ? 'probe' : 'hand'];
     }
 
     /** @return array{item: string} */
@@ -214,7 +244,7 @@ final readonly class RunStream implements Stream
     /** @return array<string, mixed> */
     private function graded(Fields $in, RecordedRun $run): array
     {
-        $in->only('step', 'grade', 'faults', 'used_g', 'left_g', 'pieces', 'each', 'note');
+        $in->only('step', 'grade', 'faults', 'used_g', 'left_g', 'pieces', 'each', 'note', 'scrap');
         $each = $this->beside->each($in);
         $this->atStep($in, $run, StepKind::Grade);
         $used = $in->positive('used_g');
@@ -231,6 +261,7 @@ final readonly class RunStream implements Stream
             'pieces' => $each === null ? (int) ($in->numberOrNull('pieces', 0.0, 100_000.0) ?? 1.0) : count($each),
             ...($each === null ? [] : ['each' => $each]),
             'note' => $in->textOrNull('note') ?? '',
+            ...($in->has('scrap') && ScrapBook::of($run->pour) !== null ? ['scrap' => $in->bool('scrap')] : []),
             // Where nobody said what was left, all that was weighed passes for used, and teaches nothing.
             'correction_pct' => $in->has('left_g') || abs($used - $run->state->weighedGrams()) > 0.05 ? $this->correction($run, $used) : null,
         ];
@@ -245,7 +276,7 @@ final readonly class RunStream implements Stream
         }
         $fate = $in->choice('fate', Fate::class);
         if ($fate === Fate::Back && $run->state->lastMetAt() !== null) {
-            throw BadInput::at($in->at('fate'), Phrase::written('A has met B: none of it goes back into a tub. Say whether it went into something else or is waste.'));
+            throw BadInput::at($in->at('fate'), Phrase::written($run->plan->heat === null ? 'A has met B: none of it goes back into a tub. Say whether it went into something else or is waste.' : 'It has been heated: none of it goes back into its bottle. Say whether it went into something else or is waste.'));
         }
 
         return ['fate' => $fate->value, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 2000)];

@@ -23,6 +23,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string|null $opened_on
  * @property CarbonImmutable|null $ended_at
  * @property Doubt|null $trouble
+ * @property int|null $remelts how often it was melted; null for what never was
+ * @property int|null $of_pour_id what it is left of
  * @property \Illuminate\Database\Eloquent\Collection<int, LotPart> $parts
  */
 final class Lot extends Model
@@ -33,9 +35,9 @@ final class Lot extends Model
 
     protected $table = 'lots';
 
-    protected $fillable = ['workshop_id', 'code', 'got_on', 'best_before', 'price', 'note', 'created_at', 'opened_on', 'ended_at', 'trouble'];
+    protected $fillable = ['workshop_id', 'code', 'got_on', 'best_before', 'price', 'note', 'created_at', 'opened_on', 'ended_at', 'trouble', 'remelts', 'of_pour_id'];
 
-    protected $attributes = ['best_before' => null, 'price' => null, 'note' => null, 'opened_on' => null, 'ended_at' => null, 'trouble' => null];
+    protected $attributes = ['best_before' => null, 'price' => null, 'note' => null, 'opened_on' => null, 'ended_at' => null, 'trouble' => null, 'remelts' => null, 'of_pour_id' => null];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

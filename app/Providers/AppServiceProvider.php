@@ -10,6 +10,7 @@ use App\Actions\KeepPhoto;
 use App\Actions\TakeModelIn;
 use App\Database\QueueingConnector;
 use App\Database\TextGate;
+use App\Devices\ProbePort;
 use App\Devices\ScalePort;
 use App\Devices\TcpLines;
 use App\Devices\TcpScale;
@@ -68,6 +69,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(ColourBook::class);
         $this->app->bind(ScalePort::class, static fn (): ScalePort => new TcpScale(self::lines('scale')));
         $this->app->bind(ThermometerPort::class, static fn (): ThermometerPort => new TcpThermometer(self::lines('thermometer')));
+        $this->app->bind(ProbePort::class, static fn (): ProbePort => new TcpThermometer(self::lines('probe'), 'probe'));
     }
 
     public function boot(): void

@@ -154,6 +154,10 @@ final readonly class DrawStrip
             $minutes = $step->kind === StepKind::Mix ? $run->plan->mixing->min : $run->plan->degassing->min;
             $calls[] = [$since->addMilliseconds((int) ($minutes * 60_000)), $step->kind === StepKind::Mix ? 'Mixing time is up' : 'Let the air back in'];
         }
+        if ($step->kind === StepKind::Heat && $run->plan->heat !== null) {
+            $readings = $run->state->heated[$step->batch] ?? [];
+            $calls[] = [($run->at($readings === [] ? $run->state->since : $readings[count($readings) - 1]['at']) ?? $run->facts[0]->at())->addMilliseconds((int) (1000.0 * $run->plan->heat->stepSeconds)), 'Stir it, and read how warm it is'];
+        }
         foreach ($step->kind === StepKind::Contacts ? $run->plan->checklist : [] as $item) {
             $begun = $run->at($run->state->begunAt[$item['id']] ?? null);
             if ($begun !== null && in_array($item['id'], $run->state->unchecked(), true)) {

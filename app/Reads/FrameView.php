@@ -18,7 +18,7 @@ final readonly class FrameView implements View
     /**
      * @return array{
      *     workshop: array{edition: int, name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float, currency: string|null, cups: list<array{ml: float, tare_g: float|null}>, vacuum: bool|null, hands: int, schools: array<string, string>},
-     *     turn: int, thermometer: bool, scale: bool, simulated: bool, trouble: string|null,
+     *     turn: int, thermometer: bool, scale: bool, probe: bool, simulated: bool, trouble: string|null,
      *     strip: array{
      *         now_ms: int,
      *         lozenges: list<array{
@@ -56,6 +56,7 @@ final readonly class FrameView implements View
             'turn' => $this->turn,
             'thermometer' => config()->string('devices.thermometer.address') !== '',
             'scale' => config()->string('devices.scale.address') !== '',
+            'probe' => config()->string('devices.probe.address') !== '',
             'simulated' => config()->boolean('devices.simulated'),
             'trouble' => CannotWrite::now() ?? Upkeep::at(CarbonImmutable::now())->trouble(),
             'strip' => $this->strip->toArray(),

@@ -22,7 +22,7 @@ final readonly class HistoryView implements View
 
     /**
      * @return array{
-     *     steps: list<array{id: int, at_ms: int, kind: string, step: string, batch: int, name: string|null, planned_g: float|null, weighed_g: float|null, room_c: float, person: string|null, text: string|null}>,
+     *     steps: list<array{id: int, at_ms: int, kind: string, step: string, batch: int, name: string|null, planned_g: float|null, weighed_g: float|null, c: float|null, room_c: float, person: string|null, text: string|null}>,
      *     sums: list<array{name: string, planned_g: float, weighed_g: float}>,
      *     times: list<array{what: string, planned_min: float|null, real_min: float|null}>, more: bool, met: string
      * }
@@ -37,7 +37,7 @@ final readonly class HistoryView implements View
         return [
             'steps' => array_map(fn (array $step): array => [
                 'id' => $step['fact'], 'at_ms' => (int) $at($step['at'])->getTimestampMs(), 'kind' => $step['kind'], 'step' => $step['step'], 'batch' => $step['batch'],
-                'name' => $step['code'] === null ? null : $this->run->frozen->called($step['code']), 'planned_g' => $step['planned_g'], 'weighed_g' => $step['weighed_g'],
+                'name' => $step['code'] === null ? null : $this->run->frozen->called($step['code']), 'planned_g' => $step['planned_g'], 'weighed_g' => $step['weighed_g'], 'c' => $step['c'],
                 'room_c' => $this->room->at($at($step['at']))->degrees, 'person' => is_string($who = $people[$step['fact']] ?? null) ? $who : null, 'text' => $step['text'],
             ], $history->steps),
             'sums' => array_map(fn (array $sum): array => ['name' => $this->run->frozen->called($sum['code']), 'planned_g' => $sum['planned_g'], 'weighed_g' => $sum['weighed_g']], $history->sums),

@@ -109,7 +109,7 @@ final readonly class ReadBench
             StepKind::Contacts => 'see every contact ready',
             StepKind::PreMix => lcfirst($worked->premix['title'] ?? 'stir it'),
             StepKind::Tare => 'cup on the scale, tare',
-            StepKind::Mix => lcfirst($worked->mix['title']),
+            StepKind::Mix, StepKind::Heat => lcfirst($worked->mix['title']),
             StepKind::Degas => 'draw the air out',
             StepKind::Fill => lcfirst($worked->fill['title']),
             default => 'go on',

@@ -14,6 +14,7 @@ use Apalos\Core\Result\Warning;
 use Apalos\Core\Run\MixingCup;
 use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\StepKind;
+use App\Keeping\ScrapBook;
 use App\Workshop\CureClock;
 use App\Workshop\Readiness;
 use App\Workshop\RecordedRun;
@@ -31,6 +32,9 @@ final readonly class RunView implements View
 
     /** Of more, the last stand on the page. */
     private const NOTES = 60;
+
+    /** Of the pot, the last. */
+    private const READINGS = 12;
 
     public function __construct(private RecordedRun $run, private CureClock $clock, private Readiness $readiness, private CastingWays $ways) {}
 
@@ -64,6 +68,8 @@ final readonly class RunView implements View
      *     clock: array{met_ms: int|null, pot_ends_ms: int|null, pot_life_min: float|null, mix_min: float, degas_min: float, usable_min: float|null},
      *     cups: list<array{batch: int, grams: float, weighed: bool, met_ms: int|null, pot_ends_ms: int|null, filled_ms: int|null}>,
      *     may_swap: bool, may_plan: bool, carried: bool, second_cup: bool, degas_planned: bool,
+     *     heat: array{from_c: float, to_c: float, over_c: float, step_ms: int, stands: string, readings: list<array{at_ms: int, c: float, by: string}>, reheats: int}|null,
+     *     scrap: array{worth: bool, lot: array{id: int, label: string, grams: float, remelts: int}|null}|null,
      *     wait: array{open_low_ms: int|null, open_likely_ms: int|null, open_high_ms: int|null, service_ms: int|null, gelled_ms: int|null, poured_ms: int|null, opened_ms: int|null},
      *     ready: ReadyShape,
      *     notes: list<array{at_ms: int, text: string, fault: string|null}>, notes_before: int,
@@ -120,6 +126,8 @@ final readonly class RunView implements View
             'carried' => $cup->weighings !== [] && $state->step->kind === StepKind::Tare,
             'second_cup' => array_sum($cup->planned) > $this->run->plan::SECOND_CUP_G,
             'degas_planned' => $this->run->plan->degassing->min > 0.0,
+            'heat' => $this->heat(),
+            'scrap' => ScrapBook::of($this->run->pour) === null ? null : ['worth' => ScrapBook::isWorthKeeping($this->run), 'lot' => $state->step->kind === StepKind::Done ? ScrapBook::leftOf($this->run->pour) : null],
             'wait' => $this->wait(),
             'ready' => $this->readiness->of($this->run->pour, $this->run->at($state->lastMetAt()), $frozen->clock, CarbonImmutable::now())->toArray(),
             'notes_before' => count($state->notes) - count($this->notes($state->notes)),
@@ -150,6 +158,22 @@ final readonly class RunView implements View
             'met_ms' => $this->ms($this->run->at(($state->cups[$batch] ?? null)?->metAt)), 'pot_ends_ms' => isset($state->cups[$batch]) ? $this->ms($this->run->potLifeEnds($this->clock, $batch)) : null,
             'filled_ms' => $this->ms($this->run->at($state->filledAt[$batch] ?? null)),
         ], array_map(static fn (int $i): int => $i + 1, array_keys($this->run->plan->batches)), $this->run->plan->batches);
+    }
+
+    /** @return array{from_c: float, to_c: float, over_c: float, step_ms: int, stands: string, readings: list<array{at_ms: int, c: float, by: string}>, reheats: int}|null how warm it was read; null where nothing is heated */
+    private function heat(): ?array
+    {
+        $heat = $this->run->plan->heat;
+        if ($heat === null) {
+            return null;
+        }
+        $readings = $this->run->state->heated[max(1, $this->run->state->step->batch)] ?? [];
+
+        return [
+            'from_c' => $heat->from->degrees, 'to_c' => $heat->to->degrees, 'over_c' => $heat->over->degrees, 'step_ms' => (int) round(1000.0 * $heat->stepSeconds), 'stands' => $heat->stands($readings)->value,
+            'readings' => array_map(fn (array $one): array => ['at_ms' => $this->ms($this->run->at($one['at'])) ?? 0, 'c' => $one['c'], 'by' => $one['by']], array_slice($readings, -self::READINGS)),
+            'reheats' => $this->run->state->reheats,
+        ];
     }
 
     private function ms(?CarbonImmutable $at): ?int

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Workshop;
 
 use Apalos\Core\Build\ReadyMade;
+use Apalos\Core\Casting\CastingWay;
 use Apalos\Core\Casting\CastingWays;
 use Apalos\Core\Contact\Knowledge;
 use Apalos\Core\Contact\Schools;
@@ -12,6 +13,7 @@ use Apalos\Core\Fault\FaultBook;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Keep\BeforeCast;
 use Apalos\Core\Keep\Wear;
+use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Material\Shelf;
 use Apalos\Core\Mould\MouldLibrary;
 use Apalos\Core\Phrase\Phrasebook;
@@ -131,6 +133,12 @@ final class Library
     }
 
     /** The same as this shop does it. */
+    /** How a cast of this base is worked in this shop. */
+    public function way(BaseSheet $base): CastingWay
+    {
+        return $this->castingsHere()->choose($base->casting, $base->family, $base->ratio->isOnePart(), false);
+    }
+
     public function castingsHere(): CastingWays
     {
         return $this->castings()->instead($this->knowledge()->schools()->castings);

@@ -64,6 +64,11 @@ final readonly class SheetReckoner
         $formula = $sheet['formula'] ?? null;
         $code = is_array($formula) && is_string($formula['base'] ?? null) ? $formula['base'] : '';
         $base = $shelf->bases[$code] ?? null;
+        $plan = $sheet['plan'] ?? null;
+        // What is heated counts from the heat: neither stirring nor a vacuum takes of its clock.
+        if ($base !== null && is_array($plan) && $this->library->way($base)->heat !== null) {
+            $in = Fields::of([...$in->toArray(), 'plan' => [...$plan, 'mix_min' => 0, 'degas_min' => 0]]);
+        }
 
         return $this->reckoner->reckon($in, $shelf, $this->room->now(), $base === null ? null : $this->clock->model($base));
     }

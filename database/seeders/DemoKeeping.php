@@ -55,7 +55,7 @@ final class DemoKeeping
         foreach (self::REORDER as $code => $grams) {
             Kit::query()->create(['code' => $code, 'price' => null, 'mass_g' => null, 'reorder_g' => $grams]);
         }
-        foreach (['pi-lichen' => ['9.80', 60], 'pi-soot' => ['8.40', 60], 'pi-oxblood' => ['11.20', 60], 'pi-russet' => ['9.80', 60], 'pi-fawn' => ['9.80', 60], 'pi-bone' => ['8.40', 60], 'fl-red' => ['6.50', 40], 'vs-1' => ['14.90', 1_000]] as $code => [$price, $grams]) {
+        foreach (['pi-lichen' => ['9.80', 60], 'pi-soot' => ['8.40', 60], 'pi-oxblood' => ['11.20', 60], 'pi-russet' => ['9.80', 60], 'pi-fawn' => ['9.80', 60], 'pi-bone' => ['8.40', 60], 'pv-lichen' => ['6.90', 120], 'pv-soot' => ['5.80', 120], 'pu-russet' => ['12.40', 100], 'pu-soot' => ['9.90', 100], 'pu-bone' => ['9.90', 100], 'fl-red' => ['6.50', 40], 'vs-1' => ['14.90', 1_000]] as $code => [$price, $grams]) {
             Kit::query()->create(['code' => $code, 'price' => $price, 'mass_g' => $grams, 'reorder_g' => null]);
         }
         foreach (['Key tray' => 12, 'Puck' => 18, 'Small frog' => 27.5, 'Wedge' => 9] as $name => $ml) {

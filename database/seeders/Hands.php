@@ -76,6 +76,7 @@ final class Hands
                 StepKind::Rescue => ['rescued', [], 15],
                 StepKind::Mix => ['confirmed', [], (int) ($run->plan->mixing->min * 60) + 20],
                 StepKind::Degas => ['confirmed', [], (int) ($run->plan->degassing->min * 60) + 15],
+                StepKind::Heat => ($run->state->heated[$step->batch] ?? []) === [] ? ['heated', ['c' => 172, 'by' => 'probe'], 340] : ['confirmed', [], 20],
                 StepKind::Fill => ['confirmed', [], 120],
                 default => ['confirmed', [], 45],
             };

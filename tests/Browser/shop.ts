@@ -45,6 +45,7 @@ export class Shop {
             DB_DATABASE: join(this.#folder, 'shop.sqlite'),
             SCALE_ADDRESS: `127.0.0.1:${String(this.port + 1)}`,
             THERMOMETER_ADDRESS: `127.0.0.1:${String(this.port + 2)}`,
+            PROBE_ADDRESS: `127.0.0.1:${String(this.port + 3)}`,
             DEVICES_SIMULATED: 'true',
             PHP_CLI_SERVER_WORKERS: '4',
         };
@@ -64,6 +65,7 @@ export class Shop {
                 'devices:simulate',
                 `--scale=127.0.0.1:${String(this.port + 1)}`,
                 `--thermometer=127.0.0.1:${String(this.port + 2)}`,
+                `--probe=127.0.0.1:${String(this.port + 3)}`,
             ],
             {
                 cwd: root,

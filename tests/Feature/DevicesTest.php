@@ -87,6 +87,10 @@ final class DevicesTest extends TestCase
         self::assertSame('ER', $standIns->scale('make tea', 106.0));
         self::assertMatchesRegularExpression('/^T,\+(19|20)\.\d,C$/', $standIns->thermometer('Q', 0.0));
         self::assertSame('OK', $standIns->thermometer('=31.5', 1.0));
+        // The pot: two and a half minutes of heat bring it two thirds of the way to 230 °C; off it, it falls slowly.
+        self::assertSame('T,+19.5,C', $standIns->probe('Q', 0.0));
+        self::assertSame(['OK', 'T,+152.6,C', 'OK', 'ER'], [$standIns->probe('ON', 0.0), $standIns->probe('Q', 150.0), $standIns->probe('OFF', 150.0), $standIns->probe('T', 150.0)]);
+        self::assertSame('T,+144.0,C', $standIns->probe('Q', 210.0));
         self::assertSame('T,+31.5,C', $standIns->thermometer('Q', 2.0));
     }
 

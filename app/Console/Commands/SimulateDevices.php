@@ -10,12 +10,12 @@ use App\Models\PourState;
 use App\Workshop\RecordedRun;
 use Illuminate\Console\Command;
 
-/** Stands in for a scale and a thermometer on two loopback ports, so that a run can be tried without either. */
+/** Stands in for a scale, a thermometer and a probe on three loopback ports, so that a run can be tried without any. */
 final class SimulateDevices extends Command
 {
-    protected $signature = 'devices:simulate {--scale=127.0.0.1:7101 : where the scale listens} {--thermometer=127.0.0.1:7102 : where the thermometer listens} {--room=19.5 : °C}';
+    protected $signature = 'devices:simulate {--scale=127.0.0.1:7101 : where the scale listens} {--thermometer=127.0.0.1:7102 : where the thermometer listens} {--probe=127.0.0.1:7103 : where the probe in the pot listens} {--room=19.5 : °C}';
 
-    protected $description = 'Stand in for a scale and a thermometer';
+    protected $description = 'Stand in for a scale, a thermometer and a probe';
 
     public function handle(): int
     {
@@ -26,7 +26,7 @@ final class SimulateDevices extends Command
             $standIns->scale('SET '.max(0.0, RecordedRun::of($pour)->state->cup()->display), microtime(true));
         }
         $servers = [];
-        foreach (['scale', 'thermometer'] as $device) {
+        foreach (['scale', 'thermometer', 'probe'] as $device) {
             $server = @stream_socket_server('tcp://'.$this->option($device), $code, $why);
             if ($server === false) {
                 $this->error("The {$device} cannot listen on {$this->option($device)}: {$why}. Choose another port with --{$device}.");
@@ -35,7 +35,7 @@ final class SimulateDevices extends Command
             }
             $servers[(int) $server] = [$server, $device];
         }
-        $this->info("Scale on {$this->option('scale')}, thermometer on {$this->option('thermometer')}.");
+        $this->info("Scale on {$this->option('scale')}, thermometer on {$this->option('thermometer')}, probe on {$this->option('probe')}.");
 
         /** @var array<int, array{resource, string}> $clients */
         $clients = [];
@@ -62,7 +62,11 @@ final class SimulateDevices extends Command
 
                     continue;
                 }
-                $answer = $clients[$id][1] === 'scale' ? $standIns->scale($line, microtime(true)) : $standIns->thermometer($line, microtime(true));
+                $answer = match ($clients[$id][1]) {
+                    'scale' => $standIns->scale($line, microtime(true)),
+                    'probe' => $standIns->probe($line, microtime(true)),
+                    default => $standIns->thermometer($line, microtime(true)),
+                };
                 if ($answer !== null) {
                     @fwrite($stream, $answer."\r\n");
                 }

@@ -14,6 +14,8 @@ final class StandIns
 
     private ?float $setCelsius = null;
 
+    private ?PotMechanics $pot = null;
+
     public function __construct(private readonly ScaleMechanics $scale = new ScaleMechanics, private readonly float $roomC = 19.5) {}
 
     /**
@@ -67,6 +69,25 @@ final class StandIns
             'Z' => $this->scale->zero($now) ? 'OK' : 'ER',
             default => 'ER',
         };
+    }
+
+    /** `Q` is answered with the pot; `ON` and `OFF` are the heat under it, `=172` what it is warmed to at once. */
+    public function probe(string $line, float $now): string
+    {
+        $line = strtoupper(trim($line));
+        $this->pot ??= new PotMechanics($this->roomC, $now);
+        if (preg_match('/^=(\d+(?:\.\d+)?)$/', $line, $part) === 1) {
+            $this->pot->set((float) $part[1], $now);
+
+            return 'OK';
+        }
+        if ($line === 'ON' || $line === 'OFF') {
+            $this->pot->heat($line === 'ON', $now);
+
+            return 'OK';
+        }
+
+        return $line === 'Q' ? sprintf('T,%+.1f,C', $this->pot->celsius($now)) : 'ER';
     }
 
     /** `Q` is answered with the room: it breathes half a degree up and down in forty minutes; `=18.5` sets it. */

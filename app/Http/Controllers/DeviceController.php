@@ -9,6 +9,7 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Celsius;
 use App\Devices\DeviceLost;
+use App\Devices\ProbePort;
 use App\Devices\ScalePort;
 use App\Devices\ScaleReading;
 use App\Devices\TcpLines;
@@ -23,7 +24,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
-/** The scale and the thermometer, as the bench reads them. A lost device is an answer, not an error page. */
+/** The scale, the thermometer and the probe, as the bench reads them. A lost device is an answer, not an error page. */
 final readonly class DeviceController
 {
     public function scale(ScalePort $scale): JsonResponse
@@ -106,6 +107,33 @@ final readonly class DeviceController
             (new TcpLines(config()->string('devices.scale.address'), config()->float('devices.scale.timeout_s')))->ask($line, 'scale');
         } catch (DeviceLost $lost) {
             return self::lost($lost);
+        }
+
+        return Reply::json(['lost' => null]);
+    }
+
+    /** How warm the pot is, as its probe says. */
+    public function probe(ProbePort $probe): JsonResponse
+    {
+        try {
+            return Reply::json(['celsius' => $probe->celsius(), 'lost' => null]);
+        } catch (DeviceLost $lost) {
+            return Reply::json(['celsius' => null, 'lost' => $lost->getMessage()]);
+        }
+    }
+
+    /** The heat under the stand-in's pot. Only where the devices are stand-ins. */
+    public function stove(Request $request): JsonResponse
+    {
+        abort_unless(config()->boolean('devices.simulated'), 404);
+        $line = Fields::fromJson($request->getContent())->only('line')->text('line');
+        if (preg_match('/^(ON|OFF|=\d{1,3}(\.\d+)?)$/', $line) !== 1) {
+            throw BadInput::at('line', Phrase::written('The stand-in knows ON, OFF (the heat under its pot) and =172 (warm at once).'));
+        }
+        try {
+            (new TcpLines(config()->string('devices.probe.address'), config()->float('devices.probe.timeout_s')))->ask($line, 'probe');
+        } catch (DeviceLost $lost) {
+            return Reply::json(['lost' => $lost->getMessage()]);
         }
 
         return Reply::json(['lost' => null]);

@@ -24,6 +24,8 @@ final readonly class CastingWay
      * @param  bool|null  $premixes  whether what is weighed is stirred in its own pot before; null where this way does not say
      * @param  array{starts: string, since: string, met: string}|null  $clock  what its clock counts from
      * @param  list<string>  $hazards  ids of cautions it brings, whatever is cast
+     * @param  Heat|null  $heat  how warm it is made; null where it is mixed, not heated
+     * @param  Scrap|null  $scrap  what is left of it; null where it does not melt again
      * @param  list<array{code: string, amount: float, basis: string, into: string}>  $with  what is weighed into it wherever it is worked so
      * @param  float|null  $lostPct  what is lost on the way, % of what lies; null where this way does not say
      * @param  float|null  $turnSeconds  how long it is turned one way before it is turned the other; null where nothing is turned
@@ -39,12 +41,14 @@ final readonly class CastingWay
         public array $with,
         public ?float $lostPct,
         public array $hazards,
+        public ?Heat $heat,
+        public ?Scrap $scrap,
     ) {}
 
     /** @throws BadInput for a way nobody can follow */
     public static function from(string $id, Fields $in): self
     {
-        $in->only('name', 'families', 'premix', 'mix', 'fill', 'wait', 'clock', 'turn_s', 'with', 'lost_pct', 'hazards');
+        $in->only('name', 'families', 'premix', 'mix', 'fill', 'wait', 'clock', 'turn_s', 'with', 'lost_pct', 'hazards', 'heat', 'scrap');
         $steps = [];
         foreach (['premix', ...self::STEPS] as $step) {
             $said = $in->objectOrNull($step);
@@ -60,13 +64,15 @@ final readonly class CastingWay
             array_map(static fn (Fields $one): array => ['code' => $one->text('code'), 'amount' => $one->positive('amount'), 'basis' => $one->text('basis'), 'into' => $one->text('into')], $in->objects('with')),
             $in->positiveOrNull('lost_pct', 1000.0),
             $in->has('hazards') ? $in->strings('hazards') : [],
+            ($heat = $in->objectOrNull('heat')) === null ? null : Heat::from($heat),
+            ($scrap = $in->objectOrNull('scrap')) === null ? null : Scrap::from($scrap),
         );
     }
 
     /** This way, and for what it does not say the one below. */
     public function on(self $below): self
     {
-        return new self($this->id, $this->name, $this->families, $this->steps + $below->steps, $this->premixes ?? $below->premixes, $this->clock ?? $below->clock, $this->turnSeconds, $this->with, $this->lostPct ?? $below->lostPct, array_values(array_unique([...$below->hazards, ...$this->hazards])));
+        return new self($this->id, $this->name, $this->families, $this->steps + $below->steps, $this->premixes ?? $below->premixes, $this->clock ?? $below->clock, $this->turnSeconds, $this->with, $this->lostPct ?? $below->lostPct, array_values(array_unique([...$below->hazards, ...$this->hazards])), $this->heat ?? $below->heat, $this->scrap ?? $below->scrap);
     }
 
     public function stirsBefore(): bool

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Keep;
 
 use Apalos\Core\Facts\Fact;
+use Apalos\Core\Facts\FactKind;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
@@ -91,7 +92,12 @@ final class Drying
         return new DryResult(DryState::Drying, max(0.0, $at), $dry, max(0.0, $left), $tau, $expected, $warnings);
     }
 
-    /** @return array{at: float, mass_g: float, step_g?: float} one weighing as it was told: with the step of the scale it stood on, where that was kept */
+    /**
+     * @template K of FactKind
+     *
+     * @param  Fact<K>  $fact
+     * @return array{at: float, mass_g: float, step_g?: float} one weighing as it was told: with the step of the scale it stood on, where that was kept
+     */
     public static function weighing(float $at, Fact $fact): array
     {
         $step = $fact->number('step_g');

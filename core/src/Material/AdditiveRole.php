@@ -18,6 +18,8 @@ enum AdditiveRole: string
     case Filler = 'filler';
     case VinylSoftener = 'vinyl-softener';
     case VinylHardener = 'vinyl-hardener';
+    /** What was left of a hot pour: it melts again. */
+    case Scrap = 'scrap';
 
     /** Softens; by which the hardness curve of a base is drawn. */
     public function isSoftener(): bool

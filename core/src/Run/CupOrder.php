@@ -21,7 +21,7 @@ final readonly class CupOrder
 
         return match (true) {
             $other !== null => new Step(StepKind::Tare, $other),
-            $cup->queue === [] => new Step(StepKind::Mix, $batch),
+            $cup->queue === [] => new Step($this->plan->heat === null ? StepKind::Mix : StepKind::Heat, $batch),
             default => new Step(StepKind::Weigh, $batch, count($cup->weighings)),
         };
     }

@@ -178,15 +178,21 @@ final readonly class MixingCup
         return new self($this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $display, $this->overPoured, $this->metAt, $this->k);
     }
 
+    /** Back on the heat: its clock has not begun. */
+    public function unmet(): self
+    {
+        return new self($this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $this->display, $this->overPoured, null, $this->k);
+    }
+
     public function met(float $at): self
     {
         return new self($this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $this->display, $this->overPoured, $this->metAt ?? $at, $this->k);
     }
 
-    /** Whether A and B are both in it (for a one-part base: whether anything is). */
+    /** Whether A and B are both in it (for a one-part base: whether anything is); of what is heated nothing meets on the scale. */
     public function isMet(): bool
     {
-        return ($this->poured['A'] ?? 0.0) > 0.0 && ($this->plan->onePart || ($this->poured['B'] ?? 0.0) > 0.0);
+        return $this->plan->heat === null && ($this->poured['A'] ?? 0.0) > 0.0 && ($this->plan->onePart || ($this->poured['B'] ?? 0.0) > 0.0);
     }
 
     /** Whether what is being poured now makes A meet B. */
@@ -194,7 +200,7 @@ final readonly class MixingCup
     {
         $add = $this->queue[0]['add'] ?? null;
 
-        return $this->metAt === null && (
+        return $this->metAt === null && $this->plan->heat === null && (
             ($add === 'A' && ($this->plan->onePart || isset($this->poured['B']))) || ($add === 'B' && isset($this->poured['A']))
         );
     }

@@ -17,6 +17,10 @@ enum RunFactKind: string implements FactKind
     case Checked = 'checked';
     /** The display reached a running total. */
     case Weighed = 'weighed';
+    /** So warm it was read in the pot. */
+    case Heated = 'heated';
+    /** It grew thick before it was all in: back on the heat. */
+    case Reheated = 'reheated';
     /** A met B. */
     case Met = 'met';
     /** The over-pour was rescued: the cup is scaled up. */

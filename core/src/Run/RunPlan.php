@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Run;
 
+use Apalos\Core\Casting\Heat;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Batch;
 use Apalos\Core\Mix\MixResult;
@@ -13,7 +14,11 @@ use Apalos\Core\Units\Grams;
 use Apalos\Core\Units\Millilitres;
 use Apalos\Core\Units\Minutes;
 
-/** A plan as it was when the pour began. It never changes; what differs in the cup is told by events. */
+/**
+ * A plan as it was when the pour began. It never changes; what differs in the cup is told by events.
+ *
+ * @phpstan-import-type HeatShape from Heat
+ */
 final readonly class RunPlan
 {
     /** Above this a second, clean cup is worth its while: what clings to the wall of the first is unmixed. */
@@ -31,6 +36,7 @@ final readonly class RunPlan
      * @param  bool  $ahead  every cup is weighed up to the meeting before the first of them meets: several cups are one pour
      * @param  array<int, array<string, float>>  $carried  grams by code that stand in a cup already, from before the plan was changed
      * @param  bool  $premixes  what is weighed is stirred in its own pot first; powder, dough and film are not
+     * @param  Heat|null  $heat  how warm it is made: weighed up cold without a clock, which counts from the heat; null where it is mixed
      * @param  Millilitres|null  $takes  what the cup takes with room to rise under vacuum; null where it is only stirred, or nobody said
      */
     public function __construct(
@@ -49,6 +55,7 @@ final readonly class RunPlan
         public array $carried = [],
         public array $ticked = [],
         public bool $premixes = true,
+        public ?Heat $heat = null,
     ) {}
 
     /**
@@ -63,12 +70,12 @@ final readonly class RunPlan
 
         return new self(
             $this->batches, $this->onePart, $this->mixing, $this->degassing, $this->division, $this->capacity, $this->density, $this->tolerancePct, $this->checklist, $this->takes, $this->endsLaid, $this->ahead,
-            $fits, array_values(array_intersect(array_column($this->checklist, 'id'), $ticked)), $this->premixes,
+            $fits, array_values(array_intersect(array_column($this->checklist, 'id'), $ticked)), $this->premixes, $this->heat,
         );
     }
 
     /** @param  list<array{id: string, text: string, minutes: float}>  $checklist */
-    public static function of(MixResult $mix, bool $onePart, Minutes $mixing, Minutes $degassing, Grams $division, ?Vessel $vessel, array $checklist = [], bool $endsLaid = false, bool $premixes = true): self
+    public static function of(MixResult $mix, bool $onePart, Minutes $mixing, Minutes $degassing, Grams $division, ?Vessel $vessel, array $checklist = [], bool $endsLaid = false, bool $premixes = true, ?Heat $heat = null): self
     {
         $batches = array_map(static function (Batch $batch): array {
             $amounts = [];
@@ -79,7 +86,10 @@ final readonly class RunPlan
             return $amounts;
         }, $mix->batches);
 
-        return new self($batches, $onePart, $mixing, $degassing, $division, $vessel?->capacity, $mix->density, checklist: $checklist, takes: $vessel?->degas === true ? $vessel->takes() : null, endsLaid: $endsLaid, ahead: count($batches) > 1 && ! $onePart, premixes: $premixes);
+        // Heat does what stirring and a vacuum would: no minute of its clock goes to them.
+        [$mixing, $degassing] = $heat === null ? [$mixing, $degassing] : [Minutes::of(0.0), Minutes::of(0.0)];
+
+        return new self($batches, $onePart, $mixing, $degassing, $division, $vessel?->capacity, $mix->density, checklist: $checklist, takes: $vessel?->degas === true ? $vessel->takes() : null, endsLaid: $endsLaid, ahead: count($batches) > 1 && ! $onePart, premixes: $premixes, heat: $heat);
     }
 
     public static function from(Fields $in): self
@@ -110,6 +120,7 @@ final readonly class RunPlan
             self::readCarried($in),
             $in->has('ticked') ? $in->strings('ticked') : [],
             ! $in->has('premixes') || $in->bool('premixes'),
+            ($heat = $in->objectOrNull('heat')) === null ? null : Heat::from($heat),
         );
     }
 
@@ -117,7 +128,7 @@ final readonly class RunPlan
      * @return array{
      *     batches: list<array<string, float>>, one_part: bool, mix_min: float, degas_min: float, division_g: float,
      *     capacity_ml: float|null, sg: float, tolerance_pct: float,
-     *     checklist: list<array{id: string, text: string, minutes: float}>, takes_ml: float|null, ends_laid: bool, ahead: bool, carried?: array<int, array<string, float>>, ticked?: list<string>, premixes?: bool
+     *     checklist: list<array{id: string, text: string, minutes: float}>, takes_ml: float|null, ends_laid: bool, ahead: bool, carried?: array<int, array<string, float>>, ticked?: list<string>, premixes?: bool, heat?: HeatShape
      * }
      */
     public function toArray(): array
@@ -138,6 +149,7 @@ final readonly class RunPlan
             ...($this->carried === [] ? [] : ['carried' => $this->carried]),
             ...($this->ticked === [] ? [] : ['ticked' => $this->ticked]),
             ...($this->premixes ? [] : ['premixes' => false]),
+            ...($this->heat === null ? [] : ['heat' => $this->heat->toArray()]),
         ];
     }
 
@@ -162,6 +174,8 @@ final readonly class RunPlan
         return match ($step) {
             StepKind::Contacts => $this->checklist !== [],
             StepKind::PreMix => $this->premixes,
+            StepKind::Mix => $this->heat === null,
+            StepKind::Heat => $this->heat !== null,
             StepKind::Degas => $this->degassing->min > 0.0,
             StepKind::Wait, StepKind::Grade => ! $this->endsLaid,
             default => true,

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Run;
 
+use Apalos\Core\Casting\Heat;
 use Apalos\Core\Facts\Fact;
 use Apalos\Core\Facts\Standing;
 
 /**
  * A run as its facts tell it. Pure: the same plan and the same facts always give the same state, whoever asks and
  * however often the machine died in between.
+ *
+ * @phpstan-import-type Reading from Heat
  */
 final readonly class RunState
 {
@@ -24,6 +27,8 @@ final readonly class RunState
      * @param  list<int>  $live  ids of facts that still count, in order
      * @param  int|null  $takeBack  the fact that `Undone` may name: the last thing somebody did
      * @param  float  $since  minutes at which the step at hand began
+     * @param  array<int, list<Reading>>  $heated  how warm each batch was read since it went on the heat
+     * @param  int  $reheats  how often something went back on the heat
      * @param  bool  $gelIsSure  it was far from what was expected, asked about, and confirmed
      */
     private function __construct(
@@ -42,6 +47,8 @@ final readonly class RunState
         public float $since,
         public ?array $givenUp = null,
         public bool $gelIsSure = false,
+        public array $heated = [],
+        public int $reheats = 0,
     ) {}
 
     /** @param  list<Fact<RunFactKind>>  $facts in the order they were recorded */
@@ -154,6 +161,8 @@ final readonly class RunState
             RunFactKind::Weighed => $fact->text('step') === $this->step->key() ? $this->weighed($fact) : $this,
             // Where the weighing and the tare before it were taken back, the cup stands empty and nothing runs.
             RunFactKind::Met => $this->step->kind === StepKind::Weigh ? $this->withCup($this->cup()->met($fact->at)) : $this,
+            RunFactKind::Heated => $fact->text('step') === $this->step->key() ? $this->with(heated: [$this->step->batch => [...$this->heated[$this->step->batch] ?? [], self::reading($fact)]] + $this->heated) : $this,
+            RunFactKind::Reheated => $fact->text('step') === $this->step->key() && $this->plan->heat !== null ? $this->withCup($this->cup()->unmet())->with(step: new Step(StepKind::Heat, $this->step->batch), heated: [$this->step->batch => []] + $this->heated, reheats: $this->reheats + 1) : $this,
             RunFactKind::Rescued => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->rescued())->weighingOn() : $this,
             RunFactKind::Kept => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->kept())->weighingOn() : $this,
             RunFactKind::Counted => $fact->text('step') === $this->step->key() && $fact->number('reading_g') !== null ? $this->withCup($this->cup()->counted($fact->number('reading_g') - ($fact->number('in_line_g') ?? 0.0))) : $this,
@@ -186,6 +195,7 @@ final readonly class RunState
             StepKind::Gear => $this->plan->checklist === [] ? $this->plan->cupBegins(1) : new Step(StepKind::Contacts),
             StepKind::Contacts => $this->plan->cupBegins(1),
             StepKind::PreMix => new Step(StepKind::Tare, $step->batch),
+            StepKind::Heat => new Step(StepKind::Fill, $step->batch),
             StepKind::Mix => $this->plan->degassing->min > 0.0 ? new Step(StepKind::Degas, $step->batch) : new Step(StepKind::Fill, $step->batch),
             StepKind::Degas => new Step(StepKind::Fill, $step->batch),
             StepKind::Fill => $step->batch < count($this->plan->batches) ? (new CupOrder($this->plan, $this->cups))->afterFill($step->batch) : new Step($this->plan->endsLaid ? StepKind::Done : StepKind::Wait),
@@ -195,9 +205,19 @@ final readonly class RunState
         return match ($step->kind) {
             // Whatever stands on the scale, with what is in it, is nought from here on.
             StepKind::Tare => $this->withCup($this->cup()->counted(0.0))->weighingOn(),
+            StepKind::Heat => $this->withCup($this->cup()->met($at))->at($next),
             StepKind::Fill => $this->with(filledAt: $this->filledAt + [$step->batch => $at])->at($next),
             default => $this->at($next),
         };
+    }
+
+    /**
+     * @param  Fact<RunFactKind>  $fact
+     * @return Reading
+     */
+    private static function reading(Fact $fact): array
+    {
+        return ['at' => $fact->at, 'c' => (float) $fact->number('c'), 'by' => $fact->text('by') ?? ''];
     }
 
     private function swapped(): self
@@ -269,11 +289,12 @@ final readonly class RunState
      * @param  list<string>|null  $checked
      * @param  list<int>|null  $live
      * @param  array<string, mixed>|null  $givenUp
+     * @param  array<int, list<Reading>>|null  $heated
      */
     private function with(
         ?Step $step = null, ?array $cups = null, ?array $filledAt = null, ?array $notes = null,
         ?float $gelledAt = null, ?float $openedAt = null, ?array $grade = null, ?array $begunAt = null, ?array $checked = null, ?array $live = null,
-        ?int $takeBack = null, ?float $since = null, ?array $givenUp = null, ?bool $gelIsSure = null,
+        ?int $takeBack = null, ?float $since = null, ?array $givenUp = null, ?bool $gelIsSure = null, ?array $heated = null, ?int $reheats = null,
     ): self {
         $cups ??= $this->cups;
         ksort($cups);
@@ -281,7 +302,7 @@ final readonly class RunState
         return new self(
             $this->plan, $step ?? $this->step, $cups, $filledAt ?? $this->filledAt, $notes ?? $this->notes,
             $gelledAt ?? $this->gelledAt, $openedAt ?? $this->openedAt, $grade ?? $this->grade, $begunAt ?? $this->begunAt, $checked ?? $this->checked, $live ?? $this->live,
-            $takeBack ?? $this->takeBack, $since ?? $this->since, $givenUp ?? $this->givenUp, $gelIsSure ?? $this->gelIsSure,
+            $takeBack ?? $this->takeBack, $since ?? $this->since, $givenUp ?? $this->givenUp, $gelIsSure ?? $this->gelIsSure, $heated ?? $this->heated, $reheats ?? $this->reheats,
         );
     }
 }

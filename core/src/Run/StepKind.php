@@ -14,6 +14,8 @@ enum StepKind: string
     case Weigh = 'weigh';
     case Rescue = 'rescue';
     case Mix = 'mix';
+    /** Heated in steps, stirred and read between them, until it comes off: in place of mixing and de-airing. */
+    case Heat = 'heat';
     case Degas = 'degas';
     case Fill = 'fill';
     case Wait = 'wait';

@@ -7,6 +7,7 @@ namespace Apalos\Core\Tests\Material;
 use Apalos\Core\Cure\Clock;
 use Apalos\Core\Cure\CureRequest;
 use Apalos\Core\Material\AdditiveRole;
+use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Material\Shelf;
 use Apalos\Core\Units\Celsius;
@@ -75,10 +76,25 @@ final class SheetsTest extends TestCase
         foreach (['silicone-platinum', 'silicone-tin', 'urethane-rubber', 'urethane-resin', 'epoxy', 'plastisol', 'plaster', 'latex'] as $family) {
             self::assertContains($family, $families);
         }
-        self::assertSame(6, array_count_values($roles)['pigment']);
+        self::assertSame(12, array_count_values($roles)['pigment']);
         self::assertSame(2, array_count_values($roles)['flock']);
         foreach (AdditiveRole::cases() as $role) {
             self::assertTrue($role === AdditiveRole::Retarder || in_array($role->value, $roles, true), $role->value);
+        }
+    }
+
+    /** Certain: oil of silicone belongs in silicone alone; every other chemistry is coloured with a paste or a powder of its own. */
+    public function test_every_chemistry_has_its_own_pigments(): void
+    {
+        $silicones = ['silicone-platinum', 'silicone-tin', 'silicone-acetoxy'];
+        $pigments = array_filter(self::shelf()->additives, static fn (AdditiveSheet $one): bool => $one->role === AdditiveRole::Pigment);
+        foreach ($pigments as $code => $pigment) {
+            if (str_contains($pigment->sheet()->text('summary'), 'silicone oil')) {
+                self::assertSame([], array_values(array_diff($pigment->families, $silicones)), $code);
+            }
+        }
+        foreach ([...$silicones, 'urethane-rubber', 'urethane-resin', 'epoxy', 'plastisol', 'latex'] as $family) {
+            self::assertNotSame([], array_filter($pigments, static fn (AdditiveSheet $one): bool => in_array($family, $one->families, true)), $family);
         }
     }
 

@@ -6,6 +6,8 @@ const steps: Record<string, string> = {
     checked: 'the last tick',
     rescued: 'the rescue',
     kept: 'leaving it as it is',
+    heated: 'the last reading',
+    reheated: 'putting it back on the heat',
     counted: 'where the display counts from',
     noted: 'the note',
     gelled: 'the gel',
@@ -20,6 +22,7 @@ const confirmed: Record<string, string> = {
     premix: 'the stirring',
     tare: 'the tare',
     mix: 'the mixing',
+    heat: 'that it is off the heat',
     degas: 'the de-airing',
     fill: 'pouring it in',
 };

@@ -450,6 +450,7 @@ export type HistoryResult = {
         code: string | null;
         planned_g: number | null;
         weighed_g: number | null;
+        c: number | null;
         text: string | null;
     })[];
     sums: {
@@ -1400,6 +1401,7 @@ export type FrameView = {
     turn: number;
     thermometer: boolean;
     scale: boolean;
+    probe: boolean;
     simulated: boolean;
     trouble: string | null;
     strip: {
@@ -1528,6 +1530,7 @@ export type HistoryView = {
         name: string | null;
         planned_g: number | null;
         weighed_g: number | null;
+        c: number | null;
         room_c: number;
         person: string | null;
         text: string | null;
@@ -1818,6 +1821,7 @@ export type LotLineView = {
     note: string | null;
     trouble: string | null;
     ended: boolean;
+    remelts: number | null;
     parts: ({
         part: string;
         maker_number: string | null;
@@ -2292,6 +2296,28 @@ export type RunView = {
     carried: boolean;
     second_cup: boolean;
     degas_planned: boolean;
+    heat: {
+        from_c: number;
+        to_c: number;
+        over_c: number;
+        step_ms: number;
+        stands: string;
+        readings: {
+            at_ms: number;
+            c: number;
+            by: string;
+        }[];
+        reheats: number;
+    } | null;
+    scrap: {
+        worth: boolean;
+        lot: {
+            id: number;
+            label: string;
+            grams: number;
+            remelts: number;
+        } | null;
+    } | null;
     wait: {
         open_low_ms: number | null;
         open_likely_ms: number | null;
@@ -2446,6 +2472,7 @@ export type ShelfView = {
         colour: string;
         family: string;
         here: boolean;
+        heated: boolean;
     })[];
     additives: {
         code: string;

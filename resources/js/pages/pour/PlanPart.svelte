@@ -4,7 +4,8 @@
     import { measure } from '../../lib/units';
     import Field from './Field.svelte';
 
-    let { live, vacuum }: { live: LiveSheet; vacuum: string } = $props();
+    /** `heated`: heat does what stirring and a vacuum would. */
+    let { live, vacuum, heated = false }: { live: LiveSheet; vacuum: string; heated?: boolean } = $props();
     const vessel = $derived(live.sheet.plan.vessel);
     const cups = $derived(bench.frame?.workshop.cups ?? []);
     /** What a cup must hold for all of it at once: room to rise under vacuum, or to be stirred in. */
@@ -47,9 +48,11 @@
     <div class="three">
         <Field {live} path="plan.scale.division_g" label="Scale steps" kind="mass" />
         <Field {live} path="plan.scale.capacity_g" label="Scale carries" kind="mass" />
-        <Field {live} path="plan.mix_min" label="Mixing" kind="minutes" />
+        {#if !heated}<Field {live} path="plan.mix_min" label="Mixing" kind="minutes" />{/if}
     </div>
-    {#if vessel !== null}
+    {#if heated}
+        <p class="quiet text-sm">Weighed up cold; its clock counts from the heat.</p>
+    {:else if vessel !== null}
         <label class="flex items-center gap-2">
             <input type="checkbox" class="checkbox" bind:checked={vessel.degas} onchange={() => live.changed()} />
             <span>Draw the air out under vacuum</span>

@@ -157,7 +157,7 @@
     </section>
     <section aria-labelledby="part-plan" class="plan">
         <h2 id="part-plan"><span class="fig">3</span> Cup, scale, minutes</h2>
-        <PlanPart {live} vacuum={base?.vacuum ?? 'optional'} />
+        <PlanPart {live} vacuum={base?.vacuum ?? 'optional'} heated={base?.heated === true} />
     </section>
     <section aria-labelledby="part-answer" class="card-paper result">
         <h2 id="part-answer" class="sr-only">What to weigh</h2>

@@ -28,6 +28,7 @@
         weigh: 'It is in',
         rescue: 'Rescue the cup',
         mix: 'It is mixed',
+        heat: 'Off the heat',
         degas: 'The air is out',
         fill: 'It is in the mould',
         wait: 'I have opened it',
@@ -37,13 +38,24 @@
 
 <div class="actions">
     <button class="btn btn-primary big main" aria-disabled={steady.resting} onclick={() => steady.press(onmain)}
-        >{armed ? 'Waiting for it to rest …' : kind === 'fill' ? (run.worked.fill.done ?? actions.fill) : actions[kind]}
+        >{armed
+            ? 'Waiting for it to rest …'
+            : kind === 'fill'
+              ? (run.worked.fill.done ?? actions.fill)
+              : kind === 'heat'
+                ? (run.worked.mix.done ?? actions.heat)
+                : actions[kind]}
         <kbd class="kbd text-base-content">Space</kbd></button
     >
     {#if kind === 'rescue'}<button
             class="btn big"
             aria-disabled={steady.resting}
             onclick={() => steady.press(() => void live.record('kept', { step: run.step.key }))}>Leave it as it is</button
+        >{/if}
+    {#if kind === 'fill' && run.heat !== null}<button
+            class="btn big"
+            aria-disabled={steady.resting}
+            onclick={() => steady.press(() => void live.record('reheated', { step: run.step.key }))}>Back on the heat</button
         >{/if}
     {#if short}<button class="btn big" aria-disabled={steady.resting} onclick={() => steady.press(onshort)}>Go on short</button>{/if}
     {#if run.take_back !== null}<button

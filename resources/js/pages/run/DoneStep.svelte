@@ -3,6 +3,7 @@
     import { figure, measure } from '../../lib/units';
     import Ready from '../../parts/Ready.svelte';
     import type { KeptView, RunView } from '../../types/server';
+    import { melted } from '../stores/lots';
 
     let { run, grade, kept }: { run: RunView; grade: NonNullable<RunView['grade']>; kept: KeptView | null } = $props();
     const homes = $derived([...new Map((kept?.pieces ?? []).map((piece) => [piece.mould_id, piece.mould])).entries()]);
@@ -44,6 +45,12 @@
                     ? ''
                     : ` ${draw.part}`}</span
             >{/each}.
+    </p>
+{/if}
+{#if run.scrap?.lot}
+    <p class="mt-1">
+        <span class="fig">{measure(run.scrap.lot.grams, 'mass', bench.units)}</span> went back on the shelf as
+        <a class="link" href="/stores/lots/{run.scrap.lot.id}">{run.scrap.lot.label}</a>, melted {melted(run.scrap.lot.remelts)}.
     </p>
 {/if}
 {#if grade.note !== ''}<p class="mt-2 max-w-prose">{grade.note}</p>{/if}

@@ -11,6 +11,7 @@
         left_g: Entry;
         pieces: Entry;
         note: string;
+        scrap?: boolean;
         each: { outcome: string; fault: string }[];
     };
     /** Kept until it is handed in. */
@@ -94,6 +95,19 @@
             bench.units,
         )} weighed in: what is still in cup, spout and overflow. Left open, it teaches nothing."
     />
+    {#if run.scrap !== null}<label class="scrap"
+            ><input
+                type="checkbox"
+                class="checkbox"
+                checked={grading.scrap ?? run.scrap.worth}
+                onchange={(event) => (grading.scrap = event.currentTarget.checked)}
+            />
+            <span
+                >What is left goes back on the shelf as scrap{run.scrap.worth
+                    ? ''
+                    : ': it was over its heat, and scorched it only spoils the next'}</span
+            ></label
+        >{/if}
     <label class="grid content-start gap-1"
         ><span class="quiet text-sm">Note</span><textarea class="textarea w-full" rows="2" bind:value={grading.note}></textarea></label
     >
@@ -133,6 +147,12 @@
 {/if}
 
 <style>
+    .scrap {
+        display: flex;
+        align-items: center;
+        gap: 0.7rem;
+        min-height: 3.5rem;
+    }
     .piece {
         display: flex;
         flex-wrap: wrap;

@@ -24,6 +24,7 @@
         premix: 'Parts stirred',
         tare: 'Cup tared',
         mix: 'Mixed',
+        heat: 'Off the heat',
         degas: 'Air drawn out',
         fill: 'In the mould',
     };
@@ -32,6 +33,8 @@
         checked: 'A contact ticked',
         rescued: 'The cup was rescued',
         kept: 'The over-pour was left as it is',
+        heated: 'Read in the pot',
+        reheated: 'Back on the heat',
         counted: 'The display was counted anew',
         swapped: 'It was the other part',
         earlier: 'It had happened earlier',
@@ -56,7 +59,9 @@
               ? (step.name ?? '')
               : step.kind === 'met'
                 ? (view?.met ?? '')
-                : (kinds[step.kind] ?? step.kind);
+                : step.c !== null
+                  ? `${kinds[step.kind] ?? step.kind}: ${measure(step.c, 'temperature', bench.units, 0)}`
+                  : (kinds[step.kind] ?? step.kind);
 </script>
 
 <details class="mt-5" ontoggle={(event) => void open(event)}>

@@ -27,6 +27,8 @@
     import GiveUp from './GiveUp.svelte';
     import GivenUpStep from './GivenUpStep.svelte';
     import GradeStep, { type Grading } from './GradeStep.svelte';
+    import HeatHow from './HeatHow.svelte';
+    import HeatStep from './HeatStep.svelte';
     import History from './History.svelte';
     import LaidStep from './LaidStep.svelte';
     import NoteDialog from './NoteDialog.svelte';
@@ -133,12 +135,13 @@
 
     /** What was weighed in, less what is left, is what the mould took. */
     async function grade(): Promise<void> {
-        const { left_g: left, each, ...said } = $state.snapshot(grading);
+        const { left_g: left, each, scrap, ...said } = $state.snapshot(grading);
         const pieces = each.length === said.pieces ? each.map((one) => ({ outcome: one.outcome, fault: one.fault || null })) : [];
         await live.record('graded', {
             step: run.step.key,
             ...said,
             ...(left === null ? {} : { left_g: left }),
+            ...(run.scrap === null ? {} : { scrap: scrap ?? run.scrap.worth }),
             ...(pieces.length === 0 ? {} : { each: pieces }),
             used_g: Math.round((run.weighed_g - (typeof left === 'number' ? left : 0)) * 1000) / 1000,
         });
@@ -253,6 +256,8 @@
             <WeighStep {live} line={run.line} bind:byHand bind:typing onconfirm={() => void go()} />
         {:else if kind === 'rescue'}
             <RescueStep {run} />
+        {:else if kind === 'heat' && run.heat !== null}
+            <HeatStep {live} heat={run.heat} />
         {:else if kind === 'mix' || kind === 'degas'}
             <TimedStep {run} />
         {:else if kind === 'wait'}
@@ -273,7 +278,9 @@
             <History pour={run.pour_id} />
             {#if kept.view?.bad === true && kept.view.faults > 0}<WhatWentWrong {live} {kept} />{/if}
         {/if}
-        {#if kind !== 'gear' && run.cautions.length > 0}<div class="mt-4"><Cautions cautions={run.cautions} brief /></div>{/if}
+        {#if kind !== 'gear' && run.cautions.length > 0 && !(kind === 'heat' && (run.heat?.readings.length ?? 0) > 0)}<div class="mt-4">
+                <Cautions cautions={run.cautions} brief />
+            </div>{/if}
         {#if !ended}{#each hurts as hurt (hurt)}<p class="mt-3 max-w-prose border-l-4 border-error pl-3 font-bold" role="alert">
                     Known since this was begun: {hurt} Stop here and give it up.
                 </p>{/each}{/if}
@@ -305,10 +312,11 @@
                     onnote={() => (noting = true)}
                 />
             {/if}
+            {#if kind === 'heat' && run.heat !== null}<HeatHow {run} heat={run.heat} />{/if}
             <p class="quiet mt-3">{nextOf(run)}</p>
             {#if kind === 'premix' || kind === 'wait'}<Where {live} {kept} />{/if}
             {#if kind === 'fill' || kind === 'wait'}<RestOfCup {live} {kept} />{/if}
-            {#if kind === 'mix' || kind === 'degas' || kind === 'fill' || kind === 'wait' || kind === 'premix' || kind === 'grade'}<Earlier
+            {#if kind === 'mix' || kind === 'heat' || kind === 'degas' || kind === 'fill' || kind === 'wait' || kind === 'premix' || kind === 'grade'}<Earlier
                     {live}
                 />{/if}
             <p class="flex flex-wrap gap-x-6">

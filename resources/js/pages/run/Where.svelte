@@ -5,7 +5,7 @@
     import type { Kept } from '../../lib/kept.svelte';
     import type { LiveRun } from '../../lib/run.svelte';
     import { measure } from '../../lib/units';
-    import { doubts } from '../stores/lots';
+    import { doubts, melted } from '../stores/lots';
 
     let { live, kept }: { live: LiveRun; kept: Kept } = $props();
     const view = $derived(kept.view);
@@ -76,6 +76,7 @@
                             .join(', ')}</span
                     >
                     <span class="quiet">left</span>
+                    {#if first.remelts !== null}<span class="quiet">melted {melted(first.remelts)}</span>{/if}
                     {#if first.past}<b class="text-error">past its date</b>{/if}
                     {#if first.trouble !== null}<b class="text-error">{doubts[first.trouble]}</b>{/if}
                     {#if of.lots.length > 1}

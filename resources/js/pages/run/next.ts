@@ -12,8 +12,12 @@ export function nextOf(run: RunView): string {
         contacts: cup,
         premix: 'Next: cup on the scale.',
         tare: 'Next: weigh, line by line.',
-        weigh: run.next_line === null ? `Next: ${lower(run.worked.mix.title)}, ${minutes(run.clock.mix_min)}.` : `Next: ${run.next_line}.`,
+        weigh:
+            run.next_line === null
+                ? `Next: ${lower(run.worked.mix.title)}${run.heat === null ? `, ${minutes(run.clock.mix_min)}` : ''}.`
+                : `Next: ${run.next_line}.`,
         mix: run.degas_planned ? 'Next: draw the air out.' : fill,
+        heat: fill,
         degas: fill,
         fill: run.step.batch < run.batches ? `Next: cup ${String(run.step.batch + 1)} of ${String(run.batches)}.` : 'Next: leave it alone.',
         wait: 'Next: look at it and say how it came out.',

@@ -3,7 +3,7 @@
     import { bench } from '../../lib/bench.svelte';
     import { measure } from '../../lib/units';
     import type { LotLineView } from '../../types/server';
-    import { doubts } from './lots';
+    import { doubts, melted } from './lots';
 
     let { lot, colour, parts }: { lot: LotLineView; colour: string | null; parts: Record<string, string> } = $props();
 </script>
@@ -37,6 +37,7 @@
         </p>
         {#if lot.ended}<p class="text-sm">used up or thrown out</p>{/if}
         {#if lot.past && !lot.ended}<p class="text-sm font-bold text-error">past its date</p>{/if}
+        {#if lot.remelts !== null}<p class="text-sm">Melted {melted(lot.remelts)}.</p>{/if}
         {#if lot.trouble !== null}<p class="text-sm font-bold text-error">{doubts[lot.trouble]}</p>{/if}
     </div>
 </article>

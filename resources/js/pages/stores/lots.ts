@@ -4,3 +4,6 @@ export const doubts: Record<string, string> = {
     crystals: 'crystals in it: warm it through before use',
     frozen: 'it was frozen',
 };
+
+/** How often something went through the pot. */
+export const melted = (times: number): string => (times === 1 ? 'once' : `${String(times)} times`);
