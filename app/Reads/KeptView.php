@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
+use Apalos\Core\Keep\CareRule;
 use Apalos\Core\Run\Grade;
 use App\Keeping\CastKeeper;
 use App\Keeping\Lives;
 use App\Keeping\LotBook;
+use App\Keeping\MouldWants;
 use App\Keeping\Rack;
 use App\Models\ImpressionKind;
 use App\Models\Lot;
@@ -26,11 +28,11 @@ use Carbon\CarbonImmutable;
  */
 final readonly class KeptView implements View
 {
-    public function __construct(private RecordedRun $run, private Rack $rack, private Lives $lives, private LotBook $lots, private Library $library, private Workshop $workshop) {}
+    public function __construct(private RecordedRun $run, private Rack $rack, private Lives $lives, private LotBook $lots, private Library $library, private Workshop $workshop, private MouldWants $wants) {}
 
     /**
      * @return array{
-     *     in_a_mould: bool, moulds: list<int>, choices: list<array{id: int, code: string, name: string, job: string|null, casts: int, likely: int, filled: array{pour: int, job: string, link: string}|null}>, link_id: int,
+     *     in_a_mould: bool, moulds: list<int>, choices: list<array{id: int, code: string, name: string, job: string|null, casts: int, likely: int, filled: array{pour: int, job: string, link: string}|null, asks: list<string>}>, link_id: int,
      *     lots: list<array{code: string, name: string, from: int|null, lots: list<LotLine>}>, draws: list<array{lot_id: int|null, label: string|null, name: string, part: string, grams: float}>, short_g: float,
      *     bad: bool, faults: int, diagnosis: array{cause: string, name: string}|null, waiting: list<array{name: string, ml: float}>, pieces: list<array{number: int, outcome: string, fault: string|null, mould: string|null, mould_id: int|null}>, causes: array<string, string>
      * }
@@ -62,7 +64,7 @@ final readonly class KeptView implements View
      * The moulds of its own link first, then others of the rack that are free to be used.
      *
      * @param  list<int>  $said
-     * @return list<array{id: int, code: string, name: string, job: string|null, casts: int, likely: int, filled: array{pour: int, job: string, link: string}|null}>
+     * @return list<array{id: int, code: string, name: string, job: string|null, casts: int, likely: int, filled: array{pour: int, job: string, link: string}|null, asks: list<string>}>
      */
     private function choices(array $said): array
     {
@@ -74,9 +76,15 @@ final readonly class KeptView implements View
         $lives = $this->lives->of($moulds->all());
         $filled = $this->rack->filledWith(array_map(static fn (Mould $mould): int => $mould->id, $moulds->all()), $this->run->pour->id);
 
+        // The one it was begun with stands on the checklist; another asks for its own here, until it is filled.
+        $isOpen = $this->run->state->lastMetAt() === null;
+        $planned = is_array($this->run->pour->plan['moulds'] ?? null) ? $this->run->pour->plan['moulds'] : [];
+        $asks = fn (Mould $mould): array => ! $isOpen || ! in_array($mould->id, $said, true) || in_array($mould->id, $planned, true) ? [] : array_map(static fn (CareRule $rule): string => "{$rule->text} {$rule->why}", $this->wants->of($mould, $this->run->frozen->code, CarbonImmutable::now()));
+
         return array_values($moulds->map(static fn (Mould $mould): array => [
             'id' => $mould->id, 'code' => $mould->code(), 'name' => $mould->name, 'job' => $mould->job?->name, 'casts' => $mould->casts, 'likely' => $lives[$mould->id]->likely,
             'filled' => isset($filled[$mould->id]) ? ['pour' => $filled[$mould->id]['pour'], 'job' => $filled[$mould->id]['job'], 'link' => $filled[$mould->id]['link']] : null,
+            'asks' => $asks($mould),
         ])->all());
     }
 

@@ -74,6 +74,7 @@ final class RackTest extends TestCase
         ['mould' => $link, 'cast' => $cast] = $this->chained('pr-10');
         $cast->update(['contacts' => ["link-{$link->id}" => ['release' => 'wax-spray']]]);
         $mould = $this->mould($link);
+        $this->travel(20)->days();
         $this->get("/rack/{$mould->id}")->assertInertia(static fn (AssertableInertia $page) => $page->where('mould.wants.0.id', 'like-in-like')->where('mould.wants.0.certain', true));
         $pour = $this->begun(['formula' => ['base' => 'pr-10', 'additives' => []]], $cast);
         $released = array_values(array_filter(array_column($this->getJson("/pours/{$pour->id}/state")->json('checklist'), 'id'), static fn (string $id): bool => str_contains($id, "care-{$mould->id}-released")));
@@ -88,6 +89,7 @@ final class RackTest extends TestCase
     {
         ['mould' => $link, 'cast' => $cast] = $this->chained('pr-10');
         $mould = $this->mould($link);
+        $this->travel(20)->days();
         $this->put('/rack/school', ['school' => 'wash'])->assertRedirect();
         $this->tell("/rack/{$mould->id}/facts", 'cared', ['act' => 'released'])->assertOk()->assertJsonPath('wants', []);
         $this->put('/rack/school', ['school' => 'sometimes'])->assertSessionHasErrors('school');

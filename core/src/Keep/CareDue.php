@@ -15,4 +15,10 @@ enum CareDue: string
     case Every = 'every';
     case Jacketed = 'jacketed';
     case MixedHalves = 'mixed_halves';
+    /** While it is younger than so many hours. */
+    case Younger = 'younger';
+    /** Opened before its own clock said so, and not yet through with it. */
+    case OpenedEarly = 'opened_early';
+    /** As somebody saw it last. */
+    case Looks = 'looks';
 }

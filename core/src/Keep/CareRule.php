@@ -16,16 +16,19 @@ final readonly class CareRule
     /**
      * @param  list<string>  $mould
      * @param  list<string>  $cast
+     * @param  list<Condition>  $conditions
+     * @param  list<MouldMark>  $marks
      */
-    private function __construct(public string $id, public ?Act $act, private array $mould, private array $cast, private CareDue $since, private float $minutes, private int $casts, public string $text, public string $why) {}
+    private function __construct(public string $id, public ?Act $act, private array $mould, private array $cast, private CareDue $since, private float $minutes, private int $casts, private float $hours, private array $conditions, private array $marks, public string $text, public string $why) {}
 
     public static function from(Fields $in): self
     {
-        $in->only('id', 'act', 'mould', 'cast', 'since', 'minutes', 'casts', 'text', 'why');
+        $in->only('id', 'act', 'mould', 'cast', 'since', 'minutes', 'casts', 'hours', 'conditions', 'marks', 'text', 'why');
 
         return new self(
             $in->text('id'), $in->has('act') ? $in->choice('act', Act::class) : null, $in->strings('mould'), $in->strings('cast'), $in->choice('since', CareDue::class),
-            $in->numberOrNull('minutes') ?? 0.0, (int) ($in->numberOrNull('casts') ?? 1.0), $in->text('text'), $in->text('why'),
+            $in->numberOrNull('minutes') ?? 0.0, (int) ($in->numberOrNull('casts') ?? 1.0), $in->numberOrNull('hours') ?? 0.0,
+            array_map(static fn (string $word): Condition => Condition::from($word), $in->strings('conditions')), array_map(static fn (string $word): MouldMark => MouldMark::from($word), $in->strings('marks')), $in->text('text'), $in->text('why'),
         );
     }
 
@@ -52,6 +55,9 @@ final readonly class CareRule
             CareDue::Every => ($since ?? $past->casts) >= $this->casts,
             CareDue::Jacketed => $past->jacketed,
             CareDue::MixedHalves => $past->mixedHalves,
+            CareDue::Younger => $past->hoursOld !== null && $past->hoursOld < $this->hours,
+            CareDue::OpenedEarly => $past->isEarly,
+            CareDue::Looks => in_array($past->condition, $this->conditions, true) || array_intersect(array_column($past->marks, 'value'), array_column($this->marks, 'value')) !== [],
         };
     }
 

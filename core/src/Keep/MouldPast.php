@@ -12,6 +12,9 @@ final readonly class MouldPast
      * @param  bool  $isWet  washed, and not dried since
      * @param  bool  $isBare  washed since it was last released, or never released
      * @param  float|null  $minutesSinceHot  since the last cast that heats a mould
+     * @param  float|null  $hoursOld  since it came out of its own mould; null where nobody knows
+     * @param  bool  $isEarly  opened before its own clock said so, and not yet through with it
+     * @param  list<MouldMark>  $marks
      */
-    public function __construct(public int $casts, public array $castsSince, public bool $isWet, public bool $isBare, public ?float $minutesSinceHot, public bool $jacketed, public bool $mixedHalves) {}
+    public function __construct(public int $casts, public array $castsSince, public bool $isWet, public bool $isBare, public ?float $minutesSinceHot, public bool $jacketed, public bool $mixedHalves, public ?float $hoursOld = null, public bool $isEarly = false, public ?Condition $condition = null, public array $marks = []) {}
 }

@@ -7,10 +7,13 @@ namespace Apalos\Core\Tests\Keep;
 use Apalos\Core\Contact\Family;
 use Apalos\Core\Keep\BeforeCast;
 use Apalos\Core\Keep\CareRule;
+use Apalos\Core\Keep\Condition;
+use Apalos\Core\Keep\MouldMark;
 use Apalos\Core\Keep\MouldPast;
 use Apalos\Core\Keep\ReleaseSchool;
 use Apalos\Core\Keep\Wear;
 use Apalos\Core\Tests\Contact\Shipped;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Yaml\Yaml;
 
@@ -55,6 +58,33 @@ final class BeforeCastTest extends TestCase
         self::assertSame(['cool'], self::wants('silicone-platinum', 'plastisol', ['released' => 0], hot: 12.0));
         self::assertSame([], self::wants('silicone-platinum', 'plastisol', ['released' => 0], hot: 45.0));
         self::assertSame([], self::wants('silicone-platinum', 'plaster', ['released' => 0], wet: true), 'Plaster does not mind.');
+    }
+
+    /** @return iterable<string, array{string, string, MouldPast, list<string>}> */
+    public static function moulds(): iterable
+    {
+        $past = static fn (?float $hours = null, bool $early = false, ?Condition $condition = null, MouldMark ...$marks): MouldPast => new MouldPast(9, ['released' => 0, 'dusted' => 0], false, false, null, false, false, $hours, $early, $condition, array_values($marks));
+        yield 'a platinum mould of this morning under hot vinyl' => ['silicone-platinum', 'plastisol', $past(5.0), ['young-heat']];
+        yield 'a day old it bears it' => ['silicone-platinum', 'plastisol', $past(24.0), []];
+        yield 'tin wants three days' => ['silicone-tin', 'plastisol', $past(48.0), ['young-tin-heat']];
+        yield 'nobody knows how old it is' => ['silicone-tin', 'plastisol', $past(), []];
+        yield 'young, and a kind cast' => ['silicone-platinum', 'plaster', $past(5.0), []];
+        yield 'young, and a harsh one' => ['silicone-platinum', 'polyester', $past(5.0), ['young-harsh']];
+        yield 'a young urethane' => ['urethane-rubber', 'cement', $past(30.0), ['young-urethane']];
+        yield 'opened early it says so, whatever is cast' => ['silicone-platinum', 'plaster', $past(5.0, true), ['early']];
+        yield 'cracked' => ['silicone-platinum', 'plaster', $past(900.0, false, Condition::Cracked), ['cracked']];
+        yield 'cracked, and hot' => ['silicone-platinum', 'plastisol', $past(900.0, false, Condition::Cracked), ['cracked-heat', 'cracked']];
+        yield 'gloss gone asks nothing' => ['silicone-platinum', 'plastisol', $past(900.0, false, Condition::GlossGone), []];
+        yield 'a key torn and warped' => ['silicone-platinum', 'plaster', $past(900.0, false, null, MouldMark::TornKey, MouldMark::Warped), ['torn-key', 'warped']];
+        yield 'sticky' => ['silicone-tin', 'silicone-platinum', $past(900.0, false, null, MouldMark::Sticky), ['sticky']];
+    }
+
+    /** @param  list<string>  $wants */
+    #[DataProvider('moulds')]
+    public function test_is_it_ready_for_this(string $mould, string $cast, MouldPast $past, array $wants): void
+    {
+        $care = BeforeCast::of(Yaml::parseFile(__DIR__.'/../../../library/care.yaml'));
+        self::assertSame($wants, array_map(static fn (CareRule $rule): string => $rule->id, $care->wants(self::family($mould), self::family($cast), $past, ReleaseSchool::Harsh)));
     }
 
     public function test_jackets_halves_and_plaster(): void

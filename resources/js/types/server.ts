@@ -1713,6 +1713,7 @@ export type KeptView = {
             job: string;
             link: string;
         } | null;
+        asks: string[];
     })[];
     link_id: number;
     lots: ({

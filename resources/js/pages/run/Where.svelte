@@ -45,6 +45,12 @@
                         onclick={() => (choosing = !choosing)}>Another mould</button
                     >{/if}
             </p>
+            {#each chosen.filter((one) => one.asks.length > 0) as mould (mould.id)}
+                <div role="status">
+                    <p><b>{mould.name}, {mould.code}, wants first:</b></p>
+                    <ul class="asks">{#each mould.asks as ask (ask)}<li>{ask}</li>{/each}</ul>
+                </div>
+            {/each}
             {#if choosing || chosen.length === 0}
                 <ul class="flex flex-wrap gap-2">
                     {#each view.choices as mould (mould.id)}
@@ -103,6 +109,11 @@
 {/if}
 
 <style>
+    .asks li {
+        border-left: 4px solid var(--color-warning);
+        padding-left: 0.8rem;
+        margin-top: 0.25rem;
+    }
     .where {
         display: grid;
         gap: 0.5rem;
