@@ -46,7 +46,7 @@ final readonly class PutStudyIn
 
         return DB::transaction(function () use ($study, $job, $answer, $block, $isOnePart, $now): string {
             $said = [];
-            $study->modelFile->update(['job_id' => $job->id]);
+            $study->modelFile->serves($job, $now, $study);
             $built = $this->builds($job, $answer, $block, $now);
             $said = [...$said, ...$built];
             if ($built === []) {

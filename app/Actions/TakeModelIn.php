@@ -110,9 +110,7 @@ final readonly class TakeModelIn
         if ($file->trashed()) {
             $file->restore();
         }
-        if ($job !== null && $file->job_id !== $job->id) {
-            $file->update(['job_id' => $job->id]);
-        }
+        $job === null || $file->serves($job, $now);
 
         return $file;
     }

@@ -57,6 +57,7 @@ final readonly class ArchiveParts
         'patches' => ['test_patches', 'Test patches.'],
         'models' => ['model_files', 'Models that were handed in; their files lie under files/.'],
         'studies' => ['studies', 'What was found of them.'],
+        'models-of-jobs' => ['job_models', 'Which model serves which job, and the study that was put into it.'],
         'facts' => ['facts', 'Everything that was told of runs, builds, series, moulds, lots, kits, patches and trials, in order.'],
     ];
 

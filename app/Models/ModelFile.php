@@ -8,16 +8,17 @@ use Apalos\Core\Mesh\LengthUnit;
 use Apalos\Core\Mesh\MeshFormat;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Support\Facades\DB;
 
 /**
  * A model of a piece as a file. What is in it never changes; its bytes lie under their own hash, whatever its name says.
  *
  * @property int $id
  * @property int $workshop_id
- * @property int|null $job_id
+ * @property int|null $job_id the job it was handed in for first; {@see jobs} has all
  * @property string $name as the maker calls it; never a path
  * @property MeshFormat $format
  * @property int $bytes
@@ -25,7 +26,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property LengthUnit|null $unit as the maker said; null: as the file says, or millimetres
  * @property array<string, string>|null $sides what the maker calls its six sides
  * @property CarbonImmutable $created_at
- * @property Job|null $job
+ * @property \Illuminate\Database\Eloquent\Collection<int, Job> $jobs
  */
 final class ModelFile extends Model
 {
@@ -49,10 +50,19 @@ final class ModelFile extends Model
         return ['format' => MeshFormat::class, 'unit' => LengthUnit::class, 'sides' => 'array', 'bytes' => 'integer', 'job_id' => 'integer', 'created_at' => 'immutable_datetime'];
     }
 
-    /** @return BelongsTo<Job, $this> */
-    public function job(): BelongsTo
+    /** @return BelongsToMany<Job, $this> the newest first */
+    public function jobs(): BelongsToMany
     {
-        return $this->belongsTo(Job::class);
+        return $this->belongsToMany(Job::class, 'job_models')->withPivot('study_id')->orderByDesc('job_models.at')->orderByDesc('job_models.id');
+    }
+
+    /** It is for this job as well; with the study that was put into it, where one was. */
+    public function serves(Job $job, CarbonImmutable $at, ?Study $study = null): void
+    {
+        DB::table('job_models')->upsert(
+            [['workshop_id' => $this->workshop_id, 'job_id' => $job->id, 'model_file_id' => $this->id, 'study_id' => $study?->id, 'at' => $at->format('Y-m-d H:i:s.v')]],
+            ['job_id', 'model_file_id'], $study === null ? ['at'] : ['at', 'study_id'],
+        );
     }
 
     /** @return HasMany<Study, $this> */

@@ -75,7 +75,7 @@ final readonly class JobView implements View
             'due_on' => $this->job->due_on?->toDateString(),
             'skin' => $this->job->skin,
             'uses' => array_values(array_map(fn (string $id): array => ['id' => $id, 'name' => $this->library->uses()[$id]['name'], 'ask' => Phrase::written($this->library->uses()[$id]['ask'])], array_filter($this->job->usedFor(), fn (string $id): bool => isset($this->library->uses()[$id])))),
-            'model' => ModelFile::query()->where('job_id', $this->job->id)->orderByDesc('id')->first(['id', 'name', 'workshop_id'])?->only('id', 'name'),
+            'model' => ModelFile::query()->join('job_models', 'job_models.model_file_id', '=', 'model_files.id')->where('job_models.job_id', $this->job->id)->orderByDesc('job_models.at')->orderByDesc('job_models.id')->first(['model_files.id', 'model_files.name', 'model_files.workshop_id'])?->only('id', 'name'),
             'cast' => (int) $this->job->impressions->where('kind', ImpressionKind::Cast)->sum(static fn (Impression $link): int => $sofar->pieces($link->id)),
             // As many as the last pour gave: one, or a gang.
             'ready' => array_map(static fn (array $one): array => ['link_id' => $one['pour']->impression_id, 'pour_id' => $one['pour']->id, 'name' => $one['pour']->impression->name, 'ready_ms' => (int) $one['ready']->readyMs, 'full' => $one['ready']->isFull, 'late_days' => $one['ready']->lateDays()], $this->readiness->curing(CarbonImmutable::now(), array_values($this->job->impressions->modelKeys()))),

@@ -18,7 +18,7 @@ use App\Models\Study;
  * @phpstan-type WayShape array{at: Place, to: Place, length_mm: float}
  * @phpstan-type MouldBlockShape array{
  *     inner_mm: Place, margin_mm: float, seam_mm: float, stepped: bool, lower_ml: float, upper_ml: float, keys: list<Place>, key_mm: float,
- *     spout: array{at: Place, to: Place, length_mm: float, reservoir_ml: float}, vents: list<WayShape>, fill_mm: float, warnings: list<StudyWarningShape>
+ *     spout: array{at: Place, to: Place, length_mm: float, reservoir_ml: float}, vents: list<WayShape>, fill_mm: float, locks_pct?: float, warnings: list<StudyWarningShape>
  * }
  * @phpstan-type FloatShape array{floats: bool, up: Place|null, level_mm: float, wet_ml: float, dry_ml: float, draught_mm: float, freeboard_mm: float, stable: bool}
  * @phpstan-type StudyAnswerShape array{

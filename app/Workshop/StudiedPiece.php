@@ -22,7 +22,9 @@ final readonly class StudiedPiece
     /** Null where the job has no model, or none that was studied. */
     public static function of(int $job): ?self
     {
-        $study = Study::query()->where('state', Study::DONE)->whereIn('model_file_id', ModelFile::query()->where('job_id', $job)->select('id'))->with('modelFile')->orderByDesc('id')->first();
+        $newest = Rows::of('job_models')->where('job_id', $job)->whereIn('model_file_id', ModelFile::query()->select('id'))->orderByDesc('at')->orderByDesc('id')->first(['model_file_id', 'study_id']);
+        // What was put into the job holds for it, whatever was asked of the model since for another.
+        $study = $newest === null ? null : Study::query()->where('state', Study::DONE)->where('model_file_id', $newest->model_file_id)->with('modelFile')->orderByRaw('case when id = ? then 0 else 1 end', [(int) ($newest->study_id ?? 0)])->orderByDesc('id')->first();
         if ($study === null || $study->answer === null) {
             return null;
         }

@@ -37,6 +37,7 @@ final class DemoModels extends Seeder
                 'name' => $name, 'format' => MeshFormat::ofName($name), 'bytes' => strlen($bytes), 'hash' => hash('sha256', $bytes), 'sides' => $sides,
                 'job_id' => $job === '' ? null : Job::query()->where('name', $job)->value('id'), 'created_at' => $now->subDays(20 - 3 * $i)->subMinutes(37 * $i),
             ]);
+            $job === '' || $file->serves(Job::query()->where('name', $job)->firstOrFail(), $file->created_at);
             Storage::disk('local')->put($file->path(), $bytes);
             // Without a worker nobody waits until the best ways are found: two are said.
             config('queue.default') === 'sync'

@@ -10,6 +10,7 @@ use App\Models\ImpressionKind;
 use App\Models\ModelFile;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\Workshop\StudiedPiece;
 use Tests\StudiesModels;
 use Tests\TestCase;
 
@@ -43,6 +44,24 @@ final class StudyIntoJobTest extends TestCase
         $this->post("/studies/{$moved['id']}/job", ['job' => $job->id])->assertRedirect("/jobs/{$job->id}");
         self::assertSame(4, $job->impressions()->count());
         self::assertEqualsWithDelta($moved['answer']['mould']['lower_ml'], $halves[0]?->pours()->firstOrFail()->sheet['volume']['volume_ml'], 0.1);
+    }
+
+    public function test_a_model_studied_for_two_jobs_stays_with_both_and_each_keeps_its_own_study(): void
+    {
+        [$first, $second] = [$this->job(), $this->job()];
+        $ball = $this->ball($first);
+        $whole = $this->asked($ball, wall_mm: 10, one_part: true);
+        $this->post("/studies/{$whole['id']}/job", ['job' => $first->id])->assertRedirect();
+        $halves = $this->asked($ball, wall_mm: 20);
+        $this->post("/studies/{$halves['id']}/job", ['job' => $second->id])->assertRedirect();
+
+        self::assertSame([$second->id, $first->id], array_column($this->get("/study/{$ball->id}")->assertOk()->inertiaProps('file')['jobs'], 'id'));
+        foreach ([$first, $second] as $job) {
+            self::assertSame($ball->id, $this->get("/jobs/{$job->id}")->assertOk()->inertiaProps('job')['model']['id']);
+        }
+        self::assertEquals([$whole['answer']['mould']['inner_mm'], $halves['answer']['mould']['inner_mm']], [StudiedPiece::of($first->id)?->toArray()['box_mm'], StudiedPiece::of($second->id)?->toArray()['box_mm']]);
+        self::assertNotNull(StudiedPiece::of($first->id)?->toArray()['stretch_pct'], 'Of one part it says how far the rubber stretches; of two it says nothing of that.');
+        self::assertNull(StudiedPiece::of($second->id)?->toArray()['stretch_pct']);
     }
 
     public function test_a_mould_of_one_part_is_one_link_and_takes_all(): void

@@ -41,6 +41,9 @@ final readonly class StudyController
 {
     private const JOBS_OFFERED = 40;
 
+    /** So much the walls of a box stand above its fill: what is poured to the brim runs over. */
+    private const FREEBOARD_MM = 10.0;
+
     public function __construct(private StudyDesk $desk, private Library $library, private BuildBook $book, private SheetReckoner $reckoner) {}
 
     public function index(Request $request): Response
@@ -81,10 +84,10 @@ final readonly class StudyController
         $first = $this->desk->found($model);
 
         return Reply::page('study/Study', [
-            'file' => (new ModelFileView($model->load('job')))->toArray(),
+            'file' => (new ModelFileView($model->load('jobs')))->toArray(),
             'study' => (new StudyView($study))->toArray(),
             'first' => $first === null ? null : (new StudyView($first))->toArray(),
-            'rubbers' => (new RubbersView($this->library, $this->book, $this->reckoner, $model->job))->toArray(),
+            'rubbers' => (new RubbersView($this->library, $this->book, $this->reckoner, $model->jobs->first()))->toArray(),
             'jobs' => array_values(Job::query()->orderByDesc('id')->limit(self::JOBS_OFFERED)->get(['id', 'name', 'workshop_id'])->map(static fn (Job $job): array => ['id' => $job->id, 'name' => $job->name])->all()),
         ]);
     }
@@ -142,7 +145,8 @@ final readonly class StudyController
                 $changed['sides'] = Sides::from($said->objectOrNull('sides'))->toArray();
             }
             if (array_key_exists('job', $said->toArray())) {
-                $changed['job_id'] = $said->has('job') ? Job::query()->findOrFail((int) $said->number('job', 1.0, 1e15))->id : null;
+                $job = $said->has('job') ? Job::query()->findOrFail((int) $said->number('job', 1.0, 1e15)) : null;
+                $job === null ? $model->jobs()->detach() : $model->serves($job, CarbonImmutable::now());
             }
         } catch (BadInput $wrong) {
             return Reply::back('model', $wrong);
@@ -205,11 +209,11 @@ final readonly class StudyController
         if ($joint === 'round') {
             // As wide as from corner to corner of the piece, and its margin all round.
             $margin = $block->number('margin_mm');
-            $asked = ['round' => ['diameter_mm' => hypot($inner[0] - 2.0 * $margin, $inner[1] - 2.0 * $margin) + 2.0 * $margin, 'height_mm' => $inner[2], 'clay_bed_mm' => $block->number('seam_mm')]];
+            $asked = ['round' => ['diameter_mm' => hypot($inner[0] - 2.0 * $margin, $inner[1] - 2.0 * $margin) + 2.0 * $margin, 'height_mm' => $inner[2], 'clay_bed_mm' => $block->number('seam_mm'), 'fill_mm' => $block->number('fill_mm'), 'freeboard_mm' => self::FREEBOARD_MM]];
 
             return $this->drawing((new BoxToCut)->ask(Fields::of($asked))[$format], $study, $format);
         }
-        $asked = ['inner_mm' => $inner, 'board_mm' => self::number($request, 'board', 6.0), 'joint' => $joint, 'kerf_mm' => self::number($request, 'kerf', 0.0), 'clay_bed_mm' => $block->number('seam_mm'), 'fill_mm' => $block->number('fill_mm'), 'margin_mm' => $block->number('margin_mm')];
+        $asked = ['inner_mm' => $inner, 'board_mm' => self::number($request, 'board', 6.0), 'joint' => $joint, 'kerf_mm' => self::number($request, 'kerf', 0.0), 'clay_bed_mm' => $block->number('seam_mm'), 'fill_mm' => $block->number('fill_mm'), 'margin_mm' => $block->number('margin_mm'), 'freeboard_mm' => self::FREEBOARD_MM];
         $sheet = $request->query('sheet');
         if (is_string($sheet)) {
             $asked['sheet_mm'] = array_map(floatval(...), explode('x', $sheet));

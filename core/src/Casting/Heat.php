@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Casting;
 
+use Apalos\Core\Facts\Fact;
+use Apalos\Core\Facts\FactKind;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
@@ -40,6 +42,19 @@ final readonly class Heat
     public function toArray(): array
     {
         return ['from_c' => $this->from->degrees, 'to_c' => $this->to->degrees, 'over_c' => $this->over->degrees, 'step_s' => $this->stepSeconds];
+    }
+
+    /**
+     * One reading as it was told.
+     *
+     * @template K of FactKind
+     *
+     * @param  Fact<K>  $fact
+     * @return Reading
+     */
+    public static function read(Fact $fact): array
+    {
+        return ['at' => $fact->at, 'c' => (float) $fact->number('c'), 'by' => $fact->text('by') ?? ''];
     }
 
     /** @param  list<Reading>  $readings  in order, minutes */

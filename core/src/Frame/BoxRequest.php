@@ -25,7 +25,7 @@ final readonly class BoxRequest
     /** @throws BadInput */
     public static function from(Fields $in): self
     {
-        $in->only('inner_mm', 'board_mm', 'joint', 'kerf_mm', 'sheet_mm', 'clay_bed_mm', 'fill_mm', 'margin_mm');
+        $in->only('inner_mm', 'board_mm', 'joint', 'kerf_mm', 'sheet_mm', 'clay_bed_mm', 'fill_mm', 'margin_mm', 'freeboard_mm');
         $inner = $in->numbers('inner_mm', 0.0, 5000.0, 3);
         if (count($inner) !== 3 || min($inner) <= 0.0) {
             throw BadInput::at($in->at('inner_mm'), Phrase::of('frame.box_too_small'));
@@ -38,12 +38,15 @@ final readonly class BoxRequest
         if ($kerf > $board) {
             throw BadInput::at($in->at('kerf_mm'), Phrase::of('frame.kerf_too_wide'));
         }
+        // Walls no higher than the fill run over: they stand so much above it.
+        $fill = $in->numberOrNull('fill_mm', 0.0, $inner[2]);
+        $high = max($inner[2], ($fill ?? $inner[2]) + ($in->numberOrNull('freeboard_mm', 0.0, 500.0) ?? 0.0));
         $sheet = $in->numbers('sheet_mm', 10.0, 10_000.0, 2);
 
         return new self(
-            [$inner[0], $inner[1], $inner[2]], $board, $in->has('joint') ? $in->choice('joint', Joint::class) : Joint::Tabs, $kerf,
+            [$inner[0], $inner[1], $high], $board, $in->has('joint') ? $in->choice('joint', Joint::class) : Joint::Tabs, $kerf,
             count($sheet) === 2 ? [$sheet[0], $sheet[1]] : self::USUAL_SHEET,
-            ['clay_bed' => $in->numberOrNull('clay_bed_mm', 0.0, $inner[2]), 'fill' => $in->numberOrNull('fill_mm', 0.0, $inner[2]), 'margin' => $in->numberOrNull('margin_mm', 0.0, max($inner))],
+            ['clay_bed' => $in->numberOrNull('clay_bed_mm', 0.0, $inner[2]), 'fill' => $fill, 'margin' => $in->numberOrNull('margin_mm', 0.0, max($inner))],
         );
     }
 }

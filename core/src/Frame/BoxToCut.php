@@ -42,9 +42,10 @@ final class BoxToCut
     private function wrap(Fields $in): array
     {
         $in->only('round', 'sheet_mm');
-        $round = $in->object('round')->only('diameter_mm', 'height_mm', 'thickness_mm', 'overlap_mm', 'clay_bed_mm', 'fill_mm');
+        $round = $in->object('round')->only('diameter_mm', 'height_mm', 'thickness_mm', 'overlap_mm', 'clay_bed_mm', 'fill_mm', 'freeboard_mm');
         $diameter = $round->positive('diameter_mm', 5000.0);
-        $height = $round->positive('height_mm', 5000.0);
+        $inside = $round->positive('height_mm', 5000.0);
+        $height = max($inside, ($round->numberOrNull('fill_mm', 0.0, $inside) ?? $inside) + ($round->numberOrNull('freeboard_mm', 0.0, 500.0) ?? 0.0));
         // The strip is bent about the middle of its thickness.
         $around = M_PI * ($diameter + ($round->numberOrNull('thickness_mm', 0.0, 50.0) ?? 0.0));
         $overlap = $round->numberOrNull('overlap_mm', 0.0, 500.0) ?? self::USUAL_OVERLAP;

@@ -71,7 +71,7 @@ final readonly class Fields
     /** A finite number from $min to $max, both included. */
     public function number(string $key, float $min = 0.0, float $max = self::HUGE): float
     {
-        $value = $this->finite($key);
+        $value = $this->finite($key, $min < 0.0);
         if ($value < $min) {
             throw BadInput::at($this->at($key), Phrase::of('input.too_small', ['least' => self::plain($min), 'value' => self::plain($value)]));
         }
@@ -252,7 +252,8 @@ final readonly class Fields
         return array_map(strval(...), array_keys($this->values));
     }
 
-    private function finite(string $key): float
+    /** @param  bool  $crosses  nought lies inside the range: what is so near to it is nought, as a sum of tenths leaves it */
+    private function finite(string $key, bool $crosses = false): float
     {
         $value = $this->required($key);
         if (is_string($value) && preg_match('/^\s*-?\d+,\d+\s*$/', $value) === 1) {
@@ -264,11 +265,11 @@ final readonly class Fields
         if (! is_finite((float) $value)) {
             throw BadInput::at($this->at($key), Phrase::of('input.too_large_to_mean'));
         }
-        if ($value != 0 && abs($value) < self::TINY) {
-            throw BadInput::at($this->at($key), Phrase::of('input.too_small_to_mean'));
+        if ($value == 0 || abs($value) >= self::TINY) {
+            return (float) $value;
         }
 
-        return (float) $value;
+        return $crosses ? 0.0 : throw BadInput::at($this->at($key), Phrase::of('input.too_small_to_mean'));
     }
 
     private function required(string $key): mixed

@@ -16,11 +16,12 @@ final readonly class MouldBlock
      * @param  list<array{float, float, float}>  $keys
      * @param  array{at: array{float, float, float}, to: array{float, float, float}, length_mm: float, reservoir_ml: float}  $spout
      * @param  list<array{at: array{float, float, float}, to: array{float, float, float}, length_mm: float}>  $vents
+     * @param  float  $locks  of the surface, in per cent, that a level seam there locks in; nought of one part
      * @param  list<Warning>  $warnings
      */
     public function __construct(
         public array $inner, public float $margin, public float $seam, public bool $stepped, public array $halves,
-        public array $keys, public float $keyMm, public array $spout, public array $vents, public float $fillLevel, public array $warnings,
+        public array $keys, public float $keyMm, public array $spout, public array $vents, public float $fillLevel, public float $locks, public array $warnings,
     ) {}
 
     /** @return array<string, mixed> */
@@ -29,7 +30,7 @@ final readonly class MouldBlock
         return [
             'inner_mm' => $this->inner, 'margin_mm' => $this->margin, 'seam_mm' => $this->seam, 'stepped' => $this->stepped,
             'lower_ml' => $this->halves[0], 'upper_ml' => $this->halves[1], 'keys' => $this->keys, 'key_mm' => $this->keyMm,
-            'spout' => $this->spout, 'vents' => $this->vents, 'fill_mm' => $this->fillLevel, 'warnings' => Warning::all($this->warnings),
+            'spout' => $this->spout, 'vents' => $this->vents, 'fill_mm' => $this->fillLevel, 'locks_pct' => $this->locks, 'warnings' => Warning::all($this->warnings),
         ];
     }
 

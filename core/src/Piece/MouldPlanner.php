@@ -25,6 +25,9 @@ final readonly class MouldPlanner
 
     private const LEAST_RESERVOIR_ML = 4.0;
 
+    /** Of the surface: less is the zigzag of the facets. */
+    private const LOCKS_PCT = 0.5;
+
     /** Keys stand this far apart along a long side at most. */
     private const EVERY = 90.0;
 
@@ -48,8 +51,12 @@ final readonly class MouldPlanner
         if (! $this->onePart && count($keys) < 2) {
             $warnings[] = new Warning('no_room_for_keys', Phrase::of('piece.no_room_for_keys', ['key' => Quantity::length($key)]));
         }
+        $locks = $this->onePart || $this->survey->area <= 0.0 ? 0.0 : 100.0 * SeamLocks::at($facing, $plane) / $this->survey->area;
+        $told = ['pct' => $locks, 'at' => Quantity::length($plane - $facing->lowest())];
         if (! $this->onePart && ! $this->parting->flat && $this->seam === null) {
-            $warnings[] = new Warning('stepped_seam', Phrase::of('piece.stepped_seam', ['spread' => Quantity::length($this->parting->range[1] - $this->parting->range[0])]));
+            $warnings[] = new Warning('stepped_seam', Phrase::of('piece.stepped_seam', ['spread' => Quantity::length($this->parting->range[1] - $this->parting->range[0]), ...$told]));
+        } elseif ($locks >= self::LOCKS_PCT) {
+            $warnings[] = new Warning('seam_locks', Phrase::of('piece.seam_locks', [...$told, 'widest' => Quantity::length($this->parting->plane - $facing->lowest())]));
         }
         $vents = [];
         foreach ($poured->traps as $trap) {
@@ -67,7 +74,7 @@ final readonly class MouldPlanner
             [$u1 - $u0, $v1 - $v0, $roof - $floor], $this->margin, $plane - $floor, ! $this->onePart && ! $this->parting->flat, $halves,
             array_map(fn (array $at): array => $this->facing->place([$at[0], $at[1], $plane]), $keys), $key,
             [...$this->way($poured->spout, $poured->up), 'reservoir_ml' => max(self::LEAST_RESERVOIR_ML, self::RESERVOIR * $volume)],
-            $vents, $roof - $floor, array_values($warnings),
+            $vents, $roof - $floor, $locks, array_values($warnings),
         );
     }
 

@@ -45,7 +45,7 @@ final class PieceStudy
         $parting = Silhouette::of($best->facing);
         $tell('pouring', 0.65);
         $pours = $asked->pour === null
-            ? PourSearch::of($survey, static fn (float $share) => $tell('pouring', 0.65 + 0.25 * $share))
+            ? PourSearch::of($survey, static fn (float $share) => $tell('pouring', 0.65 + 0.25 * $share), $asked->onePart ? null : $best->facing->along)
             : [AirTraps::of($survey->mesh, $survey->links, $asked->pour)];
         $tell('stretching', 0.9);
         $above = Clip::above($best->facing, $parting->plane);

@@ -7,6 +7,7 @@ namespace Apalos\Core\Piece;
 use Apalos\Core\Mesh\Coarse;
 use Apalos\Core\Mesh\Direction;
 use Apalos\Core\Mesh\Links;
+use Apalos\Core\Mesh\Mesh;
 use Apalos\Core\Mesh\Survey;
 
 /**
@@ -31,16 +32,23 @@ final class PourSearch
     /** What a degree of tipping weighs against a vent. */
     private const DEGREE = 0.012;
 
+    /** What a spout in the middle of a half weighs against a vent, and one that is not at an end of the piece: on the seam it leaves no scar that is seen, and opens with the mould. */
+    private const OFF_SEAM = 0.4;
+
+    private const OFF_END = 0.2;
+
     /**
      * @param  callable(float): void  $tell  how far it is, 0–1
+     * @param  Direction|null  $pull  of a mould of two parts: its seam lies across
      * @return list<Poured> the three best, best first
      */
-    public static function of(Survey $survey, callable $tell): array
+    public static function of(Survey $survey, callable $tell, ?Direction $pull = null): array
     {
         $coarse = Coarse::of($survey->mesh, self::COARSE);
         $links = $coarse->mesh === $survey->mesh ? $survey->links : Links::of($coarse->mesh);
-        $weigh = self::weighing(abs($survey->volume));
-        $ways = [...Ways::axes(), ...array_merge(...array_map(static fn (Direction $way): array => [$way, $way->back()], Ways::own($survey->mesh))), ...Ways::around(self::WAYS, false)];
+        $own = Ways::own($survey->mesh);
+        $weigh = self::weighing(abs($survey->volume), $pull, self::longest($survey->mesh, $own));
+        $ways = [...Ways::axes(), ...array_merge(...array_map(static fn (Direction $way): array => [$way, $way->back()], $own)), ...Ways::around(self::WAYS, false)];
         $asked = 0;
         $score = static function (Direction $way) use ($coarse, $links, $weigh, $tell, &$asked, $ways): float {
             $tell(min(0.6, 0.6 * ++$asked / (3 * count($ways))));
@@ -73,15 +81,30 @@ final class PourSearch
         return $poured;
     }
 
+    /** @param  list<Direction>  $own */
+    private static function longest(Mesh $mesh, array $own): Direction
+    {
+        $spread = static function (Direction $way) use ($mesh): float {
+            $along = $mesh->along($way);
+
+            return $along === [] ? 0.0 : max($along) - min($along);
+        };
+        usort($own, static fn (Direction $one, Direction $other): int => $spread($other) <=> $spread($one));
+
+        return $own[0] ?? Direction::up();
+    }
+
     /** @return \Closure(Poured): float */
-    private static function weighing(float $ml): \Closure
+    private static function weighing(float $ml, ?Direction $pull, Direction $longest): \Closure
     {
         $step = max(0.02, self::SHARE * $ml);
 
-        return static function (Poured $poured) use ($step): float {
+        return static function (Poured $poured) use ($step, $pull, $longest): float {
             $tilt = min([180.0, ...array_map(static fn (Direction $axis): float => $axis->angleTo($poured->up), Ways::axes())]);
 
-            return 100.0 * floor($poured->trapped() / $step) + $poured->vents() + self::DEGREE * $tilt;
+            $place = $pull === null ? 0.0 : self::OFF_SEAM * abs($poured->up->dot($pull)) + self::OFF_END * (1.0 - abs($poured->up->dot($longest)));
+
+            return 100.0 * floor($poured->trapped() / $step) + $poured->vents() + self::DEGREE * $tilt + $place;
         };
     }
 }

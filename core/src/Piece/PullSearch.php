@@ -32,6 +32,9 @@ final class PullSearch
 
     private const LONG = 0.6;
 
+    /** Per cent. */
+    private const HIDES_MUCH = 12.0;
+
     /** Degrees in which one looks for a way that marks itself. */
     private const NEAR = 8.0;
 
@@ -115,9 +118,10 @@ final class PullSearch
 
     private static function weighed(Undercuts $seen): float
     {
-        $parting = Silhouette::of($seen->facing);
         $size = max($seen->facing->mesh->bounds()->diagonal(), 1e-9);
+        // How crooked the seam of what hides so much is decides nothing: it passes for the worst.
+        $range = $seen->pct() > self::HIDES_MUCH ? [0.0, $size] : Silhouette::of($seen->facing)->range;
 
-        return $seen->pct() + self::CROOKED * ($parting->range[1] - $parting->range[0]) / $size + self::LONG * $seen->facing->height() / $size;
+        return $seen->pct() + self::CROOKED * ($range[1] - $range[0]) / $size + self::LONG * $seen->facing->height() / $size;
     }
 }

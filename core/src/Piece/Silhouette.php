@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Apalos\Core\Piece;
 
 /**
- * Finds the parting of a pull. Normals are averaged at the vertices and run evenly over a facet, so that a round piece parts in a
- * smooth line and not along the zigzag of its facets.
+ * Finds the parting of a pull: the true silhouette, where the surface turns from one way to the other, outside and on inner walls. Over
+ * what is round it runs smoothly across the facets, over a crease along the crease ({@see Creases}).
  */
 final class Silhouette
 {
@@ -28,68 +28,9 @@ final class Silhouette
         if (self::WALL * max($facing->mesh->bounds()->size()) < $walls[1] - $walls[0]) {
             return self::onTheEdge($facing, $walls[1]);
         }
-        $leans = self::atVertices($facing);
-        [$u, $v, $w, $corners] = [$facing->u, $facing->v, $facing->w, $facing->mesh->corners];
-        $segments = $ends = [];
-        for ($h = 0, $n = count($corners); $h < $n; $h += 3) {
-            [$a, $b, $c] = [$corners[$h], $corners[$h + 1], $corners[$h + 2]];
-            $up = ($leans[$a] > self::UPRIGHT ? 1 : 0) + ($leans[$b] > self::UPRIGHT ? 1 : 0) + ($leans[$c] > self::UPRIGHT ? 1 : 0);
-            if ($up === 0 || $up === 3) {
-                continue;
-            }
-            $two = [];
-            $keys = [];
-            foreach ([[$a, $b], [$b, $c], [$c, $a]] as [$p, $q]) {
-                if (($leans[$p] > self::UPRIGHT) === ($leans[$q] > self::UPRIGHT)) {
-                    continue;
-                }
-                $t = max(0.0, min(1.0, ($leans[$p] - self::UPRIGHT) / ($leans[$p] - $leans[$q])));
-                $two[] = [$u[$p] + $t * ($u[$q] - $u[$p]), $v[$p] + $t * ($v[$q] - $v[$p]), $w[$p] + $t * ($w[$q] - $w[$p])];
-                $keys[] = $p < $q ? "{$p} {$q}" : "{$q} {$p}";
-            }
-            if (isset($two[0], $two[1])) {
-                $segments[] = [$two[0], $two[1]];
-                $ends[] = $keys;
-            }
-        }
+        $seam = new SeamLine($facing, Creases::of($facing, self::UPRIGHT), self::UPRIGHT);
 
-        return self::judged($facing, $walls, $segments, Chains::of($ends));
-    }
-
-    /**
-     * Weighed by the angle each facet has at the vertex, so that it does not matter how a side is cut into triangles.
-     *
-     * @return list<float>
-     */
-    private static function atVertices(Facing $facing): array
-    {
-        [$u, $v, $w, $lean, $corners] = [$facing->u, $facing->v, $facing->w, $facing->lean, $facing->mesh->corners];
-        $sum = $weight = array_fill(0, max(1, $facing->mesh->vertices()), 0.0);
-        foreach ($lean as $f => $leans) {
-            for ($k = 0; $k < 3; $k++) {
-                $p = $corners[3 * $f + $k];
-                $q = $corners[3 * $f + ($k + 1) % 3];
-                $r = $corners[3 * $f + ($k + 2) % 3];
-                $au = $u[$q] - $u[$p];
-                $av = $v[$q] - $v[$p];
-                $aw = $w[$q] - $w[$p];
-                $bu = $u[$r] - $u[$p];
-                $bv = $v[$r] - $v[$p];
-                $bw = $w[$r] - $w[$p];
-                $both = sqrt(($au * $au + $av * $av + $aw * $aw) * ($bu * $bu + $bv * $bv + $bw * $bw));
-                if ($both > 0.0) {
-                    $angle = acos(max(-1.0, min(1.0, ($au * $bu + $av * $bv + $aw * $bw) / $both)));
-                    $sum[$p] += $angle * $leans;
-                    $weight[$p] += $angle;
-                }
-            }
-        }
-        $leans = [];
-        foreach ($sum as $p => $all) {
-            $leans[] = $weight[$p] > 0.0 ? $all / $weight[$p] : 0.0;
-        }
-
-        return $leans;
+        return self::judged($facing, $walls, $seam->segments, Chains::of($seam->ends));
     }
 
     /** Where walls stand upright, a seam shows least on the edge at their top; there it is as flat as the edge. */
@@ -123,7 +64,7 @@ final class Silhouette
         $most = -INF;
         $drawn = [];
         foreach ($segments as $i => $segment) {
-            if (isset($kept[$loop[$i]])) {
+            if (isset($kept[$loop[$i]]) && $segment[0] !== $segment[1]) {
                 $least = min($least, $segment[0][2], $segment[1][2]);
                 $most = max($most, $segment[0][2], $segment[1][2]);
                 $drawn[] = $segment;

@@ -161,7 +161,7 @@ final readonly class RunState
             RunFactKind::Weighed => $fact->text('step') === $this->step->key() ? $this->weighed($fact) : $this,
             // Where the weighing and the tare before it were taken back, the cup stands empty and nothing runs.
             RunFactKind::Met => $this->step->kind === StepKind::Weigh ? $this->withCup($this->cup()->met($fact->at)) : $this,
-            RunFactKind::Heated => $fact->text('step') === $this->step->key() ? $this->with(heated: [$this->step->batch => [...$this->heated[$this->step->batch] ?? [], self::reading($fact)]] + $this->heated) : $this,
+            RunFactKind::Heated => $fact->text('step') === $this->step->key() ? $this->with(heated: [$this->step->batch => [...$this->heated[$this->step->batch] ?? [], Heat::read($fact)]] + $this->heated) : $this,
             RunFactKind::Reheated => $fact->text('step') === $this->step->key() && $this->plan->heat !== null ? $this->withCup($this->cup()->unmet())->with(step: new Step(StepKind::Heat, $this->step->batch), heated: [$this->step->batch => []] + $this->heated, reheats: $this->reheats + 1) : $this,
             RunFactKind::Rescued => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->rescued())->weighingOn() : $this,
             RunFactKind::Kept => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->kept())->weighingOn() : $this,
@@ -209,15 +209,6 @@ final readonly class RunState
             StepKind::Fill => $this->with(filledAt: $this->filledAt + [$step->batch => $at])->at($next),
             default => $this->at($next),
         };
-    }
-
-    /**
-     * @param  Fact<RunFactKind>  $fact
-     * @return Reading
-     */
-    private static function reading(Fact $fact): array
-    {
-        return ['at' => $fact->at, 'c' => (float) $fact->number('c'), 'by' => $fact->text('by') ?? ''];
     }
 
     private function swapped(): self

@@ -154,6 +154,19 @@ final class BoxToCutTest extends TestCase
         return $in;
     }
 
+    /** Filled to 60 mm, with 10 mm above it: walls of 70, and the fill is a line that can be seen. */
+    public function test_walls_rise_above_the_fill_and_the_fill_is_engraved(): void
+    {
+        $asked = ['inner_mm' => [120, 80, 60], 'board_mm' => 4, 'joint' => 'butt', 'fill_mm' => 60];
+        $marks = static fn (array $box): int => preg_match_all('/class="engrave"/', (string) $box['svg']) ?: 0;
+        $high = static fn (array $box): float => max(array_map(static fn (array $panel): float => max(array_column($panel['outline'], 1)) - min(array_column($panel['outline'], 1)), array_filter($box['panels'], static fn (array $panel): bool => $panel['name'] !== 'floor')));
+        [$brim, $above] = [(new BoxToCut)->ask(Fields::of($asked)), (new BoxToCut)->ask(Fields::of([...$asked, 'freeboard_mm' => 10]))];
+        self::assertEqualsWithDelta(10.0, $high($above) - $high($brim), 1e-9);
+        self::assertSame(4, $marks($above) - $marks($brim), 'One on each wall; at the brim there is none to see.');
+        $round = (new BoxToCut)->ask(Fields::of(['round' => ['diameter_mm' => 90, 'height_mm' => 60, 'fill_mm' => 60, 'freeboard_mm' => 10]]));
+        self::assertMatchesRegularExpression('#class="engrave"[^>]*d="M4 16L[\d.]+ 16"#', (string) $round['svg'], 'Ten under the brim of the strip, the fill.');
+    }
+
     public function test_the_drawings_say_cut_and_engraved_apart_and_levels_where_they_lie(): void
     {
         $box = (new BoxToCut)->ask(Fields::of(['inner_mm' => [120, 80, 60], 'board_mm' => 4, 'joint' => 'butt', 'clay_bed_mm' => 25, 'fill_mm' => 55]));

@@ -65,6 +65,16 @@ final class FieldsTest extends TestCase
         self::assertFalse($in->has('no'));
     }
 
+    /** Where nought lies inside the range, a crumb beside it is nought; where it must be more, a crumb means nothing. */
+    public function test_a_crumb_beside_nought_is_nought_where_nought_is_inside(): void
+    {
+        $in = Fields::of(['at' => [6.7e-17, -1e-300, 3.0], 'mm' => 6.7e-17]);
+        self::assertSame([0.0, 0.0, 3.0], $in->numbers('at', -20_000.0, 20_000.0));
+        self::assertSame(0.0, $in->number('mm', -1.0, 1.0));
+        $this->expectException(BadInput::class);
+        $in->number('mm');
+    }
+
     public function test_only_what_is_missing_counts_as_missing(): void
     {
         foreach ([[[], true], [['x' => null], true], [['x' => 'much'], false], [['x' => -1], false]] as [$values, $missing]) {

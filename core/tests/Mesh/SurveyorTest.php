@@ -42,6 +42,14 @@ final class SurveyorTest extends TestCase
         self::assertEqualsWithDelta([0.0, 0.0, 15.0], $survey->centre, 1e-6);
     }
 
+    /** What is alike on both sides has its middle at nought, and no crumb of a sum beside it. */
+    public function test_the_middle_of_a_symmetric_body_is_nought(): void
+    {
+        foreach ([Shapes::sphere(30.0, 24), Shapes::torus(40.0, 10.0, 24), Shapes::box(60.0, 40.0, 20.0, -30.0, -20.0, -10.0)] as $mesh) {
+            self::assertSame([0.0, 0.0, 0.0], (new Surveyor)->survey($mesh)->centre);
+        }
+    }
+
     #[DataProvider('turns')]
     public function test_neither_turning_nor_moving_changes_them(int $seed): void
     {

@@ -1876,10 +1876,10 @@ export type ModelFileView = {
     mb: number;
     unit: string | null;
     sides: Record<string, string>;
-    job: {
+    jobs: {
         id: number;
         name: string;
-    } | null;
+    }[];
     at_ms: number;
 };
 
@@ -2701,6 +2701,7 @@ export type StudyView = {
                 length_mm: number;
             }[];
             fill_mm: number;
+            locks_pct?: number;
             warnings: {
                 code: string;
                 message: string;

@@ -48,7 +48,9 @@
             {#each chosen.filter((one) => one.asks.length > 0) as mould (mould.id)}
                 <div role="status">
                     <p><b>{mould.name}, {mould.code}, wants first:</b></p>
-                    <ul class="asks">{#each mould.asks as ask (ask)}<li>{ask}</li>{/each}</ul>
+                    <ul class="asks">
+                        {#each mould.asks as ask (ask)}<li>{ask}</li>{/each}
+                    </ul>
                 </div>
             {/each}
             {#if choosing || chosen.length === 0}

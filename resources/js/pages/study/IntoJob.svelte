@@ -3,7 +3,7 @@
     import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
-    import { sizes } from '../../lib/units';
+    import { measure, sizes } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Wrong from '../../parts/Wrong.svelte';
@@ -17,11 +17,11 @@
         wrong: string | null;
     };
     let { file, jobs, id, answer, wrong }: Props = $props();
-    let job = $state(untrack(() => String(file.job?.id ?? jobs[0]?.id ?? '')));
+    let job = $state(untrack(() => String(file.jobs[0]?.id ?? jobs[0]?.id ?? '')));
     let board = $state<number | string | null>(6);
     let joint = $state('tabs');
     let kerf = $state<number | string | null>(0);
-    const all = $derived(file.job === null || jobs.some((one) => one.id === file.job?.id) ? jobs : [file.job, ...jobs]);
+    const all = $derived([...file.jobs.filter((of) => !jobs.some((one) => one.id === of.id)), ...jobs]);
     const query = $derived(`board=${String(board ?? '')}&joint=${joint}&kerf=${String(kerf ?? 0)}&sheet=${sheet()}`);
     function sheet(): string {
         const long = Math.max(...answer.mould.inner_mm) + 60;
@@ -48,7 +48,12 @@
     {:else}<p>There is no job yet: <a class="link" href="/jobs">begin one</a>, and come back.</p>{/if}
     <h3 class="mt-2 text-lg">Walls to cut</h3>
     <p class="quiet">
-        {sizes(answer.mould.inner_mm, bench.units)} inside; the seam and the fill level are engraved.
+        {sizes(answer.mould.inner_mm, bench.units)} inside; the seam and the fill level are engraved, and the walls stand {measure(
+            10,
+            'length',
+            bench.units,
+            0,
+        )} above the fill.
     </p>
     <div class="three">
         <Measure label="Board" kind="length" bind:value={board} />

@@ -3,7 +3,7 @@
     import { untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
     import { axes, leaning, leant, read, written, type LiveStudy } from '../../lib/study.svelte';
-    import { measure } from '../../lib/units';
+    import { figure, measure } from '../../lib/units';
     import TextLine from '../../parts/TextLine.svelte';
     import type { ModelFileView } from '../../types/server';
 
@@ -146,6 +146,12 @@
                         oninput={(event) => live.change({ seam_mm: Number(event.currentTarget.value) })}
                     /><span class="fig deg">{measure(seam, 'length', bench.units, 0)}</span></label
                 >
+                {#if (answer.mould.locks_pct ?? 0) >= 0.5}<p
+                        class="text-sm {live.asked.seam_mm === null ? 'quiet' : 'font-bold text-error'}"
+                        role="status"
+                    >
+                        Parted level there, {figure(answer.mould.locks_pct ?? 0, 'percent', 'metric', 1)} % of the surface is locked in.
+                    </p>{/if}
                 {#if live.asked.seam_mm !== null}<button class="btn btn-sm" onclick={() => live.change({ seam_mm: null })}
                         >Where it parts by itself</button
                     >{/if}

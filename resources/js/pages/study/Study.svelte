@@ -88,7 +88,7 @@
 
 <p class="quiet">
     <a class="link inline-block min-w-11 py-2" href="/study">Study</a>
-    {#if file.job !== null}· for <a class="link" href="/jobs/{file.job.id}">{file.job.name}</a>{/if}
+    {#each file.jobs as one, i (one.id)}{i === 0 ? '· for ' : ', '}<a class="link" href="/jobs/{one.id}">{one.name}</a>{/each}
 </p>
 <h1 class="text-3xl">{file.name}</h1>
 
