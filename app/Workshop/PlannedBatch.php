@@ -19,6 +19,8 @@ use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\Recipe;
 use Apalos\Core\Units\Grams;
 use Apalos\Core\Units\Minutes;
+use Apalos\Core\Volume\Measurement;
+use Apalos\Core\Volume\Method;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Workshop;
@@ -36,17 +38,20 @@ final readonly class PlannedBatch
      * Only what to weigh: for how long it pours is asked of a planned pour.
      *
      * @param  list<LineShape>  $lines
-     * @param  Fields  $batch  one of `mass_g`, `volume_ml`, `pour_id`
+     * @param  Fields  $batch  one of `mass_g`, `volume_ml`, `pour_id`, or `pieces` with `each_ml` and `spout_ml`
      *
      * @throws BadInput
      */
     public function weigh(BaseSheet $base, array $lines, Fields $batch): MixResult
     {
-        $batch->only('mass_g', 'volume_ml', 'pour_id');
+        $batch->only('mass_g', 'volume_ml', 'pour_id', 'pieces', 'each_ml', 'spout_ml');
         if ($batch->has('pour_id')) {
             $reckoning = $this->sheets->reckon($this->with($this->draft((int) $batch->number('pour_id'), $base)->sheet, $lines));
 
             return $reckoning->mix ?? throw BadInput::at('batch', Phrase::written('That sheet does not add up yet. Open it and fill in what is missing.'));
+        }
+        if ($batch->has('pieces')) {
+            $batch = Fields::of(['volume_ml' => Measurement::from(Method::Pieces, $batch)->rubber->likely], 'batch');
         }
         $by = $batch->has('volume_ml') ? 'volume_ml' : 'mass_g';
         $recipe = Recipe::from(Fields::of(['base' => $base->code, 'additives' => $lines]), $this->library->shelf());

@@ -138,6 +138,22 @@ final class FormulasTest extends TestCase
         self::assertSame([], $this->get('/pours/'.$this->draft()->id)->inertiaPage()['props']['pour']['formulas']);
     }
 
+    /** As makers think: so many pieces of so much each, wherever an amount is asked. */
+    public function test_an_amount_may_be_so_many_pieces(): void
+    {
+        $past = $this->begun();
+        $this->post("/pours/{$past->id}/again", ['pieces' => 40, 'each_ml' => 23, 'spout_ml' => 2])->assertSessionHasNoErrors();
+        $again = Pour::query()->latest('id')->firstOrFail();
+        self::assertSame(['pieces', 40, 23, 2], [$again->sheet['volume']['method'], (int) $again->sheet['volume']['pieces'], (int) $again->sheet['volume']['each_ml'], (int) $again->sheet['volume']['spout_ml']]);
+        $allowance = 1.0 + $again->sheet['volume']['allowance_pct'] / 100.0;
+        self::assertEqualsWithDelta(1000.0 * $allowance, $this->putJson("/pours/{$again->id}/sheet", $again->sheet)->assertOk()->json('volume.likely_ml'), 1e-6);
+        $this->from('/log')->post("/pours/{$past->id}/again", ['pieces' => 2.5, 'each_ml' => 23])->assertSessionHasErrors('again');
+        self::assertSame(2, Pour::query()->count());
+
+        $weigh = $this->postJson('/api/reckon/volume', ['method' => 'pieces', 'pieces' => 40, 'each_ml' => 23, 'spout_ml' => 4, 'allowance_pct' => 5])->assertOk()->json();
+        self::assertEqualsWithDelta(1134.0, $weigh['likely_ml'], 1e-9);
+    }
+
     public function test_a_past_pour_is_poured_again_scaled_to_a_new_mass(): void
     {
         $past = $this->begun(['formula.additives' => [['code' => 'pi-fawn', 'amount' => 0.8, 'basis' => 'pct_of_total', 'into' => 'b'], ['code' => 'sf-1', 'amount' => 60, 'basis' => 'pct_of_ab', 'into' => 'after']]]);

@@ -151,9 +151,9 @@ final readonly class FormulaController
     public function pour(Request $request, FormulaVersion $version, PourAgain $again): RedirectResponse
     {
         try {
-            $in = Fields::of($request->all())->only('impression_id', 'mass_g', 'capacity_ml');
+            $in = Fields::of($request->all())->only('impression_id', ...Amount::FIELDS);
             $link = Impression::query()->find((int) $in->number('impression_id')) ?? throw BadInput::at('impression_id', Phrase::written('Choose which link of which job it is poured into.'));
-            $pour = $again->into($version->load('formula'), $link, $in->has('mass_g') || $in->has('capacity_ml') ? Amount::from($in) : null);
+            $pour = $again->into($version->load('formula'), $link, $in->has('mass_g') || $in->has('capacity_ml') || $in->has('pieces') ? Amount::from($in) : null);
         } catch (BadInput $wrong) {
             return back()->withErrors(['pour' => $wrong->isMissing ? 'Choose which link of which job it is poured into.' : Reply::say($wrong)]);
         }

@@ -23,6 +23,8 @@ final readonly class Measurement
     /** What a mould is said to hold: measured with water, or as it is marked. */
     private const CAPACITY_PCT = 3.0;
 
+    private const MOST_PIECES = 100_000.0;
+
     /** @param  list<Phrase>  $working */
     private function __construct(public Spread $rubber, public array $working, public ?Container $container = null) {}
 
@@ -35,6 +37,7 @@ final readonly class Measurement
             Method::Displacement => self::measured($in->positive('poured_back_ml'), self::RICE_PCT, 'volume.working_poured_back'),
             Method::Mesh => self::measured($in->positive('volume_ml'), self::MESH_PCT, 'volume.working_mesh'),
             Method::Capacity => self::measured($in->positive('capacity_ml'), self::CAPACITY_PCT, 'volume.working_capacity'),
+            Method::Pieces => self::pieces($in),
             Method::Blanket => self::blanket($in),
             Method::Coats => self::coats($in),
         };
@@ -48,6 +51,18 @@ final readonly class Measurement
     private static function measured(float $ml, float $pct, string $code): self
     {
         return new self(Spread::within($ml, $pct), [Phrase::of($code, ['ml' => Quantity::volume($ml), 'pct' => $pct])]);
+    }
+
+    /** @throws BadInput for no whole number of pieces */
+    private static function pieces(Fields $in): self
+    {
+        $pieces = $in->positive('pieces', self::MOST_PIECES);
+        if ($pieces !== floor($pieces)) {
+            throw BadInput::at($in->at('pieces'), Phrase::of('volume.whole_pieces'));
+        }
+        [$each, $spout] = [$in->positive('each_ml'), $in->numberOrNull('spout_ml', 0.0, 1e6) ?? 0.0];
+
+        return new self(Spread::within($pieces * ($each + $spout), self::CAPACITY_PCT), [Phrase::of($spout > 0.0 ? 'volume.working_pieces_spout' : 'volume.working_pieces', ['n' => (int) $pieces, 'each' => Quantity::volume($each), 'spout' => Quantity::volume($spout), 'ml' => Quantity::volume($pieces * ($each + $spout)), 'pct' => self::CAPACITY_PCT])]);
     }
 
     private static function blanket(Fields $in): self

@@ -21,6 +21,7 @@ final readonly class VolumeRequest
         'coats' => ['area_mm2', 'coats'],
         'mesh' => ['volume_ml'],
         'capacity' => ['capacity_ml'],
+        'pieces' => ['pieces', 'each_ml', 'spout_ml'],
     ];
 
     public function __construct(

@@ -37,6 +37,8 @@ final class VolumeEstimatorTest extends TestCase
         yield 'clay in a measure, and a funnel' => [['method' => 'blanket', 'clay_ml' => 200, 'pour_up_ml' => 30], [220, 230, 240]];
         yield 'a blanket by area and thickness' => [['method' => 'blanket', 'area_mm2' => 20000, 'thickness_mm' => 10], [170, 200, 230]];
         yield 'three coats' => [['method' => 'coats', 'area_mm2' => 50000, 'coats' => [['thickness_mm' => 1], ['thickness_mm' => 2], ['thickness_mm' => 2]]], [212.5, 250, 287.5]];
+        yield 'forty pieces of 23 ml' => [['method' => 'pieces', 'pieces' => 40, 'each_ml' => 23], [892.4, 920, 947.6]];
+        yield 'with their spouts, and five in a hundred lost' => [['method' => 'pieces', 'pieces' => 40, 'each_ml' => 23, 'spout_ml' => 4, 'allowance_pct' => 5], [1099.98, 1134, 1168.02]];
         yield 'a mesh' => [['method' => 'mesh', 'volume_ml' => 400], [398, 400, 402]];
         yield 'allowance and what was learnt multiply' => [[...$box, 'allowance_pct' => 10, 'correction_pct' => -5], [418, 418, 418]];
     }
@@ -93,6 +95,8 @@ final class VolumeEstimatorTest extends TestCase
         yield 'an unknown method' => [['method' => 'guess'], 'method', 'Choose one of'];
         yield 'a field of another method' => [[...$box, 'clay_ml' => 3], 'clay_ml', 'no field'];
         yield 'clay twice over' => [['method' => 'blanket', 'clay_ml' => 3, 'area_mm2' => 100], 'clay_ml', 'either'];
+        yield 'half a piece' => [['method' => 'pieces', 'pieces' => 2.5, 'each_ml' => 3], 'pieces', 'counted whole'];
+        yield 'pieces of nothing' => [['method' => 'pieces', 'pieces' => 2, 'each_ml' => 0], 'each_ml', 'more than 0'];
         yield 'no coats' => [['method' => 'coats', 'area_mm2' => 100, 'coats' => []], 'coats', 'at least one coat'];
         yield 'an empty height' => [['method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 80, 'h_mm' => null]], 'box.h_mm', 'missing'];
         yield 'a negative height' => [['method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 80, 'h_mm' => -50]], 'box.h_mm', 'more than 0'];

@@ -1,11 +1,25 @@
 <script module lang="ts">
     import type { Entry } from '../lib/units';
 
-    /** How much is wanted: so much by mass, or what the mould holds. */
-    export type Amount = { by: 'mass' | 'capacity'; mass_g: Entry; capacity_ml: Entry };
+    /** How much is wanted: so much by mass, what the mould holds, or so many pieces of so much each. */
+    export type Amount = {
+        by: 'mass' | 'capacity' | 'pieces';
+        mass_g: Entry;
+        capacity_ml: Entry;
+        pieces?: Entry;
+        each_ml?: Entry;
+        spout_ml?: Entry;
+    };
     export const said = (amount: Amount): Record<string, Entry> =>
-        amount.by === 'mass' ? { mass_g: amount.mass_g } : { capacity_ml: amount.capacity_ml };
-    export const isSaid = (amount: Amount): boolean => (amount.by === 'mass' ? amount.mass_g : amount.capacity_ml) !== null;
+        amount.by === 'mass'
+            ? { mass_g: amount.mass_g }
+            : amount.by === 'capacity'
+              ? { capacity_ml: amount.capacity_ml }
+              : { pieces: amount.pieces ?? null, each_ml: amount.each_ml ?? null, spout_ml: amount.spout_ml ?? null };
+    export const isSaid = (amount: Amount): boolean =>
+        amount.by === 'pieces'
+            ? amount.pieces != null && amount.each_ml != null
+            : (amount.by === 'mass' ? amount.mass_g : amount.capacity_ml) !== null;
 </script>
 
 <script lang="ts">
@@ -17,20 +31,27 @@
 
 <div class="amount">
     <Choice label="How much" bind:value={amount.by}>
-        <option value="mass">so much by mass</option><option value="capacity">the mould holds</option>
+        <option value="mass">so much by mass</option><option value="capacity">the mould holds</option><option value="pieces"
+            >so many pieces</option
+        >
     </Choice>
-    {#if amount.by === 'mass'}<Measure label="Mass" kind="mass" bind:value={amount.mass_g} {error} />{:else}<Measure
-            label="It holds"
-            kind="fluid"
-            bind:value={amount.capacity_ml}
+    {#if amount.by === 'mass'}<Measure
+            label="Mass"
+            kind="mass"
+            bind:value={amount.mass_g}
             {error}
-        />{/if}
+        />{:else if amount.by === 'capacity'}<Measure label="It holds" kind="fluid" bind:value={amount.capacity_ml} {error} />{:else}
+        <Measure label="Pieces" kind="plain" bind:value={amount.pieces} {error} />
+        <Measure label="Each takes" kind="fluid" bind:value={amount.each_ml} />
+        <Measure label="Spout of each" kind="fluid" bind:value={amount.spout_ml} hint="where it is poured through one" />
+    {/if}
 </div>
 
 <style>
     .amount {
         display: grid;
-        grid-template-columns: minmax(8rem, 1fr) minmax(6rem, 1fr);
+        grid-template-columns: repeat(auto-fit, minmax(8rem, 1fr));
         gap: 0.5rem;
+        align-items: start;
     }
 </style>

@@ -18,6 +18,7 @@
         { id: 'box', name: 'Box', hint: 'inner box, less the part' },
         { id: 'cylinder', name: 'Tube', hint: 'inner tube, less the part' },
         { id: 'capacity', name: 'It holds', hint: 'the mould is known, or marked, to hold so much' },
+        { id: 'pieces', name: 'Pieces', hint: 'so many pieces of so much each, with their spouts' },
         { id: 'displacement', name: 'Rice', hint: 'filled with rice, sand or water and poured back' },
         { id: 'blanket', name: 'Clay', hint: 'clay blanket under a jacket' },
         { id: 'coats', name: 'Coats', hint: 'brushed on, coat by coat' },
@@ -32,6 +33,7 @@
         coats: () => ({ area_mm2: null, coats: [{ thickness_mm: 1 }, { thickness_mm: 2 }] }),
         mesh: () => ({ volume_ml: null }),
         capacity: () => ({ capacity_ml: null }),
+        pieces: () => ({ pieces: null, each_ml: null, spout_ml: 0 }),
     };
 
     // What was entered under another method comes back when one returns to it.
@@ -60,7 +62,13 @@
         live.changed();
     }
     /** What a method asks for, as the study of the piece has it. */
-    const offers: Record<string, string> = { mesh: 'its volume', box: 'its box and volume', coats: 'its surface', blanket: 'its surface' };
+    const offers: Record<string, string> = {
+        mesh: 'its volume',
+        pieces: 'its volume',
+        box: 'its box and volume',
+        coats: 'its surface',
+        blanket: 'its surface',
+    };
 
     function takeStudied(): void {
         const volume = live.sheet.volume;
@@ -69,6 +77,8 @@
         }
         if (volume.method === 'mesh') {
             volume.volume_ml = round(studied.volume_ml);
+        } else if (volume.method === 'pieces') {
+            volume.each_ml = round(studied.volume_ml);
         } else if (volume.method === 'box') {
             const [l, w, h] = studied.box_mm;
             volume.box = { l_mm: round(l), w_mm: round(w), h_mm: round(h) };
@@ -164,6 +174,12 @@
         <Field {live} path="volume.poured_back_ml" label="Poured back" kind="fluid" />
     {:else if method === 'capacity'}
         <Field {live} path="volume.capacity_ml" label="It holds" kind="fluid" />
+    {:else if method === 'pieces'}
+        <div class="three">
+            <Field {live} path="volume.pieces" label="Pieces" kind="plain" />
+            <Field {live} path="volume.each_ml" label="Each takes" kind="fluid" />
+            <Field {live} path="volume.spout_ml" label="Spout of each" kind="fluid" />
+        </div>
     {:else if method === 'blanket'}
         <div class="three">
             {#if hasBlanket}<Field {live} path="volume.area_mm2" label="Area under the blanket" kind="area" />

@@ -3,7 +3,8 @@
     import type { DraftView } from '../../types/server';
 
     /** What grams are wanted for: a mass, a volume, or a pour that is being planned. */
-    export type Batch = { mass_g: Entry } | { volume_ml: Entry } | { pour_id: number };
+    export type Batch = { mass_g: Entry } | { volume_ml: Entry } | { pour_id: number } | Pieces;
+    type Pieces = { pieces: Entry; each_ml: Entry; spout_ml: Entry };
 
     /** The pour one comes from, as the address names it, where it is of this base; else a hundred grams. */
     export function asked(drafts: DraftView[], base: string): Batch {
@@ -19,26 +20,42 @@
     type Props = { batch: Batch; drafts: DraftView[]; wrong: string | null; onchange: () => void };
     let { batch = $bindable(), drafts, wrong, onchange }: Props = $props();
 
-    const by = $derived('pour_id' in batch ? String(batch.pour_id) : 'volume_ml' in batch ? 'volume' : 'mass');
+    const by = $derived(
+        'pour_id' in batch ? String(batch.pour_id) : 'volume_ml' in batch ? 'volume' : 'pieces' in batch ? 'pieces' : 'mass',
+    );
 
     function set(to: Batch): void {
         batch = to;
         onchange();
     }
     const choose = (what: string): void =>
-        set(what === 'mass' ? { mass_g: 100 } : what === 'volume' ? { volume_ml: 100 } : { pour_id: Number(what) });
+        set(
+            what === 'mass'
+                ? { mass_g: 100 }
+                : what === 'volume'
+                  ? { volume_ml: 100 }
+                  : what === 'pieces'
+                    ? { pieces: 10, each_ml: 10, spout_ml: 0 }
+                    : { pour_id: Number(what) },
+        );
 </script>
 
 <div class="batch">
     <Choice label="How much for" value={by} onchange={(value) => choose(value)}>
         <option value="mass">a weight of</option>
         <option value="volume">a volume of</option>
+        <option value="pieces">so many pieces</option>
         {#each drafts as d (d.id)}<option value={String(d.id)}>{d.name}</option>{/each}
     </Choice>
     {#if 'mass_g' in batch}
         <Measure label="Batch" kind="mass" value={batch.mass_g} error={wrong} onchange={(mass_g) => set({ mass_g })} />
     {:else if 'volume_ml' in batch}
         <Measure label="It holds" kind="volume" value={batch.volume_ml} error={wrong} onchange={(volume_ml) => set({ volume_ml })} />
+    {:else if 'pieces' in batch}
+        {@const of = batch}
+        <Measure label="Pieces" kind="plain" value={of.pieces} error={wrong} onchange={(pieces) => set({ ...of, pieces })} />
+        <Measure label="Each takes" kind="volume" value={of.each_ml} onchange={(each_ml) => set({ ...of, each_ml })} />
+        <Measure label="Spout of each" kind="volume" value={of.spout_ml} onchange={(spout_ml) => set({ ...of, spout_ml })} />
     {:else if wrong !== null}
         <p class="font-bold text-error self-end" role="alert">{wrong}</p>
     {/if}
