@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Reads;
 
 use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Material\AdditiveRole;
+use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Material\BaseSheet;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
@@ -22,13 +24,13 @@ final readonly class RubbersView implements View
     /**
      * @return array{
      *     bases: list<array{code: string, name: string, sg: float, viscosity_pas: float|null, pot_life_min: float|null, elongation_pct: float|null, tear_n_mm: float|null, shore: string|null, soft: bool}>,
-     *     cast: string|null, mould: string|null,
+     *     fillers: list<array{code: string, name: string, sg: float}>, cast: string|null, mould: string|null,
      *     planned: array{name: string, base: string, sg: float, pot_life_min: float, viscosity_pas: float|null, start_min: float}|null
      * }
      */
     public function toArray(): array
     {
-        return ['bases' => array_map($this->base(...), array_values($this->library->atHand()->bases)), 'cast' => $this->link(ImpressionKind::Cast)?->material, 'mould' => $this->link(ImpressionKind::Mould)?->material, 'planned' => $this->planned()];
+        return ['bases' => array_map($this->base(...), array_values($this->library->atHand()->bases)), 'fillers' => $this->fillers(), 'cast' => $this->link(ImpressionKind::Cast)?->material, 'mould' => $this->link(ImpressionKind::Mould)?->material, 'planned' => $this->planned()];
     }
 
     /** @return array{code: string, name: string, sg: float, viscosity_pas: float|null, pot_life_min: float|null, elongation_pct: float|null, tear_n_mm: float|null, shore: string|null, soft: bool} */
@@ -42,6 +44,14 @@ final readonly class RubbersView implements View
             'elongation_pct' => $sheet->numberOrNull('elongation_pct'), 'tear_n_mm' => $sheet->numberOrNull('tear_n_mm'), 'shore' => $base->shore(),
             'soft' => ($sheet->numberOrNull('elongation_pct') ?? 0.0) >= 100.0,
         ];
+    }
+
+    /** @return list<array{code: string, name: string, sg: float}> what makes a cast lighter or heavier */
+    private function fillers(): array
+    {
+        $fillers = array_filter($this->library->atHand()->additives, static fn (AdditiveSheet $one): bool => $one->role === AdditiveRole::Filler);
+
+        return array_values(array_map(static fn (AdditiveSheet $one): array => ['code' => $one->code, 'name' => $one->name, 'sg' => $one->sheet()->number('sg', 0.01, 25.0)], $fillers));
     }
 
     /**

@@ -46,8 +46,13 @@ final class Ballast
             $warnings[] = new Warning('much_ballast', Phrase::of('water.much_ballast', ['ml' => Quantity::volume($ballastMl)]));
         }
         [$at, $split, $trimWarnings] = $ballast > 0.0 ? (new Trim)->place($asked, $ballast, $resin) : [null, null, []];
+        $nowhere = $at === null && $ballast > 0.0;
+        [$centre, $hangs] = $nowhere ? [null, null] : [(new Trim)->centre($asked, $at, max(0.0, $ballast)), (new Trim)->hangs($asked, $at, max(0.0, $ballast))];
+        if ($asked->ballastAt !== null && $hangs !== null && $hangs['up'][2] <= 0.0) {
+            $trimWarnings[] = new Warning('turns_over', Phrase::of('water.turns_over'));
+        }
 
-        return new BallastResult($asked->resin->sg, $ballast, $short, $at, $split, $whole, self::sinks($whole, $displaced, $asked->waterSg), [...$warnings, ...$trimWarnings], $at === null && $ballast > 0.0 ? null : (new Trim)->centre($asked, $at, max(0.0, $ballast)));
+        return new BallastResult($asked->resin->sg, $ballast, $short, $at, $split, $whole, self::sinks($whole, $displaced, $asked->waterSg), [...$warnings, ...$trimWarnings], $centre, $hangs);
     }
 
     private static function tooHeavy(BallastRequest $asked, float $k, float $in, float $out, float $hardware): Warning

@@ -13,29 +13,32 @@ final readonly class BallastRequest
 {
     /**
      * @param  array{float, float, float}|null  $centre  of its volume, mm
+     * @param  array{float, float, float}|null  $balance  where the bare cast hangs balanced, mm; null: where its volume lies
+     * @param  array{float, float, float}|null  $ballastAt  where the ballast is put by hand, mm; null: where it hangs as wanted
      * @param  list<Hardware>  $hardware
      * @param  float  $targetPct  weight over that of the water displaced: above nought it sinks, below it floats
      * @param  float|null  $trim  degrees the nose hangs below the tail (the body lies along x)
      */
     public function __construct(
         public float $volume, public ?array $centre, public Resin $resin, public array $hardware,
-        public float $waterSg, public float $targetPct, public float $ballastSg, public bool $inside, public ?float $trim,
+        public float $waterSg, public float $targetPct, public float $ballastSg, public bool $inside, public ?float $trim, public ?array $balance = null, public ?array $ballastAt = null,
     ) {}
 
     /** @throws BadInput */
     public static function from(Fields $in): self
     {
         $in->only('body', 'resin', 'hardware', 'water_sg', 'target_pct', 'ballast', 'trim_deg');
-        $body = $in->object('body')->only('volume_ml', 'centre_mm');
-        $ballast = $in->objectOrNull('ballast')?->only('sg', 'inside');
+        $body = $in->object('body')->only('volume_ml', 'centre_mm', 'balance_mm');
+        $ballast = $in->objectOrNull('ballast')?->only('sg', 'inside', 'at_mm');
+        $water = $in->has('water_sg') ? $in->number('water_sg', 0.5, 2.0) : 0.998;
         $asked = new self(
-            $body->positive('volume_ml'), self::place($body, 'centre_mm'), Resin::from($in->object('resin')),
+            $body->positive('volume_ml'), self::place($body, 'centre_mm'), Resin::from($in->object('resin'), $water),
             array_map(Hardware::from(...), $in->objects('hardware', 40)),
-            $in->has('water_sg') ? $in->number('water_sg', 0.5, 2.0) : 0.998,
+            $water,
             $in->has('target_pct') ? $in->number('target_pct', -95.0, 1000.0) : 0.0,
             $ballast?->has('sg') === true ? $ballast->number('sg', 0.1, 25.0) : 11.34,
             $ballast?->has('inside') !== true || $ballast->bool('inside'),
-            $in->numberOrNull('trim_deg', -60.0, 60.0),
+            $in->numberOrNull('trim_deg', -60.0, 60.0), self::place($body, 'balance_mm'), $ballast === null ? null : self::place($ballast, 'at_mm'),
         );
         $taken = array_sum(array_map(static fn (Hardware $one): float => $one->inside ? $one->volume() : 0.0, $asked->hardware));
         if ($taken >= $asked->volume) {

@@ -27,6 +27,12 @@ final class Floating
 
     private const DOWNHILL = 0.06;
 
+    /** mm: nearer to each other weight and lift lie in one place. */
+    private const ONE_PLACE = 0.02;
+
+    /** Of its height: so far the water is drawn over what sinks. */
+    private const OVER = 0.25;
+
     /** In ml. */
     private const LEVEL = 0.001;
 
@@ -39,7 +45,7 @@ final class Floating
     {
         $wanted = $mass / $waterSg;
         if ($wanted >= $volumeMl) {
-            return FloatResult::sunk($mass, $volumeMl, $waterSg);
+            return $this->sinking($mesh, $volumeMl, $mass, $centre, $waterSg, $up);
         }
         $stable = false;
         $nudged = 0;
@@ -78,6 +84,22 @@ final class Floating
         [$level, $wet] = $this->level($facing, $wanted);
 
         return new FloatResult($up, $level, $wet['ml'], $level - $facing->lowest(), $facing->lowest() + $facing->height() - $level, $stable, $mass, $volumeMl - $wet['ml']);
+    }
+
+    /**
+     * Under water the middle of its volume comes to lie straight over its weight.
+     *
+     * @param  array{float, float, float}  $centre
+     */
+    private function sinking(Mesh $mesh, float $volumeMl, float $mass, array $centre, float $waterSg, Direction $up): FloatResult
+    {
+        $facing = Facing::of($mesh, $up);
+        $middle = $facing->place(Clip::below($facing, $facing->lowest() + $facing->height() + 1.0)['centre']);
+        $way = [$middle[0] - $centre[0], $middle[1] - $centre[1], $middle[2] - $centre[2]];
+        $hangs = sqrt($way[0] ** 2 + $way[1] ** 2 + $way[2] ** 2) > self::ONE_PLACE ? Direction::of($way[0], $way[1], $way[2]) : null;
+        $facing = Facing::of($mesh, $hangs ?? $up);
+
+        return FloatResult::sunk($mass, $volumeMl, $waterSg, $hangs, $facing->lowest() + (1.0 + self::OVER) * $facing->height(), $facing->height());
     }
 
     private static function tipped(Direction $up, float $du, float $dv): Direction

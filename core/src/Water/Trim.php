@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Water;
 
+use Apalos\Core\Mesh\Direction;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
@@ -17,6 +18,9 @@ final class Trim
     /** How far below the middle the ballast is laid when nothing is wanted, as a share of the cube root of the volume. */
     private const BELLY = 0.35;
 
+    /** mm. */
+    private const ONE_PLACE = 1e-3;
+
     /**
      * @return array{array{float, float, float}|null, list<array{mass_g: float, at_mm: array{float, float, float}}>|null, list<Warning>}
      */
@@ -24,6 +28,9 @@ final class Trim
     {
         if ($asked->centre === null) {
             return [null, null, []];
+        }
+        if ($asked->ballastAt !== null) {
+            return [$asked->ballastAt, null, []];
         }
         foreach ($asked->hardware as $one) {
             if ($one->at === null && $one->mass > 0.0) {
@@ -86,6 +93,30 @@ final class Trim
     }
 
     /**
+     * How it hangs under water: which way is up for it, how far its nose hangs below its tail (it lies along x) and how far it leans to the
+     * side, in degrees. Null where not all is known, or where weight and lift lie in one place: then it lies any way.
+     *
+     * @param  array{float, float, float}|null  $at  of the ballast
+     * @return array{up: array{float, float, float}, trim_deg: float, lean_deg: float}|null
+     */
+    public function hangs(BallastRequest $asked, ?array $at, float $ballast): ?array
+    {
+        $weight = $this->centre($asked, $at, $ballast);
+        if ($weight === null) {
+            return null;
+        }
+        [, , $displaced, $lift] = $this->sums($asked, 0.0);
+        $outside = $asked->inside ? 0.0 : $ballast / $asked->ballastSg;
+        $there = $at ?? [0.0, 0.0, 0.0];
+        $way = array_map(static fn (int $i): float => ($lift[$i] + $outside * $there[$i]) / ($displaced + $outside) - $weight[$i], [0, 1, 2]);
+        if (sqrt($way[0] ** 2 + $way[1] ** 2 + $way[2] ** 2) < self::ONE_PLACE) {
+            return null;
+        }
+
+        return ['up' => Direction::of($way[0], $way[1], $way[2])->toArray(), 'trim_deg' => rad2deg(atan2(-$way[0], $way[2])), 'lean_deg' => rad2deg(atan2($way[1], hypot($way[0], $way[2])))];
+    }
+
+    /**
      * Without the ballast, but with the resin that it pushes out already gone.
      *
      * @return array{float, array{float, float, float}, float, array{float, float, float}} grams, moment in g·mm; ml displaced, and its moment
@@ -96,7 +127,8 @@ final class Trim
         $mass = $resin;
         // The resin is the whole body, less what lies inside it.
         $full = $asked->resin->sg * $asked->volume;
-        $moment = [$full * $centre[0], $full * $centre[1], $full * $centre[2]];
+        $own = $asked->balance ?? $centre;
+        $moment = [$full * $own[0], $full * $own[1], $full * $own[2]];
         $displaced = $asked->volume;
         $lift = [$displaced * $centre[0], $displaced * $centre[1], $displaced * $centre[2]];
         foreach ($asked->hardware as $one) {

@@ -78,6 +78,51 @@ final class WaterTest extends TestCase
         self::assertEqualsWithDelta(8.0, rad2deg(atan2($gx - $bx, $bz - $gz)), 1e-6);
     }
 
+    /** Archimedes: 32.58 g in air, and 9.336 g of a sinker's pull are missing to hold it under: 42 ml of it. */
+    public function test_a_cast_weighed_in_air_and_in_water_tells_its_own_density(): void
+    {
+        $light = self::reckoned(['resin' => ['air_g' => 42.0 * 0.7757, 'in_water_g' => 42.0 * (0.7757 - 0.998)]]);
+        self::assertEqualsWithDelta(0.7757, $light->resinSg, 1e-9);
+        $heavy = self::reckoned(['water_sg' => 1.025, 'resin' => ['air_g' => 50.0, 'in_water_g' => 50.0 - 40.0 * 1.025]]);
+        self::assertEqualsWithDelta(1.25, $heavy->resinSg, 1e-9, 'In the sea: 40 ml.');
+        $this->expectException(BadInput::class);
+        self::reckoned(['resin' => ['air_g' => 50.0, 'in_water_g' => 50.0]]);
+    }
+
+    /** Put where it hangs as wanted it hangs as wanted; fore of there the nose goes down, and aside it leans. */
+    public function test_ballast_moved_by_hand_turns_the_body(): void
+    {
+        $found = self::reckoned();
+        self::assertEqualsWithDelta(8.0, $found->hangs['trim_deg'] ?? null, 1e-6);
+        $by = static fn (float $x, float $y, float $z): BallastResult => self::reckoned(['ballast' => ['sg' => 11.34, 'inside' => true, 'at_mm' => [($found->at[0] ?? 0.0) + $x, ($found->at[1] ?? 0.0) + $y, ($found->at[2] ?? 0.0) + $z]]]);
+        self::assertEqualsWithDelta([8.0, $found->ballast], [$by(0.0, 0.0, 0.0)->hangs['trim_deg'] ?? null, $by(0.0, 0.0, 0.0)->ballast], 1e-6);
+        self::assertGreaterThan(8.0, $by(3.0, 0.0, 0.0)->hangs['trim_deg'] ?? 0.0);
+        self::assertLessThan(8.0, $by(-3.0, 0.0, 0.0)->hangs['trim_deg'] ?? 90.0);
+        self::assertGreaterThan(2.0, abs($by(0.0, 3.0, 0.0)->hangs['lean_deg'] ?? 0.0));
+        self::assertContains('turns_over', array_column($by(0.0, 0.0, 60.0)->warnings, 'code'));
+    }
+
+    /** A cast that hangs balanced a millimetre fore of its middle pulls its nose down by what its weight is of the whole. */
+    public function test_where_the_cast_hangs_balanced_can_be_said(): void
+    {
+        $at = self::reckoned()->at;
+        $straight = self::reckoned(['ballast' => ['sg' => 11.34, 'inside' => true, 'at_mm' => $at]]);
+        $fore = self::reckoned(['body' => ['volume_ml' => 42, 'centre_mm' => [0, 0, 0], 'balance_mm' => [1, 0, 0]], 'ballast' => ['sg' => 11.34, 'inside' => true, 'at_mm' => $at]]);
+        // By hand: the whole body of resin, 42 ml of 0.7757, moved by one millimetre.
+        self::assertEqualsWithDelta($straight->resinSg * 42.0 / $straight->whole, ($fore->centre[0] ?? 0.0) - ($straight->centre[0] ?? 0.0), 1e-9);
+        self::assertGreaterThan($straight->hangs['trim_deg'] ?? 0.0, $fore->hangs['trim_deg'] ?? 0.0);
+    }
+
+    /** By another route: let down on a thread through its middle, a mesh that sinks turns until its weight hangs straight below. */
+    public function test_what_sinks_hangs_with_its_weight_below_its_middle(): void
+    {
+        $rest = self::floating(Shapes::box(100.0, 60.0, 20.0, -50.0, -30.0, -10.0), 300.0, [10.0, 0.0, -10.0]);
+        self::assertFalse($rest->floats);
+        self::assertLessThan(0.01, Direction::of(-1.0, 0.0, 1.0)->angleTo($rest->up ?? Direction::up()));
+        self::assertGreaterThan(120.0 * 0.5 ** 0.5 / 2.0, $rest->level, 'The water stands over it.');
+        self::assertNull(self::floating(Shapes::box(100.0, 60.0, 20.0, -50.0, -30.0, -10.0), 300.0, [0.0, 0.0, 0.0])->up, 'Weight and lift in one place: any way round.');
+    }
+
     public function test_what_is_too_heavy_already_is_told_the_filler_that_helps(): void
     {
         $result = self::reckoned(['target_pct' => -30]);

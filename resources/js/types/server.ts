@@ -591,6 +591,11 @@ export type BallastResult = {
     whole_g: number;
     sinks_mm_s: number | null;
     centre_mm: [number, number, number] | null;
+    hangs: {
+        up: [number, number, number];
+        trim_deg: number;
+        lean_deg: number;
+    } | null;
     warnings: {
         code: string;
         message: string;
@@ -2200,6 +2205,11 @@ export type RubbersView = {
         shore: string | null;
         soft: boolean;
     })[];
+    fillers: {
+        code: string;
+        name: string;
+        sg: number;
+    }[];
     cast: string | null;
     mould: string | null;
     planned: {

@@ -5,48 +5,69 @@
     import { bench } from '../../lib/bench.svelte';
     import type { LiveStudy } from '../../lib/study.svelte';
     import { measure } from '../../lib/units';
+    import type { Entry } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Warnings from '../../parts/Warnings.svelte';
-    import type { BallastResult, StudyView } from '../../types/server';
+    import type { BallastResult, RubbersView, StudyView } from '../../types/server';
+    import Density, { type Known } from './Density.svelte';
+    import Places from './Places.svelte';
 
-    let { live, answer, onwater }: { live: LiveStudy; answer: NonNullable<StudyView['answer']>; onwater: () => void } = $props();
-    type Entry = number | string | null;
+    type Props = { live: LiveStudy; answer: NonNullable<StudyView['answer']>; rubbers: RubbersView; onwater: () => void };
+    let { live, answer, rubbers, onwater }: Props = $props();
+    type Place = [number, number, number];
+    const middle = $derived([answer.centre_mm[0] ?? 0, answer.centre_mm[1] ?? 0, answer.centre_mm[2] ?? 0] as Place);
+    let known = $state<Known>({
+        by: 'sheet',
+        base: untrack(() => rubbers.cast ?? rubbers.bases[0]?.code ?? ''),
+        filler: untrack(() => rubbers.fillers.find((one) => one.sg < 0.5)?.code ?? ''),
+        filler_pct: 12,
+        air_g: null,
+        in_water_g: null,
+        sg: 1.05,
+    });
     let said = $state({
-        sg: 1.05 as Entry,
-        filler_pct: 12 as Entry,
         target_pct: -8 as Entry,
         hooks_g: 0 as Entry,
         ballast: 'inside',
         water: '0.998',
     });
+    /** By hand; null where it is left to be found. */
+    let leadAt = $state<Place | null>(null);
+    let hooksAt = $state<Place | null>(null);
+    let balanced = $state<Place | null>(null);
+    const hooks = $derived(typeof said.hooks_g === 'number' && said.hooks_g > 0);
+    const underneath = $derived([middle[0], middle[1], middle[2] - answer.bbox_mm[2] / 2] as Place);
     const place = (at: readonly number[] | null): string =>
         at === null
             ? ''
-            : at
-                  .map((mm, i) => `${['x', 'y', 'z'][i] ?? ''} ${measure(mm - (answer.centre_mm[i] ?? 0), 'length', bench.units)}`)
-                  .join(', ');
+            : at.map((mm, i) => `${['x', 'y', 'z'][i] ?? ''} ${measure(mm - (middle[i] ?? 0), 'length', bench.units)}`).join(', ');
+
+    function resin(): Record<string, Entry> {
+        if (known.by === 'weighed') {
+            return { air_g: known.air_g, in_water_g: known.in_water_g };
+        }
+        if (known.by === 'typed') {
+            return { sg: known.sg };
+        }
+        const sg = rubbers.bases.find((base) => base.code === known.base)?.sg ?? null;
+        const filler = rubbers.fillers.find((one) => one.code === known.filler);
+        return filler === undefined ? { sg } : { base_sg: sg, filler_sg: filler.sg, filler_pct: known.filler_pct };
+    }
 
     const asking = new Asking<BallastResult | null>(
         'POST',
         '/api/reckon/ballast',
-        () => {
-            const hooks = typeof said.hooks_g === 'number' && said.hooks_g > 0;
-            const [x = 0, y = 0, z = 0] = answer.centre_mm;
-            return {
-                body: { volume_ml: answer.volume_ml, centre_mm: answer.centre_mm },
-                resin:
-                    typeof said.filler_pct === 'number' && said.filler_pct > 0
-                        ? { base_sg: said.sg, filler_sg: 0.17, filler_pct: said.filler_pct }
-                        : { sg: said.sg },
-                hardware: hooks
-                    ? [{ name: 'hooks and wire', mass_g: said.hooks_g, sg: 7.85, inside: false, at_mm: [x, y, z - answer.bbox_mm[2] / 2] }]
-                    : [],
-                water_sg: Number(said.water),
-                target_pct: said.target_pct,
-                ballast: { sg: 11.34, inside: said.ballast === 'inside' },
-            };
-        },
+        () => ({
+            body: { volume_ml: answer.volume_ml, centre_mm: answer.centre_mm, ...(balanced === null ? {} : { balance_mm: balanced }) },
+            resin: resin(),
+            hardware: hooks
+                ? [{ name: 'hooks and wire', mass_g: said.hooks_g, sg: 7.85, inside: false, at_mm: hooksAt ?? underneath }]
+                : [],
+            water_sg: Number(said.water),
+            target_pct: said.target_pct,
+            ballast: { sg: 11.34, inside: said.ballast === 'inside', ...(leadAt === null ? {} : { at_mm: leadAt }) },
+        }),
         null,
     );
     const result = $derived(asking.answer);
@@ -65,26 +86,17 @@
             onwater();
         }
     }
+    function moved(): void {
+        asking.changed();
+    }
+    const degrees = (deg: number): string => `${Math.abs(deg).toFixed(0)}°`;
     const at = (...fields: string[]): string | null => (wrong !== null && fields.includes(wrong.field) ? wrong.message : null);
 </script>
 
 <section class="grid content-start gap-3" aria-label="In water">
     <h2 class="text-2xl">How will it hang in the water?</h2>
     <div class="three">
-        <Measure
-            label="Density of the cast"
-            kind="plain"
-            bind:value={said.sg}
-            error={at('resin.sg', 'resin.base_sg')}
-            onchange={() => asking.changed()}
-        />
-        <Measure
-            label="Light filler in it"
-            kind="percent"
-            bind:value={said.filler_pct}
-            error={at('resin.filler_pct')}
-            onchange={() => asking.changed()}
-        />
+        <Density bind:known {rubbers} trouble={at} onchange={moved} />
         <Measure
             label="Heavier than water by"
             kind="percent"
@@ -125,6 +137,60 @@
                         .map((half) => `${measure(half.mass_g, 'mass', bench.units)} at ${place(half.at_mm)}`)
                         .join('; ')}.
                 </p>{/if}
+            {#if result.hangs !== null}<p role="status">
+                    Under water {Math.abs(result.hangs.trim_deg) < 1
+                        ? 'it hangs level'
+                        : `the end towards +x hangs ${degrees(result.hangs.trim_deg)} ${result.hangs.trim_deg > 0 ? 'down' : 'up'}`}{Math.abs(
+                        result.hangs.lean_deg,
+                    ) < 1
+                        ? ''
+                        : `, leaning ${degrees(result.hangs.lean_deg)} to the side`}.
+                </p>{/if}
+            {#if result.at_mm !== null}<Places
+                    what="Lead"
+                    at={leadAt ?? result.at_mm}
+                    {middle}
+                    size={answer.bbox_mm}
+                    onmove={(to) => {
+                        leadAt = to;
+                        moved();
+                    }}
+                />{/if}
+            {#if leadAt !== null}<p>
+                    <button
+                        class="btn btn-sm"
+                        onclick={() => {
+                            leadAt = null;
+                            moved();
+                        }}>Lead where it hangs level</button
+                    >
+                </p>{/if}
+            {#if hooks}<Places
+                    what="Hooks"
+                    at={hooksAt ?? underneath}
+                    {middle}
+                    size={answer.bbox_mm}
+                    onmove={(to) => {
+                        hooksAt = to;
+                        moved();
+                    }}
+                />{/if}
+            <details ontoggle={(event) => event.currentTarget.open && balanced === null && ((balanced = [...middle]), moved())}>
+                <summary class="link min-h-11 py-2">The bare cast hangs balanced elsewhere than in its middle</summary>
+                <p class="quiet">
+                    Hang it by a hole and mark where the plumb line passes; from another hole, again: it is balanced where the lines cross.
+                </p>
+                {#if balanced !== null}<Places
+                        what="Balanced"
+                        at={balanced}
+                        {middle}
+                        size={answer.bbox_mm}
+                        onmove={(to) => {
+                            balanced = to;
+                            moved();
+                        }}
+                    />{/if}
+            </details>
             <p class="quiet">
                 Who forgets that lead takes the place of resin would take {measure(result.without_displacement_g, 'mass', bench.units)}.
             </p>
@@ -138,7 +204,7 @@
                     answer.float.freeboard_mm,
                     'length',
                     bench.units,
-                )} over it{answer.float.stable ? '' : ', and tips over at a breath'}.{:else}It sinks.{/if}
+                )} over it{answer.float.stable ? '' : ', and tips over at a breath'}.{:else}It sinks, and hangs as it is drawn.{/if}
         </p>
     {/if}
 </section>

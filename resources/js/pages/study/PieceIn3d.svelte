@@ -152,7 +152,7 @@
     {/each}
     {#if shows === 'tank' && answer.float === null}<p class="note">Say below what it is cast of, and it is laid into the water.</p>{/if}
     {#if shows === 'tank' && answer.float !== null && !answer.float.floats}<p class="note">
-            It sinks: it weighs more than the water it takes the place of.
+            It sinks: it weighs more than the water it takes the place of, and hangs like this on its way down.
         </p>{/if}
 </div>
 {#if trouble !== null}<p class="quiet" role="status">{trouble}</p>{/if}

@@ -212,7 +212,7 @@
     <div class="more">
         <Filling {answer} {rubbers} bind:spout />
         {#if live.study.asked.one_part}<Stretch id={live.answered} />{/if}
-        <Floats {live} {answer} onwater={() => (shows = 'tank')} />
+        <Floats {live} {answer} {rubbers} onwater={() => (shows = 'tank')} />
         <Together {answer} {rubbers} />
         <Hollow {answer} {rubbers} />
     </div>
