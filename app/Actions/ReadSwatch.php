@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Harden\PuckReading;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
 use Apalos\Core\Tint\Cards;
 use Apalos\Core\Tint\Lab;
@@ -15,7 +17,10 @@ use Apalos\Core\Tint\Translucency;
 use Apalos\Core\Units\ShoreScale;
 use App\Models\Swatch;
 use App\Models\Workshop;
+use App\Workshop\CureClock;
+use App\Workshop\FrozenClock;
 use App\Workshop\KnownSwatch;
+use App\Workshop\Recipes;
 use Carbon\CarbonImmutable;
 
 /** Writes down what was read of a swatch, and says what is doubtful about it. */
@@ -23,17 +28,17 @@ final readonly class ReadSwatch
 {
     private const MOST_WITHIN = 99.0;
 
-    public function __construct(private Workshop $workshop) {}
+    public function __construct(private Workshop $workshop, private Recipes $recipes, private CureClock $clock) {}
 
     /**
-     * @param  Fields  $in  `kind` hardness with `scale` and `readings`, or colour with `lab`, `backing`, `source`
+     * @param  Fields  $in  `kind` hardness with `scale` and `readings`, and `sure` where it is far from its time, or colour with `lab`, `backing`, `source`
      * @return list<Warning>
      *
      * @throws BadInput
      */
     public function __invoke(Swatch $swatch, Fields $in, CarbonImmutable $now): array
     {
-        $in->only('kind', 'at', 'scale', 'readings', 'backing', 'lab', 'card_lab', 'source', 'within_delta_e');
+        $in->only('kind', 'at', 'scale', 'readings', 'backing', 'lab', 'card_lab', 'source', 'within_delta_e', 'sure');
         $at = self::at($in, $now, $this->workshop->zone());
         if ($at->lt($swatch->poured_at)) {
             throw BadInput::at('at', Phrase::written('That was before the swatch was poured. Put the time right.'));
@@ -64,11 +69,32 @@ final readonly class ReadSwatch
     /** @return list<Warning> */
     private function hardness(Swatch $swatch, Fields $in, CarbonImmutable $at): array
     {
+        if (! ($in->has('sure') && $in->bool('sure'))) {
+            $this->askIfEarly($swatch, $at);
+        }
         $reading = PuckReading::of($in->choice('scale', ShoreScale::class), $in->numbers('readings', -1e6, 1e6));
         $swatch->readings()->create(['kind' => 'hardness', 'at' => $at, 'scale' => $reading->scale, 'readings' => $reading->readings]);
         $after = $swatch->demoulded_at === null ? null : max(0.0, $swatch->demoulded_at->diffInMinutes($at));
 
         return $reading->questions($swatch->thickness_mm, $after);
+    }
+
+    /**
+     * A puck that is not through its cure reads soft, and would teach every curve of its base that.
+     *
+     * @throws BadInput
+     */
+    private function askIfEarly(Swatch $swatch, CarbonImmutable $at): void
+    {
+        $base = $this->recipes->of($swatch->version)?->base;
+        if ($base === null) {
+            return;
+        }
+        $clock = new FrozenClock($this->clock->model($base), null, 1.0);
+        $settles = $this->clock->from($swatch->poured_at, $clock, Milestone::Service) ?? $this->clock->from($swatch->poured_at, $clock, Milestone::Demould);
+        if ($settles !== null && $at < $settles->low()) {
+            throw BadInput::at('sure', Phrase::of('bench.puck_early', ['so_far' => Quantity::duration($swatch->poured_at->diffInSeconds($at) / 60.0), 'whole' => Quantity::duration($swatch->poured_at->diffInSeconds($settles->likely()) / 60.0)]));
+        }
     }
 
     /** @return list<Warning> */

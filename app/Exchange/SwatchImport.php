@@ -226,7 +226,8 @@ final class SwatchImport
     {
         $leftOut = $in->has('left_out') && $in->bool('left_out');
         $at = Moment::in($in, 'at');
-        $said = Fields::of([...array_diff_key($in->toArray(), ['left_out' => 0, 'at' => 0]), ...($at === null ? [] : ['at' => $at->toIso8601ZuluString('millisecond')])], $in->at(''));
+        // What a file brings was read long ago: nobody stands here to be asked.
+        $said = Fields::of([...array_diff_key($in->toArray(), ['left_out' => 0, 'at' => 0]), 'sure' => true, ...($at === null ? [] : ['at' => $at->toIso8601ZuluString('millisecond')])], $in->at(''));
         // Two at once both stay; each of the file is one of those that are here, as long as there are any that say the same.
         $same = $swatch->readings->first(fn (SwatchReading $r): bool => ! isset($this->found[$r->id]) && ($at === null || $r->at->eq($at)) && $this->says($r, $in));
         if ($same !== null) {

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\Swatch;
 use App\Models\SwatchReading;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Storage;
 use Inertia\Testing\AssertableInertia;
 use LogicException;
@@ -31,6 +32,23 @@ final class SwatchesTest extends TestCase
         $swatch = $this->puck(60, '00', 27);
         $this->post("/swatches/{$swatch->id}/readings", ['kind' => 'hardness', 'scale' => 'A', 'readings' => [4, 4, 5]])->assertSessionHas('said', fn (string $said): bool => str_contains($said, 'Read it on 00'));
         self::assertSame(2, $swatch->readings()->count());
+    }
+
+    /** Poured an hour ago of a rubber that settles in a day: read now it is soft, and would teach the curve that. */
+    public function test_a_puck_read_before_its_time_is_asked_about_once(): void
+    {
+        $swatch = $this->puck(40, '00', 31);
+        $swatch->update(['poured_at' => CarbonImmutable::now()->subHour(), 'demoulded_at' => null]);
+        $before = $swatch->readings()->count();
+        $read = fn (array $more = []) => $this->post("/swatches/{$swatch->id}/readings", ['kind' => 'hardness', 'scale' => '00', 'readings' => [31, 30, 32], ...$more]);
+        $read()->assertSessionHasErrors("early-{$swatch->id}");
+        self::assertStringContainsString('softer than it will be', (string) session('errors')?->first("early-{$swatch->id}"));
+        self::assertSame($before, $swatch->readings()->count());
+        $read(['sure' => true])->assertSessionHasNoErrors();
+        self::assertSame($before + 1, $swatch->readings()->count());
+        // Of a time when it was through, nobody asks; nor for its colour.
+        $swatch->update(['poured_at' => CarbonImmutable::now()->subDays(9)]);
+        $read()->assertSessionHasNoErrors();
     }
 
     public function test_a_puck_that_contradicts_the_others_is_named_in_the_drawer(): void

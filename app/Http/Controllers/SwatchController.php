@@ -110,7 +110,7 @@ final readonly class SwatchController
                 return $swatch;
             });
         } catch (BadInput $wrong) {
-            return Reply::back("swatch-{$swatch->id}", $wrong);
+            return Reply::back($wrong->field === 'sure' ? "early-{$swatch->id}" : "swatch-{$swatch->id}", $wrong);
         }
 
         return back()->with('said', trim('It is written down. '.implode(' ', array_map(static fn (Warning $doubt): string => Reply::say($doubt->message), $doubts))));

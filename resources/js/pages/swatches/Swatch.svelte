@@ -27,16 +27,17 @@
 
     const url = $derived(`/swatches/${String(swatch.id)}`);
     const done = { preserveScroll: true, onSuccess: () => (reading = null) };
+    const early = $derived(refused(`early-${String(swatch.id)}`));
     const number = (word: string): number | string => (Number.isFinite(Number(word)) ? Number(word) : word);
 
     // Whole numbers parted by blanks, commas or slashes; a decimal comma only where a digit follows it at once and no blank is used.
-    function hardness(): void {
+    function hardness(sure = false): void {
         const words = readings
             .trim()
             .split(/[\s;/]+|,\s+/)
             .filter((word) => word !== '')
             .map((word) => number(word.replace(',', '.')));
-        router.post(`${url}/readings`, { kind: 'hardness', scale, readings: words }, done);
+        router.post(`${url}/readings`, { kind: 'hardness', scale, readings: words, ...(sure ? { sure } : {}) }, done);
     }
     const change = (what: Record<string, Entry | boolean | File | null>): void =>
         router.post(`${url}?edition=${String(swatch.edition)}`, what as Record<string, string>, { ...done, forceFormData: true });
@@ -135,6 +136,12 @@
             <TextLine label="Readings, three or more" fig placeholder="27 26 28" inputmode="decimal" bind:value={readings} />
         </div>
         <button class="btn btn-primary" disabled={readings.trim() === ''}>Write it down</button>
+        {#if early !== null}
+            <Wrong says={early} />
+            <button type="button" class="btn" disabled={readings.trim() === ''} onclick={() => hardness(true)}
+                >It shall count all the same</button
+            >
+        {/if}
     </form>
 {:else if reading === 'colour'}
     <ReadColour {url} {cards} ondone={() => (reading = null)} />
