@@ -11,7 +11,7 @@ use Apalos\Core\Phrase\Phrase;
  *
  * @phpstan-import-type Asked from \App\Keeping\CostBook
  *
- * @phpstan-type Counted array{lines: list<array{name: string, cost: string, kits: int, cash: string}>, mould: string, labour: string, other: string, total: string, per_piece: string, cash: string, shares: array{materials: float, mould: float, labour: float, other: float}, break_even: array{pieces: int|null, cheaper_below: string, cheaper_above: string, fixed: string, each: string}|null, currency: string, warnings: list<array{code: string, message: Phrase}>, numbers?: list<array{casts: int, per_piece: string, total: string, cash: string, used_g: float, min: float}>}
+ * @phpstan-type Counted array{lines: list<array{name: string, cost: string, kits: int, cash: string}>, mould: string, labour: string, other: string, total: string, per_piece: string, cash: string, shares: array{materials: float, mould: float, labour: float, other: float}, break_even: array{pieces: int|null, cheaper_below: string, cheaper_above: string, fixed: string, each: string}|null, currency: string, warnings: list<array{code: string, message: Phrase}>, numbers?: list<array{casts: int, per_piece: string, total: string, cash: string, used_g: float, min: float, moulds: int, kits: int, fixed: string, running: string}>}
  */
 final readonly class CostView implements View
 {
@@ -29,7 +29,7 @@ final readonly class CostView implements View
      *         currency: string, casts: int, reject_pct: float, materials: list<array{code: string, name: string, used_g: float, waste_pct: float, on_hand_g: float, kit: array{price: string, mass_g: float|null}, from: string|null}>,
      *         moulds: list<array{id: int|null, name: string, cost: string, life_casts: int}>, labour: list<array{what: string, min: float, hour_rate: string}>, other: list<array{name: string, price: string}>
      *     },
-     *     answer: array{lines: list<array{name: string, cost: string, kits: int, cash: string}>, mould: string, labour: string, other: string, total: string, per_piece: string, cash: string, shares: array{materials: float, mould: float, labour: float, other: float}, break_even: array{pieces: int|null, cheaper_below: string, cheaper_above: string, fixed: string, each: string}|null, currency: string, warnings: list<array{code: string, message: Phrase}>, numbers?: list<array{casts: int, per_piece: string, total: string, cash: string, used_g: float, min: float}>}|null,
+     *     answer: array{lines: list<array{name: string, cost: string, kits: int, cash: string}>, mould: string, labour: string, other: string, total: string, per_piece: string, cash: string, shares: array{materials: float, mould: float, labour: float, other: float}, break_even: array{pieces: int|null, cheaper_below: string, cheaper_above: string, fixed: string, each: string}|null, currency: string, warnings: list<array{code: string, message: Phrase}>, numbers?: list<array{casts: int, per_piece: string, total: string, cash: string, used_g: float, min: float, moulds: int, kits: int, fixed: string, running: string}>}|null,
      *     others: list<array{id: int, name: string}>
      * }
      */

@@ -19,10 +19,13 @@ final class Costing
 
     private const MOST_NUMBERS = 8;
 
+    /** A thousand tons: a wish, and no number. */
+    private const MOST_G = 1e9;
+
     private const THIS = 'this';
 
     /**
-     * @return array{lines: list<array{name: string, cost: string, kits: int, cash: string}>, mould: string, labour: string, other: string, total: string, per_piece: string, cash: string, shares: array{materials: float, mould: float, labour: float, other: float}, break_even: array{pieces: int|null, cheaper_below: string, cheaper_above: string, fixed: string, each: string}|null, currency: string, warnings: list<array{code: string, message: Phrase}>, numbers?: list<array{casts: int, per_piece: string, total: string, cash: string, used_g: float, min: float}>}
+     * @return array{lines: list<array{name: string, cost: string, kits: int, cash: string}>, mould: string, labour: string, other: string, total: string, per_piece: string, cash: string, shares: array{materials: float, mould: float, labour: float, other: float}, break_even: array{pieces: int|null, cheaper_below: string, cheaper_above: string, fixed: string, each: string}|null, currency: string, warnings: list<array{code: string, message: Phrase}>, numbers?: list<array{casts: int, per_piece: string, total: string, cash: string, used_g: float, min: float, moulds: int, kits: int, fixed: string, running: string}>}
      *
      * @throws BadInput
      */
@@ -66,8 +69,9 @@ final class Costing
 
     /**
      * Other numbers of the same beside each other: grams and hands grow with the pieces, moulds wear by the cast, other things are had once.
+     * `fixed` is what stands before the first piece, whole moulds and other things; `running` what each good one then takes.
      *
-     * @return list<array{casts: int, per_piece: string, total: string, cash: string, used_g: float, min: float}>
+     * @return list<array{casts: int, per_piece: string, total: string, cash: string, used_g: float, min: float, moulds: int, kits: int, fixed: string, running: string}>
      */
     private function numbers(Fields $in, float $casts): array
     {
@@ -84,17 +88,35 @@ final class Costing
             $scaled = $asked;
             $scaled['casts'] = $number;
             $scaled['done'] = min($number, $in->numberOrNull('done', 0.0, $casts) ?? 0.0);
-            $scaled['materials'] = array_map(static fn (Fields $one): array => [...$one->toArray(), 'used_g' => $one->number('used_g') * $times], $in->objects('materials'));
+            $scaled['materials'] = array_map(static fn (Fields $one): array => [...$one->toArray(), 'used_g' => $one->number('used_g', 0.0, self::MOST_G) * $times], $in->objects('materials'));
             $scaled['labour'] = array_map(static fn (Fields $one): array => [...$one->toArray(), 'min' => $one->number('min') * $times], $in->objects('labour'));
             $answer = $this->ask(Fields::of($scaled, $in->at('numbers')));
+            [$whole, $moulds] = $this->wholeMoulds($in, $number);
+            $good = $number * (1.0 - ($in->numberOrNull('reject_pct', 0.0, 99.0) ?? 0.0) / 100.0);
+            $of = static fn (string $key): Money => Money::written(Fields::of($answer), $key);
+            $running = $of('total')->minus($of('mould'))->minus($of('other'))->over($good);
             $each[] = [
                 'casts' => (int) round($number), 'per_piece' => $answer['per_piece'], 'total' => $answer['total'], 'cash' => $answer['cash'],
-                'used_g' => array_sum(array_map(static fn (Fields $one): float => $one->number('used_g') * (1.0 + ($one->numberOrNull('waste_pct', 0.0, 500.0) ?? 0.0) / 100.0), $in->objects('materials'))) * $times,
+                'used_g' => array_sum(array_map(static fn (Fields $one): float => $one->number('used_g', 0.0, self::MOST_G) * (1.0 + ($one->numberOrNull('waste_pct', 0.0, 500.0) ?? 0.0) / 100.0), $in->objects('materials'))) * $times,
                 'min' => array_sum(array_map(static fn (Fields $one): float => $one->number('min'), $in->objects('labour'))) * $times,
+                'moulds' => $moulds, 'kits' => array_sum(array_column($answer['lines'], 'kits')), 'fixed' => $whole->plus($of('other'))->toString(), 'running' => $running->toString(),
             ];
         }
 
         return $each;
+    }
+
+    /** @return array{Money, int} what the moulds cost that so many casts take, whole, and how many there are */
+    private function wholeMoulds(Fields $in, float $casts): array
+    {
+        [$cost, $count] = [Money::none(), 0];
+        foreach ($in->objects('moulds') as $mould) {
+            $many = (int) ceil($casts / $mould->number('life_casts', 1.0, self::MOST_CASTS) - 1e-9);
+            $count += $many;
+            $cost = $cost->plus(Money::written($mould, 'cost')->times($many)->cents());
+        }
+
+        return [$cost, $count];
     }
 
     /**
@@ -107,7 +129,7 @@ final class Costing
         $kit = $in->object('kit')->only('price', 'mass_g');
         $price = Money::written($kit, 'price');
         $mass = $kit->positive('mass_g');
-        $needed = $in->number('used_g') * (1.0 + ($in->numberOrNull('waste_pct', 0.0, 500.0) ?? 0.0) / 100.0);
+        $needed = $in->number('used_g', 0.0, self::MOST_G) * (1.0 + ($in->numberOrNull('waste_pct', 0.0, 500.0) ?? 0.0) / 100.0);
         $cost = $price->times($needed)->over($mass)->cents();
         $kits = (int) max(0.0, ceil(($needed * $toCome - ($in->numberOrNull('on_hand_g') ?? 0.0)) / $mass - 1e-9));
         $paid = $price->times($kits);

@@ -83,6 +83,30 @@ final class CostingTest extends TestCase
         self::assertEqualsWithDelta([90.0, 300.0, 900.0], array_column($answer['numbers'] ?? [], 'min'), 1e-9);
         self::assertSame([$answer['per_piece'], $answer['cash']], [$answer['numbers'][1]['per_piece'] ?? null, $answer['numbers'][1]['cash'] ?? null], 'Its own number is what the page says.');
         self::assertArrayNotHasKey('numbers', (new Costing)->ask(Fields::of($ask)));
+
+        // Fixed and running apart: 20.00 of rubber and hands for each, whole moulds and the box before the first; 100 casts want two moulds of 60.
+        $apart = (new Costing)->ask(Fields::of([...$ask, 'numbers' => [1, 10, 60, 100]]))['numbers'] ?? [];
+        self::assertSame([[1, 0, '126.00', '20.00'], [1, 2, '126.00', '20.00'], [1, 14, '126.00', '20.00'], [2, 24, '246.00', '20.00']], array_map(static fn (array $one): array => [$one['moulds'], $one['kits'], $one['fixed'], $one['running']], $apart));
+    }
+
+    /** However it is made: more pieces never cost less in all, nor fewer kits, moulds or minutes. */
+    public function test_more_pieces_never_cost_less_in_all(): void
+    {
+        mt_srand(5);
+        for ($i = 0; $i < 60; $i++) {
+            $price = static fn (int $most): string => sprintf('%d.%02d', mt_rand(1, $most), mt_rand(0, 99));
+            $casts = mt_rand(1, 40);
+            $numbers = [mt_rand(1, 30), mt_rand(31, 90), mt_rand(91, 400)];
+            $rows = (new Costing)->ask(Fields::of([
+                'currency' => 'EUR', 'casts' => $casts, 'reject_pct' => mt_rand(0, 40), 'materials' => [['name' => 'rubber', 'used_g' => mt_rand(10, 5000), 'waste_pct' => mt_rand(0, 20), 'on_hand_g' => mt_rand(0, 3000), 'kit' => ['price' => $price(90), 'mass_g' => mt_rand(100, 2000)]]],
+                'moulds' => [['name' => 'mould', 'cost' => $price(200), 'life_casts' => mt_rand(1, 120)]], 'labour' => [['what' => 'hands', 'min' => mt_rand(0, 900), 'hour_rate' => $price(60)]], 'other' => [], 'numbers' => $numbers,
+            ]))['numbers'] ?? [];
+            for ($k = 1; $k < 3; $k++) {
+                foreach (['total', 'cash', 'fixed', 'kits', 'moulds', 'min', 'used_g'] as $key) {
+                    self::assertGreaterThanOrEqual((float) $rows[$k - 1][$key], (float) $rows[$k][$key], $key);
+                }
+            }
+        }
     }
 
     /** @param  list<mixed>  $numbers */

@@ -1054,6 +1054,10 @@ export type CostView = {
             cash: string;
             used_g: number;
             min: number;
+            moulds: number;
+            kits: number;
+            fixed: string;
+            running: string;
         }[];
     } | null;
     others: {

@@ -33,7 +33,7 @@
         untrack(() => ({
             ...(structuredClone($state.snapshot(cost.asked)) as Asked),
             against: { name: '', fixed: '', each: '' },
-            numbers: [3, 10, 30],
+            numbers: [1, 10, 100],
         })),
     );
     const asked = typed.value;

@@ -31,7 +31,8 @@
             <thead
                 ><tr
                     ><th scope="col">Pieces</th><th scope="col">each</th><th scope="col">all</th><th scope="col">to pay now</th><th
-                        scope="col">material</th
+                        scope="col">before the first</th
+                    ><th scope="col">then each</th><th scope="col">material</th><th scope="col">kits to buy</th><th scope="col">moulds</th
                     ><th scope="col">hands</th></tr
                 ></thead
             >
@@ -39,13 +40,19 @@
                 >{#each found as one, i (i)}<tr
                         ><th scope="row" class="fig">{one.casts}</th><td class="fig">{money(one.per_piece)}</td><td class="fig"
                             >{money(one.total)}</td
-                        ><td class="fig">{money(one.cash)}</td><td class="fig">{measure(one.used_g, 'mass', bench.units, 0)}</td><td
-                            class="fig">{minutes(one.min)}</td
-                        ></tr
+                        ><td class="fig">{money(one.cash)}</td><td class="fig">{money(one.fixed)}</td><td class="fig"
+                            >{money(one.running)}</td
+                        ><td class="fig">{measure(one.used_g, 'mass', bench.units, 0)}</td><td class="fig">{one.kits}</td><td class="fig"
+                            >{one.moulds}</td
+                        ><td class="fig">{minutes(one.min)}</td></tr
                     >{/each}</tbody
             >
         </table>
     </div>
+    <p class="quiet text-sm">
+        Before the first: whole moulds for so many casts, and what is had once. Then each: material and hands. “Each” spreads the moulds by
+        what so many casts wear off.
+    </p>
 </section>
 
 <style>
