@@ -73,6 +73,8 @@ Route::match(['put', 'post'], '/impressions/{impression}/gone', [RackController:
 Route::get('/stores/kits.csv', [LotController::class, 'csv']);
 Route::post('/stores/lots', [LotController::class, 'store'])->middleware(OnePress::class);
 Route::get('/stores/lots/{lot}', [LotController::class, 'show']);
+Route::get('/stores/lots/{lot}/recall', [LotController::class, 'recall']);
+Route::get('/stores/lots/{lot}/recall.csv', [LotController::class, 'recalled']);
 Route::post('/stores/lots/{lot}/facts', [LotController::class, 'record']);
 Route::put('/stores/{code}/kit', [LotController::class, 'kit'])->where('code', '[a-z0-9-]+');
 

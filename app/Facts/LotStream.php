@@ -61,16 +61,20 @@ final readonly class LotStream implements Stream
         if ($lot->ended_at !== null && in_array($kind, [LotFactKind::Opened, LotFactKind::Took, LotFactKind::Ended], true)) {
             throw new StepHasMoved("{$lot->label()} is used up or thrown out. Bring it back first.");
         }
+        if ($lot->recalled_at !== null && in_array($kind, [LotFactKind::Opened, LotFactKind::Took], true)) {
+            throw new StepHasMoved("{$lot->label()} is marked bad: nothing is taken from it. Bring it back first, where it is not.");
+        }
 
         return match ($kind) {
             LotFactKind::Opened => ['on' => DayOnLabel::said($payload->only('on'), 'on', $lot->got_on)],
             LotFactKind::Counted => ['part' => $this->part($payload->only('part', 'left_g'))->part, 'left_g' => $payload->number('left_g')],
             LotFactKind::Took => $this->took($payload->only('part', 'grams', 'why')),
             LotFactKind::Doubted => ['what' => $payload->only('what')->choice('what', Doubt::class)->value],
+            LotFactKind::Recalled => $lot->recalled_at === null ? ['why' => mb_substr($payload->only('why')->text('why'), 0, 500)] : throw new StepHasMoved("{$lot->label()} is called back already."),
             LotFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
             LotFactKind::Priced => ['price' => Money::written($payload->only('price'), 'price')->toString()],
             LotFactKind::Ended => ['why' => mb_substr($payload->only('why')->textOrNull('why') ?? '', 0, 500)],
-            LotFactKind::Returned => $lot->ended_at !== null ? [] : throw new StepHasMoved("{$lot->label()} is in use already."),
+            LotFactKind::Returned => $lot->ended_at !== null || $lot->recalled_at !== null ? [] : throw new StepHasMoved("{$lot->label()} is in use already."),
             LotFactKind::Undone => TakenBack::of($payload, $this->recorded->state->takeBack),
         };
     }

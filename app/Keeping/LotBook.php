@@ -23,7 +23,7 @@ final readonly class LotBook
      */
     public function atHand(array $codes): Collection
     {
-        return $codes === [] ? new Collection : Lot::query()->with('parts')->whereIn('code', $codes)->whereNull('ended_at')->orderByRaw('case when opened_on is null then 1 else 0 end')->orderBy('opened_on')->orderBy('got_on')->orderBy('id')->limit(self::MOST * count($codes))->get();
+        return $codes === [] ? new Collection : Lot::query()->with('parts')->whereIn('code', $codes)->whereNull('ended_at')->whereNull('recalled_at')->orderByRaw('case when opened_on is null then 1 else 0 end')->orderBy('opened_on')->orderBy('got_on')->orderBy('id')->limit(self::MOST * count($codes))->get();
     }
 
     /**

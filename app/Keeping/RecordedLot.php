@@ -67,6 +67,7 @@ final readonly class RecordedLot
             // What is drawn from is open, since the day it was by the clock on the wall.
             'opened_on' => $this->state->openedOn ?? ($first === null ? null : self::moment($first)->setTimezone(app(Workshop::class)->zone())->format('Y-m-d')),
             'trouble' => $this->state->doubt, 'price' => $this->state->price,
+            'recalled_at' => $this->state->recalled === null ? null : self::moment($this->state->recalled['at']), 'recalled_why' => $this->state->recalled['why'] ?? null,
             'ended_at' => $this->state->endedAt === null ? null : self::moment($this->state->endedAt),
         ])->save();
     }

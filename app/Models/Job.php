@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property int $workshop_id
  * @property string $name
  * @property string|null $purpose
+ * @property string|null $for_whom who gets its pieces, where that is noted
  * @property int $quantity
  * @property bool $skin worn on skin
  * @property list<string>|null $uses what else it is for, of `library/uses.yaml`
@@ -28,11 +29,11 @@ final class Job extends Model
     use HasEdition, InWorkshop, KeepsMoments, SoftDeletes;
 
     /** What of it is a new edition when it changes. */
-    private const EDITED = ['name', 'purpose', 'quantity', 'due_on', 'skin', 'uses', 'deleted_at'];
+    private const EDITED = ['name', 'purpose', 'for_whom', 'quantity', 'due_on', 'skin', 'uses', 'deleted_at'];
 
     protected $table = 'jobs';
 
-    protected $fillable = ['workshop_id', 'name', 'purpose', 'quantity', 'due_on', 'skin', 'uses'];
+    protected $fillable = ['workshop_id', 'name', 'purpose', 'for_whom', 'quantity', 'due_on', 'skin', 'uses'];
 
     protected $attributes = ['skin' => false];
 

@@ -23,6 +23,8 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string|null $opened_on
  * @property CarbonImmutable|null $ended_at
  * @property Doubt|null $trouble
+ * @property CarbonImmutable|null $recalled_at since when it is marked bad
+ * @property string|null $recalled_why
  * @property int|null $remelts how often it was melted; null for what never was
  * @property int|null $of_pour_id what it is left of
  * @property \Illuminate\Database\Eloquent\Collection<int, LotPart> $parts
@@ -35,15 +37,15 @@ final class Lot extends Model
 
     protected $table = 'lots';
 
-    protected $fillable = ['workshop_id', 'code', 'got_on', 'best_before', 'price', 'note', 'created_at', 'opened_on', 'ended_at', 'trouble', 'remelts', 'of_pour_id'];
+    protected $fillable = ['workshop_id', 'code', 'got_on', 'best_before', 'price', 'note', 'created_at', 'opened_on', 'ended_at', 'trouble', 'remelts', 'of_pour_id', 'recalled_at', 'recalled_why'];
 
-    protected $attributes = ['best_before' => null, 'price' => null, 'note' => null, 'opened_on' => null, 'ended_at' => null, 'trouble' => null, 'remelts' => null, 'of_pour_id' => null];
+    protected $attributes = ['best_before' => null, 'price' => null, 'note' => null, 'opened_on' => null, 'ended_at' => null, 'trouble' => null, 'remelts' => null, 'of_pour_id' => null, 'recalled_at' => null, 'recalled_why' => null];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     protected function casts(): array
     {
-        return ['created_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'trouble' => Doubt::class];
+        return ['created_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'recalled_at' => 'immutable_datetime', 'trouble' => Doubt::class];
     }
 
     /** @return HasMany<LotPart, $this> */

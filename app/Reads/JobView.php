@@ -57,7 +57,7 @@ final readonly class JobView implements View
 
     public function __construct(private Job $job, private Library $library, private JobContacts $contacts, private Lives $lives, private Readiness $readiness) {}
 
-    /** @return array{id: int, edition: int, name: string, purpose: string, quantity: int, due_on: string|null, skin: bool, uses: list<array{id: string, name: string, ask: Phrase}>, model: array{id: int, name: string}|null, cast: int, pieces_a_pour: int, lives: list<string>, moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, ready: list<array{link_id: int, pour_id: int, name: string, ready_ms: int, full: bool, late_days: int}>, chain: list<LinkShape>} */
+    /** @return array{id: int, edition: int, name: string, purpose: string, for_whom: string, quantity: int, due_on: string|null, skin: bool, uses: list<array{id: string, name: string, ask: Phrase}>, model: array{id: int, name: string}|null, cast: int, pieces_a_pour: int, lives: list<string>, moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, ready: list<array{link_id: int, pour_id: int, name: string, ready_ms: int, full: bool, late_days: int}>, chain: list<LinkShape>} */
     public function toArray(): array
     {
         $chain = $this->contacts->chain($this->job);
@@ -70,7 +70,7 @@ final readonly class JobView implements View
             'id' => $this->job->id,
             'edition' => $this->job->edition,
             'name' => $this->job->name,
-            'purpose' => $this->job->purpose ?? '',
+            'purpose' => $this->job->purpose ?? '', 'for_whom' => $this->job->for_whom ?? '',
             'quantity' => $this->job->quantity,
             'due_on' => $this->job->due_on?->toDateString(),
             'skin' => $this->job->skin,

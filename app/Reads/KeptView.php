@@ -95,8 +95,11 @@ final readonly class KeptView implements View
         $today = CarbonImmutable::now($this->workshop->zone())->format('Y-m-d');
         $planned = is_array($this->run->pour->plan['lots'] ?? null) ? $this->run->pour->plan['lots'] : [];
         $lots = [];
-        foreach ($this->lots->atHand($codes)->groupBy('code') as $code => $of) {
-            $first = $this->run->beside->lots[$code] ?? (is_array($planned[$code] ?? null) ? ($planned[$code][0] ?? null) : null);
+        $from = fn (string $code): mixed => $this->run->beside->lots[$code] ?? (is_array($planned[$code] ?? null) ? ($planned[$code][0] ?? null) : null);
+        // One that was called back since is shown as what it is, before those that may take its place.
+        $bad = Lot::query()->with('parts')->whereKey(array_filter(array_map($from, $codes), is_int(...)))->whereNotNull('recalled_at')->get();
+        foreach ($bad->concat($this->lots->atHand($codes))->groupBy('code') as $code => $of) {
+            $first = $from((string) $code);
             $lots[] = ['code' => (string) $code, 'name' => $this->called((string) $code), 'from' => is_int($first) ? $first : null, 'lots' => array_values($of->map(static fn (Lot $lot): array => (new LotLineView($lot, $today))->toArray())->all())];
         }
 

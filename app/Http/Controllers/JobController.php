@@ -44,10 +44,10 @@ final class JobController
 
     public function store(JobRequest $request, Workshop $workshop): RedirectResponse
     {
-        /** @var array{name: string, purpose?: string|null, quantity: int, due_on?: string|null, skin?: bool, uses?: list<string>, chain?: list<array{kind: string, name: string, material?: string|null}>} $said */
+        /** @var array{name: string, purpose?: string|null, for_whom?: string|null, quantity: int, due_on?: string|null, skin?: bool, uses?: list<string>, chain?: list<array{kind: string, name: string, material?: string|null}>} $said */
         $said = $request->validated();
         $job = DB::transaction(static function () use ($said, $workshop): Job {
-            $job = $workshop->jobs()->create(['name' => $said['name'], 'purpose' => $said['purpose'] ?? null, 'quantity' => $said['quantity'], 'due_on' => ($said['due_on'] ?? null) ?: null, 'skin' => (bool) ($said['skin'] ?? false), 'uses' => $said['uses'] ?? []]);
+            $job = $workshop->jobs()->create(['name' => $said['name'], 'purpose' => $said['purpose'] ?? null, 'for_whom' => $said['for_whom'] ?? null, 'quantity' => $said['quantity'], 'due_on' => ($said['due_on'] ?? null) ?: null, 'skin' => (bool) ($said['skin'] ?? false), 'uses' => $said['uses'] ?? []]);
             foreach ($said['chain'] ?? [] as $position => $link) {
                 $job->impressions()->create([...$link, 'position' => $position]);
             }
@@ -67,7 +67,7 @@ final class JobController
 
     public function update(JobRequest $request, Job $job): RedirectResponse
     {
-        $said = $request->safe()->only(['name', 'purpose', 'quantity', 'due_on', 'skin', 'uses']);
+        $said = $request->safe()->only(['name', 'purpose', 'for_whom', 'quantity', 'due_on', 'skin', 'uses']);
         DB::transaction(static fn (): bool => Job::asShown($job->id, Edition::of($request))->update([...$said, 'due_on' => ($said['due_on'] ?? null) ?: null]));
 
         return back();

@@ -18,6 +18,7 @@ use App\Keeping\RecordedLot;
 use App\Models\Lot;
 use App\Models\LotPart;
 use App\Reads\LotView;
+use App\Reads\RecallView;
 use App\Reads\Slice;
 use App\Workshop\Library;
 use Carbon\CarbonImmutable;
@@ -49,6 +50,18 @@ final readonly class LotController
     public function show(Request $request, Lot $lot): Response
     {
         return Reply::page('stores/OneLot', ['shown' => $this->view($request, $lot)]);
+    }
+
+    /** What it went into, followed to the last piece. */
+    public function recall(Lot $lot, Library $library): Response
+    {
+        return Reply::page('stores/Recall', ['recall' => (new RecallView($lot, $library))->toArray()]);
+    }
+
+    /** The same, whole. */
+    public function recalled(Lot $lot, Library $library): StreamedResponse
+    {
+        return Csv::download("apalos-recall-{$lot->label()}.csv", ['pour', 'at', 'job', 'link', 'by', 'good', 'usable', 'reject', 'for_whom'], array_map(static fn (array $one): array => [$one['pour_id'], $one['at_ms'] === null ? null : CarbonImmutable::createFromTimestampMs($one['at_ms'])->toIso8601ZuluString(), $one['job'], $one['link'], $one['of'], $one['good'], $one['usable'], $one['reject'], $one['for_whom']], (new RecallView($lot, $library))->pours()));
     }
 
     public function record(Request $request, Lot $lot, AppendFact $append): JsonResponse

@@ -19,6 +19,7 @@ final class JobRequest extends FormRequest
         return [
             'name' => ['required', 'string', 'max:120'],
             'purpose' => ['nullable', 'string', 'max:2000'],
+            'for_whom' => ['nullable', 'string', 'max:160'],
             'quantity' => ['required', 'integer', 'between:1,100000'],
             'due_on' => ['nullable', 'date_format:Y-m-d', 'after:1999-12-31', 'before:2100-01-01'],
             'skin' => ['sometimes', 'boolean'],

@@ -16,6 +16,8 @@ enum LotFactKind: string implements FactKind
     case Took = 'took';
     /** A lid left off, crystals: what makes it doubtful. */
     case Doubted = 'doubted';
+    /** It is bad: nothing more is taken from it, and what was made of it is looked for. */
+    case Recalled = 'recalled';
     case Noted = 'noted';
     case Priced = 'priced';
     /** Empty, or thrown out. */

@@ -13,14 +13,15 @@ final readonly class LotState
     /**
      * @param  array<string, array{g: float, at: float}>  $counted  grams that were weighed last, by part, and when
      * @param  list<array{part: string, g: float}>  $took  outside of runs, since the part was counted
+     * @param  array{at: float, why: string}|null  $recalled
      * @param  int|null  $takeBack  the fact that may be taken back: the last
      */
-    private function __construct(public ?string $openedOn, public array $counted, public array $took, public ?Doubt $doubt, public ?string $price, public ?float $endedAt, public ?int $takeBack) {}
+    private function __construct(public ?string $openedOn, public array $counted, public array $took, public ?Doubt $doubt, public ?string $price, public ?float $endedAt, public ?int $takeBack, public ?array $recalled = null) {}
 
     /** @param  list<Fact<LotFactKind>>  $facts in the order in which they were told */
     public static function of(array $facts): self
     {
-        [$opened, $counted, $took, $doubt, $price, $ended, $last] = [null, [], [], null, null, null, null];
+        [$opened, $counted, $took, $doubt, $price, $ended, $last, $recalled] = [null, [], [], null, null, null, null, null];
         foreach (Standing::of($facts) as $fact) {
             $last = $fact->isFirst() ? $last : $fact->id;
             if ($fact->kind === LotFactKind::Counted) {
@@ -34,12 +35,13 @@ final readonly class LotState
                 LotFactKind::Doubted => $doubt = Doubt::tryFrom($fact->text('what') ?? ''),
                 LotFactKind::Priced => $price = $fact->text('price'),
                 LotFactKind::Ended => $ended = $fact->at,
-                LotFactKind::Returned => $ended = null,
+                LotFactKind::Recalled => $recalled = ['at' => $fact->at, 'why' => $fact->text('why') ?? ''],
+                LotFactKind::Returned => [$ended, $recalled] = [null, null],
                 LotFactKind::Noted, LotFactKind::Undone => null,
             };
         }
 
-        return new self($opened, $counted, $took, $doubt, $price, $ended, $last);
+        return new self($opened, $counted, $took, $doubt, $price, $ended, $last, $recalled);
     }
 
     /**

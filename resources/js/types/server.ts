@@ -1574,6 +1574,7 @@ export type JobView = {
     edition: number;
     name: string;
     purpose: string;
+    for_whom: string;
     quantity: number;
     due_on: string | null;
     skin: boolean;
@@ -1832,6 +1833,7 @@ export type LotLineView = {
     trouble: string | null;
     ended: boolean;
     remelts: number | null;
+    bad: string | null;
     parts: ({
         part: string;
         maker_number: string | null;
@@ -2160,6 +2162,51 @@ export type RackView = {
         pages: number;
         total: number;
     };
+};
+
+/** What a bad kit went into, line by line: every pour with why it is on the list, its pieces, and who has them. */
+export type RecallView = {
+    lot_id: number;
+    label: string;
+    name: string;
+    recalled_ms: number | null;
+    why: string;
+    pours: ({
+        pour_id: number;
+        at_ms: number | null;
+        job: string;
+        link: string;
+        kind: string;
+        for_whom: string;
+        state: string;
+        grade: string | null;
+        by: string;
+        of: string;
+        href: string;
+        good: number;
+        usable: number;
+        reject: number;
+    })[];
+    total: number;
+    pieces: number;
+    moulds: {
+        id: number;
+        code: string;
+        name: string;
+        job: string;
+        casts: number;
+        retired: boolean;
+        place: string;
+    }[];
+    scrap: {
+        id: number;
+        label: string;
+        left_g: number;
+    }[];
+    whom: {
+        name: string;
+        pieces: number;
+    }[];
 };
 
 /** A pour sheet with its answers: what could be computed, and what has to be put right before it can be poured. */

@@ -94,7 +94,9 @@
     <h1 class="text-4xl">{job.name}</h1>
     <p class="quiet text-lg">
         {job.quantity}
-        {job.quantity === 1 ? 'piece' : 'pieces'}{job.due_on === null ? '' : `, by ${calendarDay(job.due_on, 'long')}`} · {job.purpose}
+        {job.quantity === 1 ? 'piece' : 'pieces'}{job.due_on === null ? '' : `, by ${calendarDay(job.due_on, 'long')}`}{job.for_whom === ''
+            ? ''
+            : `, for ${job.for_whom}`} · {job.purpose}
     </p>
     <button class="link quiet py-3" aria-expanded={renaming} onclick={() => (renaming = !renaming)}>Change name, number, date</button>
 </div>
@@ -130,7 +132,14 @@
         onchange={(event) =>
             router.put(
                 `/jobs/${String(job.id)}?edition=${String(job.edition)}`,
-                { name: job.name, purpose: job.purpose, quantity: job.quantity, due_on: job.due_on, skin: event.currentTarget.checked },
+                {
+                    name: job.name,
+                    purpose: job.purpose,
+                    for_whom: job.for_whom,
+                    quantity: job.quantity,
+                    due_on: job.due_on,
+                    skin: event.currentTarget.checked,
+                },
                 { preserveScroll: true, preserveState: true },
             )}
     /> Worn on skin</label

@@ -13,6 +13,7 @@
         untrack(() => ({
             name: job.name,
             purpose: job.purpose,
+            for_whom: job.for_whom,
             quantity: String(job.quantity),
             due_on: job.due_on ?? '',
             skin: job.skin,
@@ -41,6 +42,7 @@
         ><span class="quiet text-sm">What is it for?</span><textarea class="textarea w-full" rows="2" bind:value={said.purpose}
         ></textarea></label
     >
+    <TextLine label="Who gets it, where that is to be noted" bind:value={said.for_whom} maxlength={160} error={refused('for_whom')} />
     <Uses {uses} bind:chosen={said.uses} />
     <Wrong says={refused('edition')} />
     <p class="flex gap-2">

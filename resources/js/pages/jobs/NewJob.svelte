@@ -22,6 +22,7 @@
     const typing = new Typing('job/new', {
         name: '',
         purpose: '',
+        for_whom: '',
         quantity: 1 as number | string,
         due_on: '',
         skin: false,
@@ -66,6 +67,7 @@
         <textarea class="textarea w-full" rows="2" bind:value={form.purpose}></textarea>
         {#if wrong.purpose !== undefined}<span class="say" role="alert">{wrong.purpose}</span>{/if}
     </label>
+    <TextLine label="Who gets it, where that is to be noted" bind:value={form.for_whom} maxlength={160} error={wrong.for_whom ?? null} />
     <label class="flex min-h-11 items-center gap-3"
         ><input type="checkbox" class="checkbox" bind:checked={form.skin} /> It is worn on skin: only releases that are safe there are offered
         for its casts</label

@@ -85,6 +85,7 @@
                     >
                     <span class="quiet">left</span>
                     {#if first.remelts !== null}<span class="quiet">melted {melted(first.remelts)}</span>{/if}
+                    {#if first.bad !== null}<b class="text-error">marked bad{first.bad === '' ? '' : `: ${first.bad}`}</b>{/if}
                     {#if first.past}<b class="text-error">past its date</b>{/if}
                     {#if first.trouble !== null}<b class="text-error">{doubts[first.trouble]}</b>{/if}
                     {#if of.lots.length > 1}

@@ -11,7 +11,10 @@
 <article class="lot" class:over={lot.ended}>
     <div class="tubs" aria-hidden="true">
         {#each lot.parts as part (part.part)}<i
-                ><u style="height:{Math.min(100, (100 * part.left_g) / part.got_g)}%;background:{colour ?? 'var(--color-neutral)'}"></u></i
+                ><u
+                    style="height:{Math.min(100, (100 * part.left_g) / Math.max(part.got_g, 0.001))}%;background:{colour ??
+                        'var(--color-neutral)'}"
+                ></u></i
             >{/each}
     </div>
     <div>
@@ -37,6 +40,10 @@
         </p>
         {#if lot.ended}<p class="text-sm">used up or thrown out</p>{/if}
         {#if lot.past && !lot.ended}<p class="text-sm font-bold text-error">past its date</p>{/if}
+        {#if lot.bad !== null}<p class="text-sm font-bold text-error">
+                Marked bad{lot.bad === '' ? '' : `: ${lot.bad.replace(/[.\s]+$/, '')}`}.
+                <a class="link" href="/stores/lots/{lot.id}/recall">What it went into</a>
+            </p>{/if}
         {#if lot.remelts !== null}<p class="text-sm">Melted {melted(lot.remelts)}.</p>{/if}
         {#if lot.trouble !== null}<p class="text-sm font-bold text-error">{doubts[lot.trouble]}</p>{/if}
     </div>

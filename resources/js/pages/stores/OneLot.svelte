@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
     import { Tell } from '../../lib/tell.svelte';
@@ -26,6 +27,14 @@
     let why = $state('');
     let what = $state<'counted' | 'took'>('counted');
 
+    let calling = $state(false);
+    let bad = $state('');
+    async function recall(): Promise<void> {
+        if (await told.tell('recalled', { why: bad })) {
+            router.visit(`/stores/lots/${String(lot.id)}/recall`);
+        }
+    }
+
     async function tell(): Promise<void> {
         const ok =
             what === 'counted'
@@ -52,6 +61,8 @@
                 return doubts[text('what')] ?? '';
             case 'ended':
                 return `used up or thrown out ${text('why')}`;
+            case 'recalled':
+                return `marked bad: ${text('why')}`;
             case 'returned':
                 return 'back in use';
             case 'priced':
@@ -126,10 +137,30 @@
                         class="btn btn-ghost"
                         onclick={() => void told.tell('doubted', { what: id })}>{word.split(':')[0]}</button
                     >{/if}{/each}
+            {#if lot.bad === null}<button class="btn btn-ghost" aria-expanded={calling} onclick={() => (calling = !calling)}
+                    >It is bad …</button
+                >{:else}<a class="btn" href="/stores/lots/{lot.id}/recall">What it went into</a><button
+                    class="btn btn-ghost"
+                    onclick={() => void told.tell('returned')}>It is good after all</button
+                >{/if}
             <button class="btn btn-ghost" onclick={() => void told.tell(lot.ended ? 'returned' : 'ended', lot.ended ? {} : { why: null })}
                 >{lot.ended ? 'Bring it back' : 'Used up, or thrown out'}</button
             >
         </p>
+        {#if calling && lot.bad === null}
+            <form
+                class="card-paper grid gap-3"
+                aria-label="It is bad"
+                onsubmit={(event) => {
+                    event.preventDefault();
+                    void recall();
+                }}
+            >
+                <TextLine label="What is wrong with it" first bind:value={bad} maxlength={500} />
+                <p class="quiet text-sm">Nothing more is taken from it, and everything that was made of it is listed.</p>
+                <button class="btn btn-primary" disabled={told.busy || bad.trim() === ''}>Call it back</button>
+            </form>
+        {/if}
         <CodeLabel
             code={lot.label}
             name={view.name}
