@@ -98,7 +98,7 @@ final readonly class TrialBecomes
         $swatch = null;
         $this->cards->after(function () use (&$swatch, $version, $trial, $scale, $readings, $now): Swatch {
             $swatch = Swatch::query()->create(['formula_version_id' => $version->id, 'name' => mb_substr("Trial: {$trial->name}", 0, 120), 'poured_at' => $trial->created_at, 'demoulded_at' => $trial->ended_at]);
-            ($this->read)($swatch, Fields::of(['kind' => 'hardness', 'scale' => $scale->value, 'readings' => $readings]), $now);
+            ($this->read)($swatch, Fields::of(['kind' => 'hardness', 'scale' => $scale->value, 'readings' => $readings, 'sure' => true]), $now);
 
             return $swatch;
         });

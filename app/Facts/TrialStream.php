@@ -57,14 +57,15 @@ final readonly class TrialStream implements Stream
         if ($trial->became !== null) {
             throw new StepHasMoved('What this trial said is written down where it belongs; it stays as it is now.');
         }
-        if ($trial->ended_at !== null && $kind !== TrialFactKind::Undone && $kind !== TrialFactKind::Noted) {
-            throw new StepHasMoved('This trial has ended. Take that back to grade on.');
+        if ($trial->ended_at !== null && ! in_array($kind, [TrialFactKind::Undone, TrialFactKind::Noted], true)) {
+            throw new StepHasMoved('This trial has ended: what it found stays as it is. Plan another where more cups are to be seen.');
         }
 
         return match ($kind) {
             TrialFactKind::Graded => $this->graded($payload->only('variant', 'cup', 'grade')),
+            TrialFactKind::Counted => $this->counted($payload->only('variant', 'cup', 'n')),
             TrialFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
-            TrialFactKind::Ended => $this->recorded->state->grades === [] ? throw BadInput::at('kind', Phrase::written('Grade a cup first: a trial that saw nothing says nothing.')) : [],
+            TrialFactKind::Ended => $this->recorded->state->sawNothing() ? throw BadInput::at('kind', Phrase::written('Grade a cup first: a trial that saw nothing says nothing.')) : [],
             TrialFactKind::Undone => TakenBack::of($payload, $this->recorded->state->takeBack),
         };
     }
@@ -80,8 +81,26 @@ final readonly class TrialStream implements Stream
     /** @return array{variant: int, cup: int, grade: string} */
     private function graded(Fields $in): array
     {
+        $this->recorded->trial->counted === null || throw BadInput::at($in->at('grade'), Phrase::written('In this trial cups are counted, not graded.'));
+
+        return [...$this->cup($in), 'grade' => $in->choice('grade', Grade::class)->value];
+    }
+
+    /** @return array{variant: int, cup: int, n: int} */
+    private function counted(Fields $in): array
+    {
+        $this->recorded->trial->counted !== null || throw BadInput::at($in->at('n'), Phrase::written('In this trial cups are graded, not counted.'));
+        $n = $in->number('n', 0.0, 100_000.0);
+        $n === floor($n) || throw BadInput::at($in->at('n'), Phrase::written('Count whole ones.'));
+
+        return [...$this->cup($in), 'n' => (int) $n];
+    }
+
+    /** @return array{variant: int, cup: int} */
+    private function cup(Fields $in): array
+    {
         $trial = $this->recorded->trial;
 
-        return ['variant' => (int) $in->number('variant', 0.0, count($trial->variants) - 1.0), 'cup' => (int) $in->number('cup', 0.0, $trial->cups - 1.0), 'grade' => $in->choice('grade', Grade::class)->value];
+        return ['variant' => (int) $in->number('variant', 0.0, count($trial->variants) - 1.0), 'cup' => (int) $in->number('cup', 0.0, $trial->cups - 1.0)];
     }
 }

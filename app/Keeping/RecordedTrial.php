@@ -30,7 +30,9 @@ final readonly class RecordedTrial
 
     public function verdict(): VerdictResult
     {
-        return (new CupsCompared)->of($this->state->scores(array_column($this->trial->variants, 'name')));
+        $names = array_column($this->trial->variants, 'name');
+
+        return (new CupsCompared)->of($this->state->scores($names, $this->trial->counted !== null), $this->trial->control === null ? null : ($names[$this->trial->control] ?? null));
     }
 
     public function write(): void

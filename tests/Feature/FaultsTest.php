@@ -10,6 +10,7 @@ use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Swatch;
 use App\Models\TestPatch;
+use App\Models\Trial;
 use Illuminate\Support\Facades\DB;
 use Inertia\Testing\AssertableInertia;
 use Tests\KeepsThings;
@@ -147,6 +148,54 @@ final class FaultsTest extends TestCase
         $this->postJson("/trials/{$id}/become", ['what' => 'faults', 'cause' => 'air-mixed-in'])->assertOk()->assertJsonPath('became', 'faults');
         $this->postJson("/trials/{$id}/become", ['what' => 'faults', 'cause' => 'air-mixed-in'])->assertUnprocessable();
         $this->get('/faults')->assertInertia(static fn (AssertableInertia $page) => $page->where('page.causes.0.id', 'air-mixed-in'));
+    }
+
+    public function test_cups_are_numbered_by_chance_weighed_as_one_batch_and_counted(): void
+    {
+        $id = $this->postJson('/trials', $this->planned(['counted' => 'bubbles', 'control' => 1, 'variants' => [['name' => 'drawn', 'vacuum_min' => 4], ['name' => 'left alone'], ['name' => 'pressed', 'pot_min' => 60]]]))->assertOk()->json('id');
+        $view = $this->get("/trials/{$id}")->inertiaProps('trial');
+        self::assertSame(range(1, 12), array_column($view['labels'], 'label'));
+        self::assertSame(12, count(array_unique(array_map(static fn (array $cup): string => "{$cup['variant']}-{$cup['cup']}", $view['labels']))), 'Every cup has one number.');
+        self::assertEqualsWithDelta(1.08 * 240.0, array_sum(array_column($view['batch'], 'grams')), 0.2, 'All of one batch, with what stays on the sides.');
+        self::assertEquals([4, null, null], array_column($view['variants'], 'vacuum_min'));
+        self::assertSame([false, true, false], array_column($view['variants'], 'alone'));
+
+        // Two of many such trials have their cups in another order, or chance is none.
+        $orders = [];
+        for ($i = 0; $i < 6; $i++) {
+            $orders[] = json_encode(Trial::query()->findOrFail($this->postJson('/trials', $this->planned())->json('id'))->labels);
+        }
+        self::assertGreaterThan(1, count(array_unique($orders)));
+
+        $this->tell("/trials/{$id}/facts", 'graded', ['variant' => 0, 'cup' => 0, 'grade' => 'good'])->assertUnprocessable();
+        $this->tell("/trials/{$id}/facts", 'counted', ['variant' => 0, 'cup' => 0, 'n' => 1.5])->assertUnprocessable();
+        foreach ([[1, 0, 2, 1], [9, 12, 8, 11], [1, 2, 1, 0]] as $variant => $counts) {
+            foreach ($counts as $cup => $n) {
+                $this->tell("/trials/{$id}/facts", 'counted', ['variant' => $variant, 'cup' => $cup, 'n' => $n])->assertOk();
+            }
+        }
+        $verdict = $this->get("/trials/{$id}")->inertiaProps('trial')['verdict'];
+        self::assertSame([true, true, false], array_column($verdict['pairs'], 'left_alone'), 'Against what was left alone first.');
+        foreach (array_slice($verdict['pairs'], 0, 2) as $pair) {
+            self::assertSame('left alone', $pair['other'], 'Fewer bubbles are better.');
+            self::assertLessThan(0.06, $pair['corrected']);
+        }
+        self::assertGreaterThan(0.5, $verdict['pairs'][2]['corrected'], 'Drawn and pressed are alike.');
+    }
+
+    public function test_after_the_end_nothing_can_be_changed(): void
+    {
+        $id = $this->trial();
+        $before = $this->get("/trials/{$id}")->inertiaProps('trial');
+        self::assertNotNull($before['take_back']);
+        $this->tell("/trials/{$id}/facts", 'ended')->assertOk()->assertJsonPath('take_back', null);
+        $this->tell("/trials/{$id}/facts", 'graded', ['variant' => 1, 'cup' => 0, 'grade' => 'superb'])->assertStatus(409);
+        $this->tell("/trials/{$id}/facts", 'undone', ['of' => $before['take_back']])->assertStatus(409);
+        $this->tell("/trials/{$id}/facts", 'noted', ['text' => 'Cup 3 stood in a draught.'])->assertOk();
+        $after = $this->get("/trials/{$id}")->inertiaProps('trial');
+        self::assertSame([$before['variants'], $before['verdict']], [$after['variants'], $after['verdict']]);
+        $this->tell("/trials/{$id}/facts", 'undone', ['of' => $after['take_back']])->assertOk();
+        self::assertTrue($this->get("/trials/{$id}")->inertiaProps('trial')['ended'], 'A note may be taken back; the end may not.');
     }
 
     public function test_a_trial_of_what_cures_bare_becomes_test_patches_and_one_of_rubber_a_puck(): void

@@ -26,10 +26,11 @@ final readonly class CupsCompared
 
     /**
      * @param  array<string, list<float>>  $scores  by variant: what each of its cups was graded, the higher the better
+     * @param  string|null  $alone  the variant that was left alone: every other is held against it first
      *
      * @throws BadInput
      */
-    public function of(array $scores): VerdictResult
+    public function of(array $scores, ?string $alone = null): VerdictResult
     {
         $graded = array_filter($scores, static fn (array $cups): bool => $cups !== []);
         if (count($graded) < self::FEWEST) {
@@ -52,11 +53,46 @@ final readonly class CupsCompared
         }
         usort($against, static fn (array $a, array $b): int => $b['corrected'] <=> $a['corrected']);
 
-        return $this->said($best, $means[$best], $against, max([0.0, ...array_values($least)]) * count($least));
+        return $this->said($best, $means[$best], $against, max([0.0, ...array_values($least)]) * count($least), $this->pairs($graded, $alone));
     }
 
-    /** @param  list<array{variant: string, mean: float, beats: float, chance: float, corrected: float}>  $against */
-    private function said(string $best, float $mean, array $against, float $least): VerdictResult
+    /**
+     * Every two of them. Those with what was left alone are one question, those among the others another: each is corrected for as many
+     * comparisons as it makes, so that many variants beside do not hide what one of them does.
+     *
+     * @param  array<string, list<float>>  $graded
+     * @return list<array{one: string, other: string, one_mean: float, other_mean: float, beats: float, chance: float, corrected: float, left_alone: bool}>
+     */
+    private function pairs(array $graded, ?string $alone): array
+    {
+        $names = array_map(strval(...), array_keys($graded));
+        $chances = [[], []];
+        foreach ($names as $i => $one) {
+            foreach (array_slice($names, $i + 1) as $other) {
+                $chances[$one === $alone || $other === $alone ? 0 : 1][json_encode([$one, $other], JSON_THROW_ON_ERROR)] = $this->permuted($graded[$one], $graded[$other])[0];
+            }
+        }
+        $mean = static fn (string $name): float => array_sum($graded[$name]) / count($graded[$name]);
+        $pairs = [];
+        foreach ($chances as $group => $of) {
+            $corrected = Holm::corrected($of);
+            foreach ($of as $key => $chance) {
+                /** @var array{string, string} $pair */
+                $pair = json_decode((string) $key, true, 2, JSON_THROW_ON_ERROR);
+                // The one that came out better is named first.
+                [$one, $other] = $mean($pair[0]) >= $mean($pair[1]) ? $pair : [$pair[1], $pair[0]];
+                $pairs[] = ['one' => $one, 'other' => $other, 'one_mean' => $mean($one), 'other_mean' => $mean($other), 'beats' => self::beats($graded[$one], $graded[$other]), 'chance' => $chance, 'corrected' => $corrected[$key], 'left_alone' => $group === 0];
+            }
+        }
+
+        return $pairs;
+    }
+
+    /**
+     * @param  list<array{variant: string, mean: float, beats: float, chance: float, corrected: float}>  $against
+     * @param  list<array{one: string, other: string, one_mean: float, other_mean: float, beats: float, chance: float, corrected: float, left_alone: bool}>  $pairs
+     */
+    private function said(string $best, float $mean, array $against, float $least, array $pairs): VerdictResult
     {
         $nearest = $against[0];
         $values = ['best' => $best, 'next' => $nearest['variant'], 'beats' => 100.0 * $nearest['beats'], 'chance' => 100.0 * $nearest['corrected']];
@@ -67,7 +103,7 @@ final readonly class CupsCompared
             default => [VerdictResult::SAME, Phrase::of('trial.same', $values)],
         };
 
-        return new VerdictResult($word, $best, $against, $says);
+        return new VerdictResult($word, $best, $against, $says, $pairs);
     }
 
     /**

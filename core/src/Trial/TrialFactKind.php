@@ -11,6 +11,8 @@ enum TrialFactKind: string implements FactKind
 {
     /** One cup of one variant was looked at. */
     case Graded = 'graded';
+    /** So many bubbles, tears or the like were counted in one cup. */
+    case Counted = 'counted';
     case Noted = 'noted';
     /** Nothing more is graded. */
     case Ended = 'ended';

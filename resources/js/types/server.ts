@@ -558,6 +558,16 @@ export type VerdictResult = {
         corrected: number;
     }[];
     says: string;
+    pairs: {
+        one: string;
+        other: string;
+        one_mean: number;
+        other_mean: number;
+        beats: number;
+        chance: number;
+        corrected: number;
+        left_alone: boolean;
+    }[];
 };
 
 /** How much rubber to mix, in ml, between which bounds, and why. */
@@ -2821,9 +2831,25 @@ export type TrialView = {
     variants: ({
         name: string;
         release: string | null;
+        vacuum_min: number | null;
+        pot_min: number | null;
+        alone: boolean;
         grades: (string | null)[];
+        counts: (number | null)[];
     })[];
     grades: string[];
+    counted: string | null;
+    labels: ({
+        label: number;
+        variant: number;
+        cup: number;
+        grade: string | null;
+        n: number | null;
+    })[];
+    batch: {
+        name: string;
+        grams: number;
+    }[];
     verdict: {
         word: string;
         best: string | null;
@@ -2835,6 +2861,16 @@ export type TrialView = {
             corrected: number;
         }[];
         says: string;
+        pairs: {
+            one: string;
+            other: string;
+            one_mean: number;
+            other_mean: number;
+            beats: number;
+            chance: number;
+            corrected: number;
+            left_alone: boolean;
+        }[];
     };
     take_back: number | null;
     causes: Record<string, string>;

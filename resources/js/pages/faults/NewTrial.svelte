@@ -19,7 +19,9 @@
         note: string;
         cups: Entry;
         cup_g: Entry;
-        variants: { name: string; release: string }[];
+        counted: string;
+        control: number | null;
+        variants: { name: string; release: string; vacuum_min?: Entry; pot_min?: Entry }[];
     };
     const typed = new Typing<Draft>('trial', {
         name: '',
@@ -29,6 +31,8 @@
         note: '',
         cups: 4,
         cup_g: 20,
+        counted: '',
+        control: null,
         variants: [
             { name: '', release: '' },
             { name: '', release: '' },
@@ -47,9 +51,11 @@
             base: trial.base || null,
             surface: trial.surface || null,
             note: trial.note || null,
+            counted: trial.counted || null,
             variants: trial.variants.map((v) => ({
                 name: v.name,
                 release: trial.about === 'release' && v.release !== '' ? v.release : null,
+                ...(trial.about === 'air' ? { vacuum_min: v.vacuum_min ?? null, pot_min: v.pot_min ?? null } : {}),
             })),
         });
         wrong = answer.ok ? null : answer.wrong;
@@ -94,6 +100,17 @@
             hint="four tell two variants apart, five tell more of them"
         />
         <Measure label="Grams a cup" kind="mass" bind:value={trial.cup_g} error={at('cup_g')} />
+        <Choice label="Each cup is" bind:value={trial.counted}>
+            <option value="">graded</option><option value="bubbles">counted for bubbles</option><option value="tears"
+                >counted for tears</option
+            ><option value="pits">counted for pits</option>
+        </Choice>
+        <Choice label="Left alone is" bind:value={trial.control}>
+            <option value={null}>none of them</option>
+            {#each trial.variants as variant, i (i)}<option value={i}
+                    >{variant.name === '' ? `variant ${String(i + 1)}` : variant.name}</option
+                >{/each}
+        </Choice>
     </div>
     {#each trial.variants as variant, i (i)}
         <div class="fields">
@@ -103,6 +120,15 @@
                     <option value="">none, bare</option>
                     {#each Object.entries(page.releases) as [id, name] (id)}<option value={id}>{name}</option>{/each}
                 </Choice>
+            {/if}
+            {#if trial.about === 'air'}
+                <Measure
+                    label="Under vacuum"
+                    kind="minutes"
+                    bind:value={variant.vacuum_min}
+                    error={at(`variants.${String(i)}.vacuum_min`)}
+                />
+                <Measure label="In the pot" kind="minutes" bind:value={variant.pot_min} error={at(`variants.${String(i)}.pot_min`)} />
             {/if}
             {#if trial.variants.length > 2}<p class="self-end">
                     <button type="button" class="btn btn-ghost btn-sm" onclick={() => trial.variants.splice(i, 1)}>Leave it out</button>

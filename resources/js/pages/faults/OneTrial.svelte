@@ -1,18 +1,49 @@
 <script lang="ts">
-    import { untrack } from 'svelte';
+    import { onMount, untrack } from 'svelte';
     import { make } from '../../lib/api';
     import { bench } from '../../lib/bench.svelte';
+    import { Outbox } from '../../lib/outbox.svelte';
     import { Tell } from '../../lib/tell.svelte';
-    import { figure, measure } from '../../lib/units';
+    import { figure, measure, minutes } from '../../lib/units';
     import { dayAndTime } from '../../lib/when';
+    import Aside from '../../parts/Aside.svelte';
     import Choice from '../../parts/Choice.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { TrialView } from '../../types/server';
+    import Cups from './Cups.svelte';
 
     let { trial: sent }: { trial: TrialView } = $props();
     const told = untrack(() => new Tell<TrialView>(sent, `/trials/${String(sent.id)}/facts`));
     const trial = $derived(told.view);
+    let trouble = $state<string | null>(null);
+    /** However fast one types: what is told waits here in order, and goes out once. */
+    const outbox = untrack(
+        () =>
+            new Outbox<TrialView>({
+                store: `apalos.trial.${String(sent.id)}`,
+                url: `/trials/${String(sent.id)}/facts`,
+                took: (view) => (told.view = view),
+                trouble: (says) => (trouble = says),
+            }),
+    );
+    onMount(() => void outbox.flush());
+    let shows = $state(false);
+    const which = $derived(shows || trial.ended);
+    let ending = $state(false);
+
+    async function end(): Promise<void> {
+        if (!ending) {
+            ending = true;
+            return;
+        }
+        if (await outbox.settled()) {
+            await told.tell('ended');
+            ending = false;
+        } else {
+            trouble = 'Some cups are still on their way to the bench computer. End it when they are there.';
+        }
+    }
     let into = $state('');
     let cause = $state('');
     let version = $state('');
@@ -56,43 +87,56 @@
         : ` on ${trial.surface}`} · {dayAndTime(trial.at_ms)}
 </p>
 {#if trial.note !== null}<p>{trial.note}</p>{/if}
+{#if !trial.ended && trial.batch.length > 0}<p class="mt-2">
+        One batch for all of them, poured at once: {trial.batch
+            .map((part) => `${measure(part.grams, 'mass', bench.units, 1)} ${part.name}`)
+            .join(' and ')}.
+    </p>{/if}
+<ul class="mt-1">
+    {#each trial.variants as variant (variant.name)}<li>
+            <b>{variant.name}</b>{variant.alone ? ', left alone' : ''}{variant.release === null
+                ? ''
+                : `, ${variant.release}`}{variant.vacuum_min ? `, ${minutes(variant.vacuum_min)} under vacuum` : ''}{variant.pot_min
+                ? `, ${minutes(variant.pot_min)} in the pot`
+                : ''}{which
+                ? `: cups ${trial.labels
+                      .filter((cup) => trial.variants[cup.variant]?.name === variant.name)
+                      .map((cup) => cup.label)
+                      .join(', ')}`
+                : ''}
+        </li>{/each}
+</ul>
 
 <p class="verdict {trial.verdict.word}" role="status">{trial.verdict.says}</p>
 
-<div class="cups">
-    {#each trial.variants as variant, i (variant.name)}
-        <section aria-label={variant.name} class:best={trial.verdict.best === variant.name && trial.verdict.word !== 'open'}>
-            <h2 class="text-2xl">{variant.name}</h2>
-            <p class="quiet">{variant.release ?? ''}</p>
-            {#each variant.grades as grade, cup (cup)}
-                <Choice
-                    label="Cup {cup + 1}"
-                    named="{variant.name}, cup {cup + 1}"
-                    value={grade ?? ''}
-                    onchange={(chosen) => {
-                        if (chosen !== '' && chosen !== grade) {
-                            void told.tell('graded', { variant: i, cup, grade: chosen });
-                        }
-                    }}
-                >
-                    <option value="">not graded</option>
-                    {#each trial.grades as word (word)}<option>{word}</option>{/each}
-                </Choice>
-            {/each}
-        </section>
-    {/each}
-</div>
-{#each trial.verdict.against as one (one.variant)}
-    <p class="quiet">
-        Against {one.variant}: better in {figure(100 * one.beats, 'percent', 'metric', 0)} of 100 pairs of cups; chance alone would do as much
-        in
-        {figure(100 * one.corrected, 'percent', 'metric', 1)} of 100 cases.
-    </p>
-{/each}
-<Wrong says={told.trouble ?? wrong} />
+<Cups {trial} {outbox} shown={which} />
+{#if !trial.ended}<p class="mt-3">
+        <button class="btn btn-ghost" aria-expanded={which} onclick={() => (shows = !shows)}
+            >{which ? 'Hide which cup is which' : 'Show which cup is which'}</button
+        >
+    </p>{/if}
+{#if outbox.waiting > 0}<p class="quiet" role="status">{outbox.waiting} kept on this device, not yet on the bench computer.</p>{/if}
+<Aside {outbox} />
+{#if trial.verdict.pairs.length > 0}
+    <section class="mt-5" aria-label="Two by two">
+        <h2 class="text-2xl">Two by two</h2>
+        <ul>
+            {#each trial.verdict.pairs as pair (pair.one + pair.other)}<li class="py-1">
+                    <b>{pair.one}</b> against <b>{pair.other}</b>{pair.left_alone ? ', which was left alone' : ''}: better in {figure(
+                        100 * pair.beats,
+                        'percent',
+                        'metric',
+                        0,
+                    )} of 100 pairs of cups; chance alone would do as much in {figure(100 * pair.corrected, 'percent', 'metric', 1)} of 100 cases.
+                </li>{/each}
+        </ul>
+    </section>
+{/if}
+<Wrong says={told.trouble ?? trouble ?? wrong} />
 
 <p class="mt-4 flex flex-wrap gap-2">
-    {#if !trial.ended}<button class="btn btn-primary" disabled={told.busy} onclick={() => void told.tell('ended')}>That is all of it</button
+    {#if !trial.ended}<button class="btn btn-primary" disabled={told.busy} onclick={() => void end()}
+            >{ending ? 'Nothing is changed after that: end it' : 'That is all of it'}</button
         >{/if}
     {#if trial.take_back !== null && trial.became === null}<button
             class="btn btn-ghost"
@@ -144,20 +188,5 @@
     }
     .verdict.leans {
         border-left-color: var(--color-warning);
-    }
-    .cups {
-        display: grid;
-        grid-template-columns: repeat(auto-fit, minmax(11rem, 1fr));
-        gap: 1.25rem;
-    }
-    .cups section {
-        display: grid;
-        gap: 0.5rem;
-        align-content: start;
-        border-top: 4px solid var(--color-base-300);
-        padding-top: 0.5rem;
-    }
-    .cups .best {
-        border-top-color: var(--color-success);
     }
 </style>
