@@ -13,7 +13,8 @@ use Apalos\Core\Result\Warning;
 /**
  * How many casts a mould has left. Its life N is lognormal about what is usual for its rubber and what is cast in it, ln N ~ N(μ, spread),
  * and what is usual is known only so well, μ ~ N(ln median, 0.6). Other moulds of the shop teach μ: those that ended by their casts, those
- * that live by having lasted so long. This one has more than its casts, and its condition says which share of it is spent.
+ * that live by having lasted so long. This one has more than its casts, and its condition says which share of it is spent. A look outranks
+ * the count: where hardly any life fits both, it is as far as it looks, however few casts there were.
  */
 final class MouldLife
 {
@@ -24,6 +25,9 @@ final class MouldLife
 
     /** Outside what its condition tells. */
     private const OUTSIDE = 0.02;
+
+    /** Of all lives it may have: where fewer fit its look and its count together, the count tells nothing of how it was treated. */
+    private const FITS = 0.015;
 
     private const STEPS = 161;
 
@@ -53,11 +57,12 @@ final class MouldLife
         // Where no other mould teaches, both spreads together are one.
         [$means, $weights] = $others === [] ? [[log($median)], [1.0]] : $this->learnt(log($median), $spread, $others);
         $lasts = self::lasts($means, $weights, $others === [] ? hypot($spread, self::KNOWN) : $spread);
-        $upTo = $this->upTo($lasts, $casts, $condition);
-        [$low, $likely, $high] = array_map(static fn (float $share): int => self::quantile($upTo, $casts, $share) - $casts, [0.1, 0.5, 0.9]);
-        $chance = $ahead === null ? null : ($upTo(INF) > 0.0 ? 1.0 - $upTo($casts + $ahead - 1.0) / $upTo(INF) : ($ahead <= 1 ? 1.0 : 0.0));
+        $worn = $condition === null ? $casts : $this->asItLooks($lasts, $casts, $condition);
+        $upTo = $this->upTo($lasts, $worn, $condition);
+        [$low, $likely, $high] = array_map(static fn (float $share): int => self::quantile($upTo, $worn, $share) - $worn, [0.1, 0.5, 0.9]);
+        $chance = $ahead === null ? null : ($upTo(INF) > 0.0 ? 1.0 - $upTo($worn + $ahead - 1.0) / $upTo(INF) : ($ahead <= 1 ? 1.0 : 0.0));
 
-        return new LifeResult($low, $likely, $high, $chance, count($others), $this->advice($likely, $low, $chance), $this->warnings($others, $casts, $median));
+        return new LifeResult($low, $likely, $high, $chance, count($others), $this->advice($likely, $low, $chance), [...$this->warnings($others, $casts, $median), ...($worn > $casts ? [new Warning('look_outranks', Phrase::of('keep.look_outranks', ['casts' => $casts]))] : [])]);
     }
 
     /** @throws BadInput */
@@ -119,6 +124,23 @@ final class MouldLife
 
             return $sum / $all;
         };
+    }
+
+    /**
+     * The casts it is as worn as: its own, or, where it looks far older than so few can have made it, those its look stands for.
+     *
+     * @param  callable(float): float  $lasts
+     */
+    private function asItLooks(callable $lasts, int $casts, Condition $condition): int
+    {
+        [$least, $most] = $condition->spent();
+        $until = $least > 0.0 ? floor($casts / $least + 1e-9) : INF;
+        if ($lasts($casts + 0.5) - $lasts($until + 0.5) >= self::FITS * $lasts($casts + 0.5)) {
+            return $casts;
+        }
+        $life = self::quantile($this->upTo($lasts, 0, null), 0, 0.5);
+
+        return max($casts, (int) round(($least + $most) / 2.0 * $life));
     }
 
     /**

@@ -95,6 +95,22 @@ final class MouldLifeTest extends TestCase
         self::assertLessThan(0.85, $held / $all);
     }
 
+    /** Cracked and never used it is not full; with more casts behind it, it never has more left; and where the count fits the look, the count stands. */
+    public function test_a_look_outranks_the_count(): void
+    {
+        $left = static fn (int $casts, ?string $look): LifeResult => (new MouldLife)->ask(Fields::of(['pairing' => ['median' => 60], 'others' => [], 'casts' => $casts, ...($look === null ? [] : ['condition' => $look])]));
+        foreach ([0, 1, 3, 10] as $casts) {
+            $cracked = $left($casts, 'cracked');
+            self::assertLessThanOrEqual(6, $cracked->likely, "Cracked after {$casts} casts.");
+            self::assertContains('look_outranks', array_column($cracked->warnings, 'code'));
+            self::assertLessThan($left($casts, null)->likely, $left($casts, 'pits')->likely);
+        }
+        // Half spent by its look, of a life of sixty: a little less than half is left.
+        self::assertEqualsWithDelta(27, $left(0, 'gloss_gone')->likely, 8);
+        self::assertSame([], $left(30, 'gloss_gone')->warnings, 'Half of sixty: look and count agree.');
+        self::assertSame($left(0, null)->likely, $left(0, 'fresh')->likely, 'New and as it came out.');
+    }
+
     public function test_half_a_cast_and_a_look_nobody_knows_are_refused(): void
     {
         foreach ([['casts' => 2.5], ['ahead' => 1.5], ['condition' => 'tired'], ['others' => [['casts' => -3, 'ended' => true]]], ['pairing' => ['median' => 0]]] as $with) {
