@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Reads;
 
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Keep\Campaign;
+use Apalos\Core\Keep\Pairing;
 use Apalos\Core\Mould\MouldChooser;
 use Apalos\Core\Mould\MouldOrder;
 use Apalos\Core\Mould\PieceRequest;
@@ -22,7 +24,7 @@ final readonly class MouldAnswerView implements View
      * @return array{
      *     ranked: list<array{
      *         kind: string, name: string, for: list<Phrase>, against: list<Phrase>, parts: list<string>, chemistry: string,
-     *         hardness: array{low: float, high: float, why: Phrase}|null, rubber_g: float, hours: float, cost: float, decides: Phrase|null, first_if: list<Phrase>
+     *         hardness: array{low: float, high: float, why: Phrase}|null, rubber_g: float, hours: float, cost: float, decides: Phrase|null, first_if: list<Phrase>, campaign: array{moulds: int, chance: float, one_more: float, remake_after: int}
      *     }>,
      *     paid: list<string>, schools: list<Phrase>, margin_mm: float, warnings: list<array{code: string, message: Phrase}>
      * }
@@ -39,11 +41,22 @@ final readonly class MouldAnswerView implements View
         $answer = $result->toArray();
 
         return [
-            'ranked' => array_map(static fn (array $m): array => [
+            'ranked' => array_map(fn (array $m): array => [
                 'kind' => $m['kind'], 'name' => $m['name'], 'for' => $m['for'], 'against' => $m['against'], 'parts' => $m['parts'], 'chemistry' => $m['chemistry'],
                 'hardness' => $m['hardness'], 'rubber_g' => $m['rubber_g'], 'hours' => $m['hours'], 'cost' => $m['cost'], 'decides' => $decides[$m['kind']] ?? null, 'first_if' => $swings[$m['kind']] ?? [],
+                'campaign' => $this->campaign($piece, $m['kind'], $m['chemistry'])->toArray(),
             ], $answer['ranked']),
             'paid' => array_keys($paid), 'schools' => $answer['schools'], 'margin_mm' => $answer['margin_mm'], 'warnings' => $answer['warnings'],
         ];
+    }
+
+    /** How many of this kind so many casts take, by what is usual for its material under what is cast; released each time. */
+    private function campaign(PieceRequest $piece, string $kind, string $chemistry): Campaign
+    {
+        $families = $this->contacts->knowledge()->families;
+        $usual = $this->library->wear()->usual($families[$chemistry] ?? null, $families[$piece->words['casting']] ?? null, true);
+        $lasts = $this->library->moulds()->kinds[$kind]->lasts ?? null;
+
+        return Campaign::of($piece->casts, $lasts === null ? $usual : new Pairing((float) $lasts, $usual->spread, $usual->longer));
     }
 }

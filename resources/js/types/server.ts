@@ -1923,6 +1923,12 @@ export type MouldAnswerView = {
         cost: number;
         decides: string | null;
         first_if: string[];
+        campaign: {
+            moulds: number;
+            chance: number;
+            one_more: number;
+            remake_after: number;
+        };
     })[];
     paid: string[];
     schools: string[];

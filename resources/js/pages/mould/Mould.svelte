@@ -18,8 +18,11 @@
         casting: string;
         studied: PourSheetView['studied'];
         hour_rate: number;
+        /** How warm what is poured hot comes into the mould, °C. */
+        heats: Record<string, number>;
     };
-    let { job, families, surfaces, original, casting, studied, hour_rate }: Props = $props();
+    const ROOM_C = 25;
+    let { job, families, surfaces, original, casting, studied, hour_rate, heats }: Props = $props();
 
     type Entry = number | string | null;
     const typing = new Typing(
@@ -33,7 +36,7 @@
             undercuts: 'slight',
             detail: 'fine',
             casts: untrack(() => job.quantity) as Entry,
-            casting: { family: untrack(() => casting), heat_c: 25 as Entry },
+            casting: { family: untrack(() => casting), heat_c: untrack(() => heats[casting] ?? ROOM_C) as Entry },
             original: { surface: untrack(() => original), may_be_lost: true },
             flat_back: false,
             hollow: false,
@@ -145,7 +148,10 @@
         <Choice label="The original is of" bind:value={piece.original.surface}
             >{#each Object.entries(surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}</Choice
         >
-        <Choice label="What is cast in it" bind:value={piece.casting.family}
+        <Choice
+            label="What is cast in it"
+            bind:value={piece.casting.family}
+            onchange={(family) => (piece.casting.heat_c = heats[family] ?? ROOM_C)}
             >{#each Object.entries(families) as [id, name] (id)}<option value={id}>{name}</option>{/each}</Choice
         >
         <div class="three">
@@ -205,6 +211,11 @@
                                 <li class="quiet">It takes: {mould.parts.join(', ')}.</li>
                             {/if}
                         </ul>
+                        {#if typeof piece.casts === 'number' && piece.casts > 1}<p class="decides">
+                                For {piece.casts} casts: {mould.campaign.remake_after <= 1
+                                    ? 'one for each'
+                                    : `${mould.campaign.moulds === 1 ? 'one is' : `${String(mould.campaign.moulds)} are`} enough in ${figure(100 * mould.campaign.chance, 'percent', 'metric', 0)} of 100 cases, one more in ${figure(100 * mould.campaign.one_more, 'percent', 'metric', 0)}; make the next ready when one has seen ${String(mould.campaign.remake_after)}`}.
+                            </p>{/if}
                         {#if mould.decides !== null}<p class="decides">It stands {mould.decides}</p>{/if}
                         {#if i > 0 && mould.first_if.length > 0}<p class="decides">
                                 It would come first if {mould.first_if.join(', or if ')}.
