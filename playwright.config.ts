@@ -32,6 +32,10 @@ export default defineConfig({
     projects: [
         { name: 'west', testMatch: /(bench|story|contacts|scale|builds|study|keeping)\.spec/, use: { timezoneId: 'America/Los_Angeles' } },
         { name: 'middle', testMatch: /(access|formulas|labels|shell|zones|two-tablets|ounces)\.spec/, use: { timezoneId: 'UTC' } },
-        { name: 'east', testMatch: /(weighing|nothing-lost|swatches|walks|ways-in|through)\.spec/, use: { timezoneId: 'Asia/Kolkata' } },
+        {
+            name: 'east',
+            testMatch: /(weighing|nothing-lost|swatches|walks|ways-in|through|hot)\.spec/,
+            use: { timezoneId: 'Asia/Kolkata' },
+        },
     ],
 });

@@ -105,7 +105,7 @@ final readonly class StartPour
                 'state' => PourState::Running,
                 'base_code' => $base->code,
                 'room_c' => $this->room->now()->degrees,
-                'snapshot_id' => $this->freezer->snapshot($reckoning->recipe, $run, $cautions)->id,
+                'snapshot_id' => $this->freezer->snapshot($reckoning->recipe, $run, $cautions, $this->library->castings()->choose($casting, $base->family, $base->ratio->isOnePart(), $run->endsLaid && $base->brushed)->said())->id,
                 'plan' => [
                     // A part of another base is another part, whatever it is called.
                     'run' => ($stands === null && $done === [] ? $run : $run->goingOn($stands?->base === $base->code ? $stands->cups : [], [...$stands->ticked ?? [], ...$done]))->toArray(),

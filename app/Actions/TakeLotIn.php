@@ -7,6 +7,7 @@ namespace App\Actions;
 use Apalos\Core\Cost\Money;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Material\AdditiveRole;
 use Apalos\Core\Phrase\Phrase;
 use App\Keeping\DayOnLabel;
 use App\Keeping\RecordedLot;
@@ -24,11 +25,16 @@ final readonly class TakeLotIn
     /** @throws BadInput */
     public function __invoke(Fields $in, CarbonImmutable $now): Lot
     {
-        $in->only('code', 'got_on', 'opened_on', 'best_before', 'price', 'note', 'parts');
+        $in->only('code', 'got_on', 'opened_on', 'best_before', 'price', 'note', 'parts', 'remelts');
         $code = $in->text('code');
         $base = $this->library->shelf()->bases[$code] ?? null;
         if ($base === null && ! isset($this->library->shelf()->additives[$code])) {
             throw BadInput::at($in->at('code'), Phrase::written('There is no such sheet in the stores. Write its sheet first, then take the kit in.'));
+        }
+        $scrap = ($this->library->shelf()->additives[$code] ?? null)?->role === AdditiveRole::Scrap;
+        $remelts = $in->numberOrNull('remelts', 0.0, 100.0);
+        if ($remelts !== null && (! $scrap || $remelts !== floor($remelts))) {
+            throw BadInput::at($in->at('remelts'), Phrase::written($scrap ? 'How often it was melted is a whole number.' : 'Only scrap of what melts again was melted before.'));
         }
         $asked = $base !== null && ! $base->ratio->isOnePart() ? ['A', 'B'] : ['A'];
         $got = DayOnLabel::said($in, 'got_on');
@@ -48,9 +54,9 @@ final readonly class TakeLotIn
         }
         ksort($parts);
 
-        return DB::transaction(static function () use ($code, $got, $opened, $in, $price, $parts, $now): Lot {
+        return DB::transaction(static function () use ($code, $got, $opened, $in, $price, $parts, $now, $scrap, $remelts): Lot {
             $lot = Lot::query()->create([
-                'code' => $code, 'got_on' => $got, 'opened_on' => null, 'best_before' => DayOnLabel::saidOrNull($in, 'best_before'), 'price' => $price, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 2000) ?: null, 'created_at' => $now,
+                'code' => $code, 'got_on' => $got, 'opened_on' => null, 'best_before' => DayOnLabel::saidOrNull($in, 'best_before'), 'price' => $price, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 2000) ?: null, 'created_at' => $now, 'remelts' => $scrap ? (int) ($remelts ?? 1.0) : null,
             ]);
             foreach ($parts as $part => $of) {
                 $lot->parts()->create(['workshop_id' => $lot->workshop_id, 'part' => $part, ...$of, 'left_g' => $of['got_g']]);

@@ -4,15 +4,18 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Apalos\Core\Casting\WorkedResult;
 use Illuminate\Database\Eloquent\Model;
 use LogicException;
 
 /**
  * What the shelf and the cautions said when something was begun, kept once however often it was begun so. It never changes.
  *
+ * @phpstan-import-type WorkedShape from WorkedResult
+ *
  * @property int $id
  * @property string $hash
- * @property array{materials: array<string, array<string, mixed>>, cautions: list<array{id: string, title: string, text: string, gear: list<string>, at?: string}>, faults: list<array{id: string, name: string, cause: string}>, waste?: string} $content
+ * @property array{materials: array<string, array<string, mixed>>, cautions: list<array{id: string, title: string, text: string, gear: list<string>, at?: string}>, faults: list<array{id: string, name: string, cause: string}>, waste?: string, worked?: WorkedShape} $content
  */
 final class Snapshot extends Model
 {

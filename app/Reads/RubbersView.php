@@ -23,7 +23,7 @@ final readonly class RubbersView implements View
 
     /**
      * @return array{
-     *     bases: list<array{code: string, name: string, sg: float, viscosity_pas: float|null, pot_life_min: float|null, elongation_pct: float|null, tear_n_mm: float|null, shore: string|null, soft: bool}>,
+     *     bases: list<array{code: string, name: string, sg: float, viscosity_pas: float|null, pot_life_min: float|null, elongation_pct: float|null, tear_n_mm: float|null, shore: string|null, soft: bool, vacuum: string}>,
      *     fillers: list<array{code: string, name: string, sg: float}>, cast: string|null, mould: string|null,
      *     planned: array{name: string, base: string, sg: float, pot_life_min: float, viscosity_pas: float|null, start_min: float}|null
      * }
@@ -33,7 +33,7 @@ final readonly class RubbersView implements View
         return ['bases' => array_map($this->base(...), array_values($this->library->atHand()->bases)), 'fillers' => $this->fillers(), 'cast' => $this->link(ImpressionKind::Cast)?->material, 'mould' => $this->link(ImpressionKind::Mould)?->material, 'planned' => $this->planned()];
     }
 
-    /** @return array{code: string, name: string, sg: float, viscosity_pas: float|null, pot_life_min: float|null, elongation_pct: float|null, tear_n_mm: float|null, shore: string|null, soft: bool} */
+    /** @return array{code: string, name: string, sg: float, viscosity_pas: float|null, pot_life_min: float|null, elongation_pct: float|null, tear_n_mm: float|null, shore: string|null, soft: bool, vacuum: string} */
     private function base(BaseSheet $base): array
     {
         $sheet = $base->sheet();
@@ -41,7 +41,7 @@ final readonly class RubbersView implements View
         return [
             'code' => $base->code, 'name' => $base->name, 'sg' => $base->density()->gPerMl,
             'viscosity_pas' => $sheet->numberOrNull('viscosity_pas'), 'pot_life_min' => ($this->book->times($base)[Milestone::PotLife->value] ?? null)?->min,
-            'elongation_pct' => $sheet->numberOrNull('elongation_pct'), 'tear_n_mm' => $sheet->numberOrNull('tear_n_mm'), 'shore' => $base->shore(),
+            'elongation_pct' => $sheet->numberOrNull('elongation_pct'), 'tear_n_mm' => $sheet->numberOrNull('tear_n_mm'), 'shore' => $base->shore(), 'vacuum' => $base->vacuum,
             'soft' => ($sheet->numberOrNull('elongation_pct') ?? 0.0) >= 100.0,
         ];
     }

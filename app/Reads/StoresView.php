@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
+use Apalos\Core\Material\AdditiveRole;
 use Apalos\Core\Sheet\SheetField;
 use Apalos\Core\Sheet\SheetKind;
 use App\Keeping\Prices;
@@ -44,7 +45,7 @@ final readonly class StoresView implements View
      *     base: BaseSheetShape|null, additive: AdditiveSheetShape|null,
      *     other: array{kind: string, code: string, name: string, lines: list<SheetLine>}|null,
      *     own: array{version: int, versions: list<array{version: int, at_ms: int, changed: list<string>}>, left_open: list<array{label: string, open: string}>}|null,
-     *     lots: list<LotLine>, kit: array{price: string|null, mass_g: float|null, reorder_g: float|null, take_back: int|null}, part_names: array<string, string>, on_hand: array<string, float>, reorder: list<array{code: string, name: string, left_g: float, reorder_g: float, usual: bool}>, today: string
+     *     lots: list<LotLine>, kit: array{price: string|null, mass_g: float|null, reorder_g: float|null, take_back: int|null}, part_names: array<string, string>, melts: bool, on_hand: array<string, float>, reorder: list<array{code: string, name: string, left_g: float, reorder_g: float, usual: bool}>, today: string
      * }
      */
     public function toArray(): array
@@ -64,6 +65,7 @@ final readonly class StoresView implements View
             'other' => $chosen === null || $base !== null || $additive !== null ? null : ['kind' => $chosen['kind'], 'code' => $code, 'name' => $chosen['name'], 'lines' => $this->lines($chosen)],
             'own' => $chosen !== null && $chosen['own'] ? $this->versions($chosen) : null,
             ...$this->held($list, $base === null && $additive === null ? null : $code),
+            'melts' => $additive?->role === AdditiveRole::Scrap,
             'part_names' => $base === null ? ['A' => 'Tub'] : array_filter(['A' => $base->partNames['a'], 'B' => $base->partNames['b'] ?? null]),
         ];
     }

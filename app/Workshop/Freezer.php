@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Workshop;
 
+use Apalos\Core\Casting\WorkedResult;
 use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Pour\Recipe;
 use Apalos\Core\Run\RunPlan;
@@ -32,11 +33,11 @@ final readonly class Freezer
     }
 
     /**
-     * The sheets of all that is in it, the cautions that go with it and the faults there were words for.
+     * The sheets of all that is in it, the cautions that go with it, the faults there were words for, and how it is worked.
      *
      * @param  array<string, StepKind>  $cautions  more than the sheets ask for, with the step where each stands
      */
-    public function snapshot(Recipe $recipe, ?RunPlan $run = null, array $cautions = []): Snapshot
+    public function snapshot(Recipe $recipe, ?RunPlan $run = null, array $cautions = [], ?WorkedResult $worked = null): Snapshot
     {
         $family = $this->library->knowledge()->families[$recipe->base->family] ?? null;
         $at = [...$cautions, ...$this->standing([...$recipe->hazards(), ...$family->hazards ?? []], $run)];
@@ -49,6 +50,7 @@ final readonly class Freezer
             'cautions' => array_map(static fn (string $id, array $one): array => ['id' => $id, 'title' => $one['title'], 'text' => $one['text'], 'gear' => $one['gear'], 'at' => $at[$id]->value], array_keys($known), array_values($known)),
             'waste' => $this->library->cautions()['waste']['text'] ?? '',
             'faults' => array_map(static fn (string $id, array $fault): array => ['id' => $id, 'name' => $fault['name'], 'cause' => $fault['cause']], array_keys($faults), array_values($faults)),
+            ...($worked === null ? [] : ['worked' => $worked->toArray()]),
         ]);
     }
 

@@ -89,10 +89,12 @@ final readonly class RecordedRun
         return new self($pour, FrozenPlan::of($pour), $plan, RunState::of($plan, $read), Beside::of($read), $facts, $pour->started_at);
     }
 
-    /** How it is worked, and in which words. */
+    /** How it is worked, and in which words: those it was begun with. */
     public function worked(CastingWays $ways): WorkedResult
     {
-        return $ways->choose($this->frozen->casting, $this->frozen->family, $this->plan->onePart, $this->plan->endsLaid && $this->frozen->brushed)->said();
+        $begun = $this->pour->loadMissing('snapshot')->snapshot->content['worked'] ?? null;
+
+        return $begun !== null ? WorkedResult::read($begun) : $ways->choose($this->frozen->casting, $this->frozen->family, $this->plan->onePart, $this->plan->endsLaid && $this->frozen->brushed)->said();
     }
 
     /** A moment of the run as a time of day. */

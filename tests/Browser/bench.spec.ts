@@ -119,6 +119,7 @@ test('an alarm is said when hands are needed, and can be muted', async ({ page, 
 
 test('the jump box and the keys are found from anywhere', async ({ page, demo }) => {
     await page.goto(demo.url);
+    await expect(page.getByRole('button', { name: /^Find/ })).toBeVisible();
     await page.keyboard.press('/');
     await page.keyboard.type('gasket');
     await expect(page.getByRole('option', { name: /Hatch gasket/ })).toBeVisible();

@@ -34,6 +34,9 @@ async function readPuck(page: Page, label: RegExp, scale: string, readings: stri
     await page.getByLabel('Scale').selectOption(scale);
     await page.getByLabel('Readings, three or more').fill(readings);
     await page.getByRole('button', { name: 'Write it down' }).click();
+    // Poured a moment ago: it is asked about, once, and counts all the same.
+    await expect(page.getByText(/softer than it will be/)).toBeVisible();
+    await page.getByRole('button', { name: 'It shall count all the same' }).click();
     await expect(page.getByRole('button', { name: 'Write it down' })).toBeHidden();
 }
 

@@ -60,6 +60,14 @@ final class FrozenTest extends TestCase
             file_put_contents($file, preg_replace("/(text|name|title|how|cause): '/", "\$1: 'Changed: ", (string) file_get_contents($file)));
             touch($file, time() + 60);
         }
+        foreach (glob("{$this->folder}/casting/*.yaml") ?: [] as $file) {
+            $way = Yaml::parseFile($file);
+            foreach (['premix', 'mix', 'fill', 'wait'] as $step) {
+                isset($way[$step]) && $way[$step]['title'] = "Changed: {$way[$step]['title']}";
+            }
+            file_put_contents($file, Yaml::dump($way, 6));
+            touch($file, time() + 60);
+        }
     }
 
     public function test_after_every_sheet_was_edited_nothing_begun_or_poured_has_changed_by_a_byte(): void

@@ -147,4 +147,17 @@ final class LotsTest extends TestCase
         }
         self::assertSame(0, Lot::query()->count());
     }
+
+    public function test_scrap_comes_in_with_how_often_it_was_melted_and_nothing_else_does(): void
+    {
+        $scrap = ['code' => 'hv-re', 'got_on' => '2026-03-01', 'parts' => [['part' => 'A', 'grams' => 400]]];
+        $this->get('/stores/hv-re')->assertInertia(static fn (AssertableInertia $page) => $page->where('melts', true));
+        $this->get('/stores/ur-35')->assertInertia(static fn (AssertableInertia $page) => $page->where('melts', false));
+        self::assertSame(3, Lot::query()->findOrFail($this->postJson('/stores/lots', [...$scrap, 'remelts' => 3])->assertOk()->json('id'))->remelts);
+        self::assertSame(1, Lot::query()->findOrFail($this->postJson('/stores/lots', $scrap)->assertOk()->json('id'))->remelts, 'What is scrap was melted once at least.');
+        $this->postJson('/stores/lots', [...$scrap, 'remelts' => 1.5])->assertUnprocessable()->assertJsonPath('error.field', 'remelts');
+        $this->postJson('/stores/lots', [...$scrap, 'remelts' => -1])->assertUnprocessable()->assertJsonPath('error.field', 'remelts');
+        $this->postJson('/stores/lots', ['code' => 'ur-35', 'got_on' => '2026-03-01', 'parts' => [['part' => 'A', 'grams' => 400], ['part' => 'B', 'grams' => 400]], 'remelts' => 2])->assertUnprocessable()->assertJsonPath('error.field', 'remelts');
+        self::assertNull($this->kit()->remelts);
+    }
 }

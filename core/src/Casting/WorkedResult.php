@@ -22,6 +22,12 @@ final readonly class WorkedResult
      */
     public function __construct(public string $id, public string $name, public ?array $premix, public array $mix, public array $fill, public array $wait, public array $clock, public ?float $turnSeconds) {}
 
+    /** @param  WorkedShape  $said  as {@see self::toArray()} wrote it */
+    public static function read(array $said): self
+    {
+        return new self($said['id'], $said['name'], $said['premix'], $said['mix'], $said['fill'], $said['wait'], ['starts' => $said['starts'], 'since' => $said['since'], 'met' => $said['met']], $said['turn_s']);
+    }
+
     /** @return WorkedShape */
     public function toArray(): array
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Piece;
 
+use Apalos\Core\Mesh\Direction;
 use Apalos\Core\Mesh\MeshFormat;
 use Apalos\Core\Mesh\MeshReader;
 use Apalos\Core\Mesh\ReadMesh;
@@ -57,12 +58,12 @@ final class PieceStudy
 
         return new StudyResult(
             $read, $survey, $pulls, $depth, $parting, $pours, [$survey->volume - $above, $above], $stretch, $block, $rests,
-            self::words($survey, $best, $pours[0], $parting, $asked->sides ?? Sides::usual()), StudyDoubts::of($read, $survey, $best, $asked),
+            self::words($survey, $best, $pours[0], $parting, $asked->sides ?? Sides::usual(), $asked->onePart ? null : OnePart::serves($survey, $best->facing->along)), StudyDoubts::of($read, $survey, $best, $asked),
         );
     }
 
     /** @return list<Phrase> */
-    private static function words(Survey $survey, Undercuts $seen, Poured $poured, Parting $parting, Sides $sides): array
+    private static function words(Survey $survey, Undercuts $seen, Poured $poured, Parting $parting, Sides $sides, ?Direction $onePart): array
     {
         $vents = [];
         foreach (array_filter($poured->traps, static fn (Trap $trap): bool => $trap->wantsVent()) as $trap) {
@@ -86,6 +87,6 @@ final class PieceStudy
             ? Phrase::of('piece.pour_clean', ['way' => $sides->upright($poured->up)])
             : Phrase::of('piece.pour_vents', ['way' => $sides->upright($poured->up), 'n' => $poured->vents(), 'where' => array_slice(array_values($vents), 0, 3), 'ml' => Quantity::volume($poured->trapped())]);
 
-        return isset($nooks) ? [...$words, $nooks] : $words;
+        return [...$words, ...(isset($nooks) ? [$nooks] : []), ...($onePart === null ? [] : [Phrase::of('piece.one_part_serves', ['way' => $sides->towards($onePart)])])];
     }
 }

@@ -9,6 +9,7 @@ use Apalos\Core\Mesh\Mesh;
 use Apalos\Core\Mesh\Surveyor;
 use Apalos\Core\Mesh\Welder;
 use Apalos\Core\Piece\Facing;
+use Apalos\Core\Piece\OnePart;
 use Apalos\Core\Piece\Parting;
 use Apalos\Core\Piece\PourSearch;
 use Apalos\Core\Piece\SeamLocks;
@@ -170,6 +171,25 @@ final class SeamTest extends TestCase
             self::assertGreaterThan($before, $locked + 1.0);
             $before = $locked;
         }
+    }
+
+    /** @return iterable<string, array{Mesh, bool}> */
+    public static function parts(): iterable
+    {
+        yield 'a flat block' => [Shapes::box(80.0, 60.0, 12.0), true];
+        yield 'a tumbler, its mouth as wide as its foot' => [self::flared(30.0, 30.0, 60.0), true];
+        yield 'a flask, wider inside than its mouth' => [self::flared(30.0, 18.0, 50.0), false];
+        yield 'a cone on its foot' => [Shapes::turnedOnALathe([[0.0, 0.0], [20.0, 0.0], [0.0, 70.0]], 48), true];
+        yield 'half a ring, lying on its cut' => [Shapes::turnedOnALathe([[30.0, 0.0], [50.0, 0.0], ...array_map(static fn (int $i): array => [40.0 + 10.0 * cos(M_PI * $i / 24), 10.0 * sin(M_PI * $i / 24)], range(1, 23))], 96, true), true];
+        yield 'a whole ring' => [Shapes::torus(40.0, 10.0), false];
+        yield 'a ball' => [Shapes::sphere(30.0, 48), false];
+        yield 'a screw' => [self::screw(), false];
+    }
+
+    #[DataProvider('parts')]
+    public function test_what_stands_on_a_flat_side_and_hides_nothing_is_offered_one_part(Mesh $mesh, bool $serves): void
+    {
+        self::assertSame($serves, OnePart::serves((new Surveyor)->survey($mesh), Direction::of(0.0, 0.0, 1.0)) !== null);
     }
 
     /** Of two places where no air stays the spout takes the one that lies on the seam, at an end. */

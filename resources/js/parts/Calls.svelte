@@ -38,7 +38,8 @@
     });
 </script>
 
-<div aria-live="assertive" class="calls">
+<!-- Over the page, never in it: what comes by itself must not move what a finger is about to press. -->
+<div aria-live="assertive" class="calls ringing">
     {#each ringing as call (call.id)}
         <p class="call">
             <a class="link font-bold" href={call.href}>{call.title}</a>: {call.event_ms === null || call.event_ms <= bench.now
@@ -47,6 +48,8 @@
             <button class="btn btn-sm" onclick={() => (ringing = ringing.filter((r) => r !== call))}>I heard</button>
         </p>
     {/each}
+</div>
+<div aria-live="polite" class="calls">
     {#if said !== null}
         <p class="call said">
             {said}
@@ -61,6 +64,16 @@
         display: grid;
         gap: 0.4rem;
         padding-inline: 2rem;
+    }
+    .ringing {
+        position: fixed;
+        inset: 0.4rem 0 auto;
+        z-index: 30;
+        pointer-events: none;
+    }
+    .ringing .call {
+        pointer-events: auto;
+        box-shadow: 0 0.3rem 1.2rem rgb(0 0 0 / 0.35);
     }
     .call {
         display: flex;

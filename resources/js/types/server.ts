@@ -2271,6 +2271,7 @@ export type RubbersView = {
         tear_n_mm: number | null;
         shore: string | null;
         soft: boolean;
+        vacuum: string;
     })[];
     fillers: {
         code: string;
@@ -2609,6 +2610,7 @@ export type StoresView = {
         take_back: number | null;
     };
     part_names: Record<string, string>;
+    melts: boolean;
     on_hand: Record<string, number>;
     reorder: {
         code: string;

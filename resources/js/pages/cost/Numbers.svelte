@@ -13,6 +13,17 @@
         onchange: () => void;
     };
     let { numbers = $bindable(), found, money, error, onchange }: Props = $props();
+    const lines: { name: string; of: (one: Props['found'][number]) => string | number }[] = [
+        { name: 'each', of: (one) => money(one.per_piece) },
+        { name: 'all', of: (one) => money(one.total) },
+        { name: 'to pay now', of: (one) => money(one.cash) },
+        { name: 'before the first', of: (one) => money(one.fixed) },
+        { name: 'then each', of: (one) => money(one.running) },
+        { name: 'material', of: (one) => measure(one.used_g, 'mass', bench.units, 0) },
+        { name: 'kits to buy', of: (one) => one.kits },
+        { name: 'moulds', of: (one) => one.moulds },
+        { name: 'hands', of: (one) => minutes(one.min) },
+    ];
 </script>
 
 <section class="numbers" aria-label="Other numbers of it">
@@ -26,29 +37,18 @@
                 {onchange}
             />{/each}
     </div>
-    <div class="overflow-x-auto">
-        <table>
-            <thead
-                ><tr
-                    ><th scope="col">Pieces</th><th scope="col">each</th><th scope="col">all</th><th scope="col">to pay now</th><th
-                        scope="col">before the first</th
-                    ><th scope="col">then each</th><th scope="col">material</th><th scope="col">kits to buy</th><th scope="col">moulds</th
-                    ><th scope="col">hands</th></tr
-                ></thead
-            >
-            <tbody
-                >{#each found as one, i (i)}<tr
-                        ><th scope="row" class="fig">{one.casts}</th><td class="fig">{money(one.per_piece)}</td><td class="fig"
-                            >{money(one.total)}</td
-                        ><td class="fig">{money(one.cash)}</td><td class="fig">{money(one.fixed)}</td><td class="fig"
-                            >{money(one.running)}</td
-                        ><td class="fig">{measure(one.used_g, 'mass', bench.units, 0)}</td><td class="fig">{one.kits}</td><td class="fig"
-                            >{one.moulds}</td
-                        ><td class="fig">{minutes(one.min)}</td></tr
-                    >{/each}</tbody
-            >
-        </table>
-    </div>
+    <table>
+        <thead
+            ><tr
+                ><th scope="col" class="quiet">Pieces</th>{#each found as one, i (i)}<th scope="col" class="fig">{one.casts}</th>{/each}</tr
+            ></thead
+        >
+        <tbody
+            >{#each lines as line (line.name)}<tr
+                    ><th scope="row">{line.name}</th>{#each found as one, i (i)}<td class="fig">{line.of(one)}</td>{/each}</tr
+                >{/each}</tbody
+        >
+    </table>
     <p class="quiet text-sm">
         Before the first: whole moulds for so many casts, and what is had once. Then each: material and hands. “Each” spreads the moulds by
         what so many casts wear off.
@@ -64,10 +64,23 @@
         grid-template-columns: repeat(3, minmax(0, 1fr));
         gap: 0.6rem;
     }
+    table {
+        table-layout: fixed;
+        width: 100%;
+        margin-block: 0.6rem;
+    }
     td,
     th {
-        padding: 0.5rem 0.9rem 0.5rem 0;
+        padding: 0.3rem 0.6rem 0.3rem 0;
+        border-top: 1px solid var(--color-base-300);
         text-align: left;
-        white-space: nowrap;
+        overflow-wrap: anywhere;
+    }
+    tbody th {
+        font-weight: 400;
+        color: var(--color-neutral);
+    }
+    thead th {
+        border: 0;
     }
 </style>

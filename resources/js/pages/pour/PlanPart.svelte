@@ -53,10 +53,10 @@
     {#if heated}
         <p class="quiet text-sm">Weighed up cold; its clock counts from the heat.</p>
     {:else if vessel !== null}
-        <label class="flex items-center gap-2">
-            <input type="checkbox" class="checkbox" bind:checked={vessel.degas} onchange={() => live.changed()} />
-            <span>Draw the air out under vacuum</span>
-        </label>
+        {#if vacuum !== 'never' || vessel.degas}<label class="flex items-center gap-2">
+                <input type="checkbox" class="checkbox" bind:checked={vessel.degas} onchange={() => live.changed()} />
+                <span>Draw the air out under vacuum</span>
+            </label>{/if}
         {#if vessel.degas && vacuum === 'never'}<p class="text-sm font-bold text-error" role="alert">
                 This base must not see a vacuum: it sets, or boils, while it still foams. Leave it out.
             </p>{/if}

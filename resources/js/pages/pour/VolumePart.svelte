@@ -18,11 +18,11 @@
         { id: 'box', name: 'Box', hint: 'inner box, less the part' },
         { id: 'cylinder', name: 'Tube', hint: 'inner tube, less the part' },
         { id: 'capacity', name: 'It holds', hint: 'the mould is known, or marked, to hold so much' },
-        { id: 'pieces', name: 'Pieces', hint: 'so many pieces of so much each, with their spouts' },
         { id: 'displacement', name: 'Rice', hint: 'filled with rice, sand or water and poured back' },
         { id: 'blanket', name: 'Clay', hint: 'clay blanket under a jacket' },
         { id: 'coats', name: 'Coats', hint: 'brushed on, coat by coat' },
         { id: 'mesh', name: 'Mesh', hint: 'volume of a model file' },
+        { id: 'pieces', name: 'Pieces', hint: 'so many pieces of so much each, with their spouts' },
         { id: 'mass', name: 'By mass', hint: 'I know what it weighs' },
     ];
     const fresh: Record<string, () => Record<string, unknown>> = {

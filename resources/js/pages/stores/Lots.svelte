@@ -28,6 +28,7 @@
         b_g: Entry;
         a_no: string;
         b_no: string;
+        remelts?: Entry;
     };
     const typed = new Typing<Kit>(
         untrack(() => `lot/${code}`),
@@ -57,6 +58,7 @@
             best_before: kit.best_before === '' ? null : kit.best_before,
             price: kit.price === '' ? null : kit.price,
             note: kit.note === '' ? null : kit.note,
+            ...(stores.melts ? { remelts: kit.remelts ?? null } : {}),
             // What is left open is not in this kit: the water of a plaster.
             parts: letters
                 .filter((part) => (part === 'A' ? kit.a_g : kit.b_g) !== null)
@@ -104,6 +106,13 @@
             aria-label="A kit that has come"
         >
             <div class="fields">
+                {#if stores.melts}<Measure
+                        label="Melted so often"
+                        kind="plain"
+                        bind:value={kit.remelts}
+                        error={at('remelts')}
+                        hint="once, where nobody counted"
+                    />{/if}
                 {#each letters as part, i (part)}
                     {#if part === 'A'}
                         <Measure

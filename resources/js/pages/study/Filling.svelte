@@ -67,13 +67,18 @@
                 cases: [
                     { name: 'standing tall', depth_mm: tall, ...whole },
                     { name: 'lying flat', depth_mm: Math.max(1, Math.min(...answer.bbox_mm)), ...whole },
-                    {
-                        name: 'under vacuum in the cup',
-                        depth_mm: 90,
-                        from_min: 0,
-                        to_min: Math.max(0.05, mix?.start ?? 0),
-                        pressure_kpa: 3,
-                    },
+                    // What sets, or boils, while it foams is never drawn.
+                    ...(rubbers.bases.find((base) => base.code === code)?.vacuum === 'never'
+                        ? []
+                        : [
+                              {
+                                  name: 'under vacuum in the cup',
+                                  depth_mm: 90,
+                                  from_min: 0,
+                                  to_min: Math.max(0.05, mix?.start ?? 0),
+                                  pressure_kpa: 3,
+                              },
+                          ]),
                     { name: 'in a pot at four bar', depth_mm: tall, ...whole, pressure_kpa: 400 },
                 ],
             };
