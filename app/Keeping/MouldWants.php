@@ -9,6 +9,7 @@ use Apalos\Core\Keep\CareRule;
 use Apalos\Core\Keep\MouldMark;
 use Apalos\Core\Keep\MouldPast;
 use Apalos\Core\Keep\ReleaseSchool;
+use Apalos\Core\Material\BaseSheet;
 use App\Models\Mould;
 use App\Models\Pour;
 use App\Models\Workshop;
@@ -27,12 +28,14 @@ final readonly class MouldWants
     {
         $families = $this->library->knowledge()->families;
         $rubber = $families[$this->library->shelf()->bases[$mould->material ?? '']->family ?? ''] ?? null;
-        $cast = $families[$this->library->shelf()->bases[$base]->family ?? ''] ?? null;
+        $sheet = $this->library->shelf()->bases[$base] ?? null;
+        $cast = $families[$sheet->family ?? ''] ?? null;
 
-        return $rubber === null || $cast === null ? [] : $this->library->beforeCast()->wants($rubber, $cast, $this->past($mould, $now), ReleaseSchool::tryFrom($this->workshop->release_school) ?? ReleaseSchool::EveryCast);
+        return $rubber === null || $sheet === null || $cast === null ? [] : $this->library->beforeCast()->wants($rubber, $cast, $this->past($mould, $now, $sheet), ReleaseSchool::tryFrom($this->workshop->release_school) ?? ReleaseSchool::EveryCast);
     }
 
-    public function past(Mould $mould, CarbonImmutable $now): MouldPast
+    /** @param  BaseSheet|null  $cast  what is cast in it next, where that is known */
+    public function past(Mould $mould, CarbonImmutable $now, ?BaseSheet $cast = null): MouldPast
     {
         $care = $mould->care ?? [];
         $at = static fn (string $act): int => $care[$act]['at_ms'] ?? 0;
@@ -46,6 +49,7 @@ final readonly class MouldWants
             $mould->hot_at === null ? null : $mould->hot_at->diffInMinutes($now),
             array_filter($mould->parts, static fn (array $part): bool => $part['role'] === 'jacket' || $part['role'] === 'half') !== [], count($bases) > 1,
             $out === null ? null : max(0.0, $out->diffInMinutes($now) / 60.0), $isEarly, $mould->condition, array_values(array_filter(array_map(static fn (string $mark): ?MouldMark => MouldMark::tryFrom($mark), $mould->marks ?? []))),
+            $this->library->bearsHeat($mould->material ?? ''), $cast === null ? null : $this->library->way($cast)->heat?->to,
         );
     }
 

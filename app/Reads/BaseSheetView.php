@@ -61,12 +61,14 @@ final readonly class BaseSheetView implements View
                 'viscosity_pas' => $sheet->numberOrNull('viscosity_pas'),
                 'shrinkage_pct' => $sheet->numberOrNull('shrinkage_pct', -100.0),
                 'q10' => $base->q10,
+                'bears_c' => $this->library->bearsHeat($base->code)?->degrees,
                 'yield_ml_per_kg' => $sheet->numberOrNull('yield_ml_per_kg'),
             ],
             'limits' => array_map(static fn ($limit): array => $limit->toArray(), $base->limits),
             'cautions' => SheetCautions::of($base->hazards, $this->library),
             'measured' => $sheet->strings('measured'),
-            'typical' => $sheet->strings('typical'),
+            // What its own sheet is silent of is what its chemistry usually bears.
+            'typical' => [...$sheet->strings('typical'), ...($base->bearsHeat() === null ? ['bears_c'] : [])],
             'left_open' => $base->leftOpen,
             'notes' => $sheet->textOrNull('notes') ?? '',
         ];

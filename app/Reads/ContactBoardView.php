@@ -23,7 +23,7 @@ final readonly class ContactBoardView implements View
     /**
      * @return array{
      *     fresh: list<array{id: string, name: string, groups: list<string>}>,
-     *     surfaces: list<array{id: string, name: string, groups: list<string>}>,
+     *     surfaces: list<array{id: string, name: string, groups: list<string>, bears_c: float|null}>,
      *     cells: array<string, array<string, array{verdict: string, in_short: Phrase, tested: bool|null}>>,
      *     patches: list<array{id: int, fresh: string, surface: string, base: string|null, sealed_with: string|null, release: string|null, place: string, put_on_ms: int, due_ms: int, passed: bool|null, note: string, photo: bool, edition: int}>,
      *     releases: array<string, string>, sealers: array<string, string>, bases: list<array{code: string, name: string, family: string}>,
@@ -36,7 +36,7 @@ final readonly class ContactBoardView implements View
 
         return [
             'fresh' => array_values(array_map(static fn ($f): array => ['id' => $f->id, 'name' => $f->name, 'groups' => $f->groups], $knowledge->families)),
-            'surfaces' => array_values(array_map(static fn ($s): array => ['id' => $s->id, 'name' => $s->name, 'groups' => $s->groups], $knowledge->surfaces)),
+            'surfaces' => array_values(array_map(static fn ($s): array => ['id' => $s->id, 'name' => $s->name, 'groups' => $s->groups, 'bears_c' => $s->bears?->degrees], $knowledge->surfaces)),
             'cells' => $this->contacts->board(),
             'patches' => array_values($this->workshop->testPatches()->orderByRaw('case when passed is null then 0 else 1 end')->orderByDesc('id')->limit(self::PATCHES)->get()->map(fn (TestPatch $patch): array => [
                 'id' => $patch->id, 'fresh' => $patch->fresh, 'surface' => $patch->surface, 'base' => $patch->base, 'sealed_with' => $patch->sealed_with, 'release' => $patch->released_with, 'place' => $patch->place ?? '',

@@ -20,6 +20,7 @@ use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Sheet\Completion;
 use Apalos\Core\Sheet\SheetForm;
 use Apalos\Core\Sheet\SheetKind;
+use Apalos\Core\Units\Temperature;
 use Symfony\Component\Yaml\Yaml;
 
 /** The knowledge in `library/`, read from disk and kept as PHP knows it until a file changes, and beside it the sheets this shop has written. */
@@ -132,13 +133,22 @@ final class Library
         return $this->castings ??= CastingWays::of($this->read('casting/*.yaml'));
     }
 
-    /** The same as this shop does it. */
     /** How a cast of this base is worked in this shop. */
     public function way(BaseSheet $base): CastingWay
     {
         return $this->castingsHere()->choose($base->casting, $base->family, $base->ratio->isOnePart(), false);
     }
 
+    /** How warm a base, cured, or a surface may get for the minutes of a cast: as its sheet says, else as its chemistry does; null where nobody knows. */
+    public function bearsHeat(string $code): ?Temperature
+    {
+        $base = $this->shelf()->bases[$code] ?? null;
+        $knowledge = $this->knowledge();
+
+        return $base?->bearsHeat() ?? ($knowledge->surfaces[$base === null ? $code : ($knowledge->families[$base->family]->curesTo ?? '')] ?? null)?->bears;
+    }
+
+    /** The same as this shop does it. */
     public function castingsHere(): CastingWays
     {
         return $this->castings()->instead($this->knowledge()->schools()->castings);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Contact;
 
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Units\Temperature;
 
 /** Something that a fresh material may touch. */
 final readonly class Surface
@@ -14,8 +15,11 @@ final readonly class Surface
 
     private const HOLDS_WATER = 'holds-water';
 
-    /** @param  list<string>  $groups */
-    private function __construct(public string $id, public string $name, public array $groups, public bool $porous, public ?string $before = null) {}
+    /**
+     * @param  list<string>  $groups
+     * @param  Temperature|null  $bears  for the minutes of a cast; null where it cannot be said
+     */
+    private function __construct(public string $id, public string $name, public array $groups, public bool $porous, public ?string $before = null, public ?Temperature $bears = null) {}
 
     /** It has drunk water, or may have: dry is what the scale has proved. */
     public function holdsWater(): bool
@@ -25,6 +29,6 @@ final readonly class Surface
 
     public static function from(string $id, Fields $in): self
     {
-        return new self($id, $in->text('name'), $in->strings('like'), $in->bool('porous'), $in->textOrNull('before'));
+        return new self($id, $in->text('name'), $in->strings('like'), $in->bool('porous'), $in->textOrNull('before'), Temperature::inOrNull($in, 'bears_c'));
     }
 }

@@ -21,4 +21,6 @@ enum CareDue: string
     case OpenedEarly = 'opened_early';
     /** As somebody saw it last. */
     case Looks = 'looks';
+    /** What is cast comes hotter than it bears. */
+    case Hotter = 'hotter';
 }

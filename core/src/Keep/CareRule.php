@@ -57,6 +57,7 @@ final readonly class CareRule
             CareDue::MixedHalves => $past->mixedHalves,
             CareDue::Younger => $past->hoursOld !== null && $past->hoursOld < $this->hours,
             CareDue::OpenedEarly => $past->isEarly,
+            CareDue::Hotter => $past->bears !== null && $past->comes !== null && $past->comes->degrees > $past->bears->degrees,
             CareDue::Looks => in_array($past->condition, $this->conditions, true) || array_intersect(array_column($past->marks, 'value'), array_column($this->marks, 'value')) !== [],
         };
     }

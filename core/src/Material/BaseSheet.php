@@ -16,6 +16,7 @@ use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Celsius;
 use Apalos\Core\Units\Density;
 use Apalos\Core\Units\Minutes;
+use Apalos\Core\Units\Temperature;
 
 /** The sheet of a base: rubber, resin, plaster, latex, vinyl. Densities g/ml, times min at the reference temperature. */
 final readonly class BaseSheet
@@ -147,6 +148,12 @@ final readonly class BaseSheet
             Basis::OfB => ($limit->max ?? $additive->max) * (1.0 - $share),
             default => $limit->max ?? $additive->max,
         };
+    }
+
+    /** How warm it may get, cured, for the minutes of a cast, as its sheet says; null where that is silent. */
+    public function bearsHeat(): ?Temperature
+    {
+        return Temperature::inOrNull($this->sheet(), 'bears_c');
     }
 
     public function forMixing(): Base

@@ -112,6 +112,11 @@ final readonly class MouldChooser
             }
         }
 
+        $bears = ($this->contacts->surfaces[$family->curesTo] ?? null)?->bears;
+        if ($bears !== null && $piece->heatC > $bears->degrees) {
+            $objections[] = Phrase::of('mould.bears', ['family' => $family->name, 'bears' => Quantity::temperature($bears->degrees), 'heat' => Quantity::temperature($piece->heatC)]);
+        }
+
         return $objections;
     }
 

@@ -21,4 +21,12 @@ final readonly class Temperature
     {
         return new self($in->number($key, self::COLDEST, self::HOTTEST));
     }
+
+    /** @throws BadInput outside −30–400 °C */
+    public static function inOrNull(Fields $in, string $key): ?self
+    {
+        $degrees = $in->numberOrNull($key, self::COLDEST, self::HOTTEST);
+
+        return $degrees === null ? null : new self($degrees);
+    }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Tests\Contact;
 
+use Apalos\Core\Casting\Heat;
 use Apalos\Core\Contact\ContactAnswer;
 use Apalos\Core\Contact\ContactEngine;
 use Apalos\Core\Contact\ContactRequest;
@@ -17,6 +18,7 @@ use Apalos\Core\Tests\Material\SheetsTest;
 use Apalos\Core\Tests\Words;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Yaml\Yaml;
 
 /** What a practitioner would say of contacts, line by line; C certain, L likely. */
 final class CraftTest extends TestCase
@@ -210,6 +212,21 @@ final class CraftTest extends TestCase
             }
             self::assertGreaterThan(0, $asked, "{$fresh} on {$surface} has a way of its own.");
         }
+    }
+
+    public function test_nothing_that_bears_less_than_vinyl_comes_at_is_clear_under_it(): void
+    {
+        $hot = Heat::from(Fields::of(Yaml::parseFile(__DIR__.'/../../../library/casting/hot.yaml')['heat']));
+        $bears = 0;
+        foreach (Shipped::knowledge()->surfaces as $id => $surface) {
+            // Vinyl is poured onto vinyl to weld to it: that is how a second colour is cast.
+            if ($id !== 'plastisol' && $surface->bears !== null && $surface->bears->degrees < $hot->from->degrees) {
+                $verdict = self::judge('plastisol', $id)->verdict;
+                self::assertContains($verdict, [Verdict::Stop, Verdict::TestFirst], "{$id} bears {$surface->bears->degrees} °C.");
+                $bears++;
+            }
+        }
+        self::assertGreaterThan(25, $bears);
     }
 
     public function test_hot_vinyl_on_plaster_is_led_to_the_scale_and_nowhere_else(): void

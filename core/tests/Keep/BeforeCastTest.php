@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Tests\Keep;
 
 use Apalos\Core\Contact\Family;
+use Apalos\Core\Input\Fields;
 use Apalos\Core\Keep\BeforeCast;
 use Apalos\Core\Keep\CareRule;
 use Apalos\Core\Keep\Condition;
@@ -13,6 +14,7 @@ use Apalos\Core\Keep\MouldPast;
 use Apalos\Core\Keep\ReleaseSchool;
 use Apalos\Core\Keep\Wear;
 use Apalos\Core\Tests\Contact\Shipped;
+use Apalos\Core\Units\Temperature;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Yaml\Yaml;
@@ -76,6 +78,11 @@ final class BeforeCastTest extends TestCase
         yield 'cracked, and hot' => ['silicone-platinum', 'plastisol', $past(900.0, false, Condition::Cracked), ['cracked-heat', 'cracked']];
         yield 'gloss gone asks nothing' => ['silicone-platinum', 'plastisol', $past(900.0, false, Condition::GlossGone), []];
         yield 'a key torn and warped' => ['silicone-platinum', 'plaster', $past(900.0, false, null, MouldMark::TornKey, MouldMark::Warped), ['torn-key', 'warped']];
+        $heat = static fn (?float $bears, ?float $comes): MouldPast => new MouldPast(9, ['released' => 0, 'dusted' => 0], false, false, null, false, false, 900.0, bears: Temperature::inOrNull(Fields::of(['c' => $bears]), 'c'), comes: Temperature::inOrNull(Fields::of(['c' => $comes]), 'c'));
+        yield 'a silicone whose sheet bears less than vinyl comes at' => ['silicone-platinum', 'plastisol', $heat(150.0, 180.0), ['heat-limit']];
+        yield 'one that bears it' => ['silicone-platinum', 'plastisol', $heat(180.0, 180.0), []];
+        yield 'one nobody knows it of' => ['silicone-platinum', 'plastisol', $heat(null, 180.0), []];
+        yield 'wax in a urethane that softens before it melts' => ['urethane-rubber', 'wax', $heat(70.0, 90.0), ['heat-limit']];
         yield 'sticky' => ['silicone-tin', 'silicone-platinum', $past(900.0, false, null, MouldMark::Sticky), ['sticky']];
     }
 

@@ -9,6 +9,7 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Mould\MouldChooser;
 use Apalos\Core\Mould\MouldResult;
 use Apalos\Core\Mould\PieceRequest;
+use Apalos\Core\Mould\RankedMould;
 use Apalos\Core\Tests\Contact\Shipped;
 use Apalos\Core\Tests\Words;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -156,6 +157,9 @@ final class MouldChooserTest extends TestCase
 
     public function test_no_mould_of_urethane_or_plaster_is_proposed_for_hot_vinyl(): void
     {
+        $said = json_encode(array_map(static fn (RankedMould $one): array => array_map(Words::of(...), $one->against), self::choose(['casting' => ['family' => 'urethane-resin', 'heat_c' => 90]])->ranked), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+        self::assertStringContainsString('urethane rubber bears about 70 °C: what is cast comes at 90 °C', $said);
+        self::assertStringNotContainsString('silicone bears', $said);
         foreach (self::choose(['casting' => ['family' => 'plastisol', 'heat_c' => 170]])->ranked as $ranked) {
             if (in_array($ranked->chemistry, ['urethane-rubber', 'urethane-resin', 'plaster', 'epoxy', 'alginate'], true)) {
                 self::assertNotSame([], $ranked->against, "{$ranked->kind} of {$ranked->chemistry}");

@@ -949,11 +949,12 @@ export type ContactBoardView = {
         name: string;
         groups: string[];
     }[];
-    surfaces: {
+    surfaces: ({
         id: string;
         name: string;
         groups: string[];
-    }[];
+        bears_c: number | null;
+    })[];
     cells: Record<string, Record<string, {
         verdict: string;
         in_short: string;

@@ -3,7 +3,8 @@
     import { router } from '@inertiajs/svelte';
     import { doing, verdictMark } from '../../lib/contacts';
     import { refused } from '../../lib/refused';
-    import { minutes } from '../../lib/units';
+    import { bench } from '../../lib/bench.svelte';
+    import { measure, minutes } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
     import Mark from '../../parts/Mark.svelte';
     import Wrong from '../../parts/Wrong.svelte';
@@ -26,6 +27,7 @@
         'test-first': 'Put on a test patch first.',
         stop: 'Stop.',
     };
+    const bears = $derived(board.surfaces.find((s) => s.id === surface)?.bears_c);
     const tests = $derived(board.patches.filter((p) => p.fresh === fresh && p.surface === surface));
     const bases = $derived(board.bases.filter((b) => b.family === fresh));
     const usual = $derived(bases[0]?.code ?? '');
@@ -50,6 +52,11 @@
 <p class="mt-1 flex items-center gap-2 text-lg">
     <Mark kind={verdictMark[pair.verdict] ?? 'stop'} /> <b>{verdicts[pair.verdict]}</b> <span class="quiet">{pair.in_short}</span>
 </p>
+{#if bears !== undefined}<p class="quiet">
+        {bears === null
+            ? 'Nobody knows what heat it bears.'
+            : `It bears about ${measure(bears, 'temperature', bench.units, 0)} for the minutes of a cast.`}
+    </p>{/if}
 <ul class="because">
     {#each pair.because as why (why.rule)}<li>{why.text} <span class="quiet text-sm">{why.sure}</span></li>{/each}
 </ul>

@@ -32,6 +32,7 @@
             ['Viscosity', 'viscosity_pas', measure(sheet.facts.viscosity_pas, 'viscosity', bench.units)],
             ['Shrinks', 'shrinkage_pct', `${figure(sheet.facts.shrinkage_pct, 'percent', 'metric')} %`],
             [bench.units === 'metric' ? 'Faster per 10 °C' : 'Faster per 18 °F', 'q10', `× ${figure(sheet.facts.q10, 'plain', 'metric')}`],
+            ['Bears heat to', 'bears_c', `about ${measure(sheet.facts.bears_c, 'temperature', bench.units, 0)}`],
             ['Yield', 'yield_ml_per_kg', measure(sheet.facts.yield_ml_per_kg, 'yield', bench.units)],
         ].filter(([, key]) => (sheet.facts[key as string] ?? null) !== null) as [string, string, string][],
     );
