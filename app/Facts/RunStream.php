@@ -126,8 +126,9 @@ final readonly class RunStream implements Stream
     /** @return array{left_g: float} */
     private function leftOver(Fields $in, RecordedRun $run): array
     {
-        if (! $run->plan->endsLaid || $run->state->step->kind !== StepKind::Done) {
-            throw new StepHasMoved('What is left over is said when the coat lies. A cast says it with its grade.');
+        // A coat says it when it lies, a cast while it cures; its grade need not ask again.
+        if ($run->state->step->kind !== ($run->plan->endsLaid ? StepKind::Done : StepKind::Wait)) {
+            throw new StepHasMoved($run->plan->endsLaid ? 'What is left over is said when the coat lies.' : 'What is left over is said while it cures, or with its grade.');
         }
 
         return ['left_g' => $in->number('left_g', 0.0, $run->state->weighedGrams())];

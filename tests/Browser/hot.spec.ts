@@ -16,8 +16,8 @@ test('hot vinyl: weighed up cold, heated by the probe, poured, counted, and what
     });
     await hands.press(page.getByRole('button', { name: /^casts Casts/ }));
     await hands.press(page.getByRole('button', { name: /Plan a pour/ }));
-    await hands.press(page.getByText('Known volume'));
-    await hands.fill(page.getByLabel('Volume', { exact: true }), '120');
+    await hands.press(page.getByText('It holds', { exact: true }));
+    await hands.fill(page.getByRole('textbox', { name: 'It holds' }), '120');
     await hands.toTheCup();
 
     // Cold it may stand: no clock runs before the heat.

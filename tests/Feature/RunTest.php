@@ -215,4 +215,19 @@ final class RunTest extends TestCase
         $this->record($draft, 'confirmed', ['step' => '0:gear'])->assertUnprocessable();
         self::assertSame(0, Pour::query()->live()->count());
     }
+
+    public function test_what_is_left_in_the_cup_is_said_once_while_it_cures_or_with_the_grade(): void
+    {
+        $pour = $this->begun();
+        $this->workUntil($pour, 'fill');
+        $this->record($pour, 'left_over', ['left_g' => 4])->assertConflict();
+        $this->workUntil($pour, 'wait');
+        $weighed = (float) $this->getJson("/pours/{$pour->id}/state")->json('weighed_g');
+        $this->record($pour, 'left_over', ['left_g' => $weighed + 1])->assertUnprocessable()->assertJsonPath('error.field', 'payload.left_g');
+        $told = $this->record($pour, 'left_over', ['left_g' => 7.5])->assertOk()->assertJsonPath('left_g', 7.5)->json();
+        $this->record($pour, 'undone', ['of' => $told['take_back']['of']])->assertOk()->assertJsonPath('left_g', null);
+        $this->record($pour, 'left_over', ['left_g' => 6])->assertOk();
+        $this->workUntil($pour, 'grade');
+        self::assertSame(6, $this->getJson("/pours/{$pour->id}/state")->json('left_g'));
+    }
 }

@@ -14,7 +14,7 @@ final readonly class Beside
      * @param  list<int>|null  $moulds  null where nobody has said otherwise than the plan
      * @param  array<string, int>  $lots  the lot each code is taken from first, where somebody chose
      * @param  array{cause: string, answers: array<string, mixed>}|null  $diagnosis
-     * @param  float|null  $leftG  grams of a laid coat that stayed in the cup; null where nobody weighed it
+     * @param  float|null  $leftG  grams that stayed in the cup, as told before a grade; null where nobody weighed it
      */
     private function __construct(public ?array $moulds, public array $lots, public ?array $diagnosis, public ?float $leftG = null) {}
 

@@ -80,6 +80,7 @@
                 text = shown();
             }}
             aria-invalid={error !== null && !missing}
+            data-missing={missing || undefined}
             aria-describedby={error !== null || hint !== '' ? `${id}-say` : undefined}
         />
         {#if unit !== ''}<span class="unit">{unit}</span>{/if}

@@ -57,6 +57,18 @@
     let leftEarly = $state<string | null>(null);
     let felt = $state<string | null>(null);
     let doubted = $state<{ finger: string; why: string } | null>(null);
+    /** What keeps a thumb from starting it, said beside the button: far below the sheet nobody sees it. */
+    const refusal = $derived(why ?? felt ?? (early !== leftEarly ? early : null));
+    const lacks = $derived(
+        live.answer.pourable
+            ? null
+            : ((live.answer.errors.find((e) => !e.missing) ?? live.answer.errors[0])?.message ?? 'Not complete yet'),
+    );
+    function show(where: string): void {
+        const there = document.querySelector<HTMLElement>(where);
+        there?.focus({ preventScroll: true });
+        there?.scrollIntoView({ block: 'center' });
+    }
     const fingers = [
         ['comes_off', 'Comes off', 'not yet'],
         ['tacky', 'Tacky, clean glove', 'now'],
@@ -203,17 +215,20 @@
     >
 </p>
 <div class="thumb">
-    <p aria-hidden="true">
-        {#if live.clash !== null}Changed on another screen{:else if live.answer.mix !== null}<b class="fig"
-                >{measure(live.answer.mix.mass_g, 'mass', bench.units)}</b
+    <p role="status">
+        {#if live.clash !== null}Changed on another screen{:else if refusal !== null}{refusal}{:else if lacks !== null}{lacks}{:else if live.answer.mix !== null}<b
+                class="fig">{measure(live.answer.mix.mass_g, 'mass', bench.units)}</b
             >
             in
             {live.answer.mix.batches.length === 1 ? 'one cup' : `${String(live.answer.mix.batches.length)} cups`}{:else}Not complete yet{/if}
     </p>
-    {#if live.clash === null}<button class="btn btn-primary big" disabled={!live.answer.pourable || starting} onclick={() => void start()}
+    {#if live.clash !== null}<button class="btn btn-primary big" onclick={() => show('.clash')}>Look at both</button
+        >{:else if refusal !== null}<button class="btn btn-primary big" onclick={() => show('.result')}>Show me</button
+        >{:else if lacks !== null}<button
+            class="btn btn-primary big"
+            onclick={() => show('.sheet [aria-invalid="true"], .sheet [data-missing], .result')}>Show me</button
+        >{:else}<button class="btn btn-primary big" disabled={!live.answer.pourable || starting} onclick={() => void start()}
             >Gear on, start the pour</button
-        >{:else}<button class="btn btn-primary big" onclick={() => document.querySelector('.clash')?.scrollIntoView({ block: 'center' })}
-            >Look at both</button
         >{/if}
 </div>
 
@@ -282,6 +297,18 @@
         }
         .result :global(.in-sheet) {
             display: none;
+        }
+        .thumb p {
+            overflow: hidden;
+            display: -webkit-box;
+            -webkit-box-orient: vertical;
+            -webkit-line-clamp: 3;
+            line-clamp: 3;
+            font-size: 0.92rem;
+            line-height: 1.25;
+        }
+        .thumb .btn {
+            flex: none;
         }
         .thumb {
             position: fixed;

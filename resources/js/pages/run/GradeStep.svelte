@@ -29,6 +29,11 @@
         grading.faults = noted;
     }
 
+    // What was said of the rest while it cured is not asked again.
+    if (untrack(() => grading.left_g) === null) {
+        grading.left_g = untrack(() => run.left_g);
+    }
+
     function toggle(id: string): void {
         grading.faults = grading.faults.includes(id) ? grading.faults.filter((f) => f !== id) : [...grading.faults, id];
     }

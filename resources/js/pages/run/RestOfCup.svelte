@@ -25,6 +25,10 @@
         const answer = await ask<{ says: string }>('POST', `${url}/left-over`, { left_g: left });
         wrong = answer.ok ? null : answer.wrong.message;
         says = answer.ok ? answer.data.says : null;
+        // Said once: the grade begins with it.
+        if (answer.ok && live.run.step.kind === 'wait') {
+            await live.record('left_over', { left_g: left }, String(left));
+        }
     }
     async function short(): Promise<void> {
         const answer = await ask<{ says: string }>('POST', `${url}/came-short`, { area_mm2: area, height_mm: height });
