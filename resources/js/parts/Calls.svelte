@@ -15,6 +15,7 @@
     let heard: string[] = [];
     let ringing = $state<Call[]>([]);
 
+    const call = $derived(ringing.at(-1));
     const named = (call: Call): string => `${call.id} ${call.what} ${String(Math.round(call.at_ms / 5000))}`;
 
     // A call that comes due while this page is open rings once; what was due before it opened stands on the bench anyway.
@@ -38,16 +39,20 @@
     });
 </script>
 
-<!-- Over the page, never in it: what comes by itself must not move what a finger is about to press. -->
+<!-- Over the head of the page, never in it, and one at a time: what comes by itself must not move, nor lie on, what a finger is about to press. -->
 <div aria-live="assertive" class="calls ringing">
-    {#each ringing as call (call.id)}
+    {#if call !== undefined}
         <p class="call">
-            <a class="link font-bold" href={call.href}>{call.title}</a>: {call.event_ms === null || call.event_ms <= bench.now
-                ? call.what.toLowerCase()
-                : `${(call.event ?? '').toLowerCase()} at ${when(call.event_ms, bench.now)}`}.
-            <button class="btn btn-sm" onclick={() => (ringing = ringing.filter((r) => r !== call))}>I heard</button>
+            <span class="words"
+                ><a class="link font-bold" href={call.href}>{call.title}</a>: {call.event_ms === null || call.event_ms <= bench.now
+                    ? call.what.toLowerCase()
+                    : `${(call.event ?? '').toLowerCase()} at ${when(call.event_ms, bench.now)}`}.</span
+            >
+            <button class="btn btn-sm" onclick={() => (ringing = ringing.slice(0, -1))}
+                >I heard{ringing.length > 1 ? `, ${String(ringing.length - 1)} more` : ''}</button
+            >
         </p>
-    {/each}
+    {/if}
 </div>
 <div aria-live="polite" class="calls">
     {#if said !== null}
@@ -67,11 +72,12 @@
     }
     .ringing {
         position: fixed;
-        inset: 0.4rem 0 auto;
+        inset: 0.25rem 0 auto;
         z-index: 30;
         pointer-events: none;
     }
     .ringing .call {
+        padding-block: 0.3rem;
         pointer-events: auto;
         box-shadow: 0 0.3rem 1.2rem rgb(0 0 0 / 0.35);
     }
@@ -84,6 +90,22 @@
         color: var(--color-accent-content);
         border-radius: 1rem;
         padding: 0.5rem 1rem;
+    }
+    .ringing .call {
+        flex-wrap: nowrap;
+        justify-content: space-between;
+    }
+    .words {
+        overflow: hidden;
+        display: -webkit-box;
+        -webkit-box-orient: vertical;
+        -webkit-line-clamp: 2;
+        line-clamp: 2;
+        line-height: 1.25;
+    }
+    .ringing .btn {
+        flex: none;
+        min-height: 2.75rem;
     }
     .call.said {
         background: var(--color-base-200);
