@@ -1,4 +1,4 @@
-import { Hands, job } from './hands';
+import { byHand, Hands, job } from './hands';
 import { expect, goOn, test } from './shop';
 
 // Hot vinyl from an empty job to counted lures, and what was left in the pot into the next one.
@@ -21,7 +21,7 @@ test('hot vinyl: weighed up cold, heated by the probe, poured, counted, and what
     await hands.toTheCup();
 
     // Cold it may stand: no clock runs before the heat.
-    await hands.press(page.getByRole('button', { name: 'Type the readings' }).or(hands.main()).first());
+    await byHand(hands);
     await hands.weighByHand();
     const heat = page.getByTestId('heat');
     while (!(await heat.isVisible())) {

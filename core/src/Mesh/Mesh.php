@@ -54,6 +54,37 @@ final readonly class Mesh
         return [$by * $cz - $bz * $cy, $bz * $cx - $bx * $cz, $bx * $cy - $by * $cx];
     }
 
+    /** In mm³, signed as the facets run: by tetrahedra from the first corner. */
+    public function volume(): float
+    {
+        [$x, $y, $z, $corners] = [$this->x, $this->y, $this->z, $this->corners];
+        [$ox, $oy, $oz] = $corners === [] ? [0.0, 0.0, 0.0] : $this->at($corners[0]);
+        $six = 0.0;
+        for ($h = 0, $n = count($corners); $h < $n; $h += 3) {
+            [$a, $b, $c] = [$corners[$h], $corners[$h + 1], $corners[$h + 2]];
+            [$bx, $by, $bz] = [$x[$b] - $ox, $y[$b] - $oy, $z[$b] - $oz];
+            [$cx, $cy, $cz] = [$x[$c] - $ox, $y[$c] - $oy, $z[$c] - $oz];
+            $six += ($x[$a] - $ox) * ($by * $cz - $bz * $cy) + ($y[$a] - $oy) * ($bz * $cx - $bx * $cz) + ($z[$a] - $oz) * ($bx * $cy - $by * $cx);
+        }
+
+        return $six / 6.0;
+    }
+
+    /** Without the vertices no facet has. */
+    public function tidy(): self
+    {
+        $number = $x = $y = $z = $corners = [];
+        foreach ($this->corners as $v) {
+            if (! isset($number[$v])) {
+                $number[$v] = count($x);
+                [$x[], $y[], $z[]] = $this->at($v);
+            }
+            $corners[] = $number[$v];
+        }
+
+        return new self($x, $y, $z, $corners);
+    }
+
     /** The box along the axes: least and most, in mm. */
     public function bounds(): Bounds
     {

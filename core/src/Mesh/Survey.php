@@ -13,7 +13,9 @@ final readonly class Survey
      * @param  float  $area  mm²
      * @param  array{float, float, float}  $centre  of volume, mm
      * @param  int  $inner  shells that are rooms inside another, which a casting does not have
-     * @param  int  $overlapping  solid shells inside a solid one: counted twice
+     * @param  int  $overlapping  solid shells inside a solid one that could not be made one: counted twice
+     * @param  int  $united  bodies that lay in another and were made one with it
+     * @param  bool  $apart  bodies may lie in each other, and could not be made one
      */
     public function __construct(
         public Mesh $mesh,
@@ -28,6 +30,8 @@ final readonly class Survey
         public int $flipped,
         public int $inner,
         public int $overlapping,
+        public int $united = 0,
+        public bool $apart = false,
     ) {}
 
     public function watertight(): bool

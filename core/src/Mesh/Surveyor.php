@@ -34,11 +34,22 @@ final class Surveyor
         }
         [$shell, $count] = $links->shells($mesh);
         $sums = self::sums($mesh, $shell, $count, $bounds->middle());
-        [$flipped, $inner, $overlapping] = $loose['open'] > 0 || $count > self::MOST_SHELLS ? [self::insideOut($sums['volumes']), 0, 0] : (new Nesting($mesh, $shell, $sums['volumes']))->judged();
+        $nesting = $loose['open'] > 0 || $count > self::MOST_SHELLS ? null : new Nesting($mesh, $shell, $sums['volumes']);
+        [$flipped, $inner, $overlapping] = $nesting?->judged() ?? [self::insideOut($sums['volumes']), 0, 0];
         if ($flipped !== []) {
             $mesh = self::turned($mesh, $shell, $flipped);
             $links = Links::of($mesh);
             $sums = self::sums($mesh, $shell, $count, $bounds->middle());
+        }
+        // Several parts are one once cast: what lies in two of them is counted once.
+        $united = $nesting === null || $count === 1 ? [$mesh, 0] : (new Uniting($mesh, $shell))->of($nesting->bodies($flipped));
+        if ($united !== null && $united[1] > 0) {
+            $mesh = $united[0];
+            $links = Links::of($mesh);
+            $bounds = $mesh->bounds();
+            [$shell, $count] = $links->shells($mesh);
+            $sums = self::sums($mesh, $shell, $count, $bounds->middle());
+            [$inner, $overlapping] = [count(array_filter($sums['volumes'], static fn (float $mm3): bool => $mm3 < 0.0)), 0];
         }
         $volume = array_sum($sums['volumes']);
         $middle = $bounds->middle();
@@ -47,7 +58,7 @@ final class Surveyor
         $crumb = self::CRUMB * $bounds->diagonal();
         $centre = array_map(static fn (float $mm): float => abs($mm) < $crumb ? 0.0 : $mm, $centre);
 
-        return new Survey($mesh, $links, $bounds, $volume / 1000.0, $sums['area'], $centre, $loose['open'], $loose['crowded'], $count, count($flipped), $inner, $overlapping);
+        return new Survey($mesh, $links, $bounds, $volume / 1000.0, $sums['area'], $centre, $loose['open'], $loose['crowded'], $count, count($flipped), $inner, $overlapping, $united[1] ?? 0, $united === null);
     }
 
     /**

@@ -39,6 +39,12 @@ final class StudyDoubts
         if ($survey->flipped > 0) {
             yield new Warning('flipped', Phrase::of('piece.flipped', ['n' => $survey->flipped, 'of' => $survey->shells]));
         }
+        if ($survey->united > 0) {
+            yield new Warning('united', Phrase::of('piece.united', ['n' => $survey->united]));
+        }
+        if ($survey->apart) {
+            yield new Warning('not_united', Phrase::of('piece.not_united'));
+        }
         if ($survey->overlapping > 0) {
             yield new Warning('shells_inside', Phrase::of('piece.shells_inside', ['n' => $survey->overlapping]));
         }

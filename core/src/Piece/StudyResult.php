@@ -53,6 +53,7 @@ final readonly class StudyResult
             'watertight' => $this->survey->watertight(),
             'open_edges' => $this->survey->open,
             'shells' => $this->survey->shells,
+            'united' => $this->survey->united,
             'flipped' => $this->survey->flipped,
             'pull' => [
                 'axis' => $pull->facing->along->toArray(),

@@ -105,14 +105,15 @@ final class SurveyorTest extends TestCase
         self::assertEqualsWithDelta(1.0, (new Surveyor)->survey(self::insideOut(Shapes::box(10.0, 10.0, 10.0)))->volume, 1e-9);
     }
 
-    public function test_a_room_inside_is_left_out_and_a_part_inside_is_doubted(): void
+    public function test_a_room_inside_is_left_out_and_a_part_inside_is_counted_once(): void
     {
         $room = (new Surveyor)->survey(self::joined(Shapes::box(10.0, 10.0, 10.0), self::insideOut(Shapes::box(4.0, 4.0, 4.0, 3.0, 3.0, 3.0))));
         self::assertSame([0, 1, 0], [$room->flipped, $room->inner, $room->overlapping]);
         self::assertEqualsWithDelta(1.0 - 0.064, $room->volume, 1e-9);
 
         $part = (new Surveyor)->survey(self::joined(Shapes::box(10.0, 10.0, 10.0), Shapes::box(4.0, 4.0, 4.0, 3.0, 3.0, 3.0)));
-        self::assertSame([0, 0, 1], [$part->flipped, $part->inner, $part->overlapping]);
+        self::assertSame([0, 0, 0, 1], [$part->flipped, $part->inner, $part->overlapping, $part->united]);
+        self::assertEqualsWithDelta(1.0, $part->volume, 1e-9, 'It is counted once.');
 
         // A ball in a room in a box: solid in an even number of others.
         $nested = (new Surveyor)->survey(self::joined(Shapes::box(20.0, 20.0, 20.0), self::insideOut(Shapes::box(10.0, 10.0, 10.0, 5.0, 5.0, 5.0)), Shapes::box(2.0, 2.0, 2.0, 9.0, 9.0, 9.0)));
