@@ -27,6 +27,7 @@
         'test-first': 'Put on a test patch first.',
         stop: 'Stop.',
     };
+    const on = $derived(board.surfaces.find((s) => s.id === surface)?.name ?? 'it');
     const bears = $derived(board.surfaces.find((s) => s.id === surface)?.bears_c);
     const tests = $derived(board.patches.filter((p) => p.fresh === fresh && p.surface === surface));
     const bases = $derived(board.bases.filter((b) => b.family === fresh));
@@ -54,8 +55,8 @@
 </p>
 {#if bears !== undefined}<p class="quiet">
         {bears === null
-            ? 'Nobody knows what heat it bears.'
-            : `It bears about ${measure(bears, 'temperature', bench.units, 0)} for the minutes of a cast.`}
+            ? `Nobody knows what heat ${on} bears.`
+            : `${on[0]?.toUpperCase() ?? ''}${on.slice(1)} bears about ${measure(bears, 'temperature', bench.units, 0)} for the minutes of a cast.`}
     </p>{/if}
 <ul class="because">
     {#each pair.because as why (why.rule)}<li>{why.text} <span class="quiet text-sm">{why.sure}</span></li>{/each}

@@ -22,7 +22,7 @@
         { name: 'material', of: (one) => measure(one.used_g, 'mass', bench.units, 0) },
         { name: 'kits to buy', of: (one) => one.kits },
         { name: 'moulds', of: (one) => one.moulds },
-        { name: 'hands', of: (one) => minutes(one.min) },
+        { name: 'hands', of: (one) => (one.min < 600 ? minutes(one.min) : `${String(Math.round(one.min / 60))} h`) },
     ];
 </script>
 

@@ -59,11 +59,7 @@
     let doubted = $state<{ finger: string; why: string } | null>(null);
     /** What keeps a thumb from starting it, said beside the button: far below the sheet nobody sees it. */
     const refusal = $derived(why ?? felt ?? (early !== leftEarly ? early : null));
-    const lacks = $derived(
-        live.answer.pourable
-            ? null
-            : ((live.answer.errors.find((e) => !e.missing) ?? live.answer.errors[0])?.message ?? 'Not complete yet'),
-    );
+    const lacks = $derived(live.answer.pourable ? null : (live.answer.errors.find((e) => !e.missing)?.message ?? 'Not complete yet.'));
     function show(where: string): void {
         const there = document.querySelector<HTMLElement>(where);
         there?.focus({ preventScroll: true });
