@@ -132,6 +132,7 @@ Route::post('/impressions/{impression}/builds', [BuildController::class, 'plan']
 Route::get('/builds/{build}', [BuildController::class, 'show']);
 Route::post('/builds/{build}/facts', [BuildController::class, 'record']);
 Route::post('/builds/{build}/keep', [BuildController::class, 'keep'])->middleware(OnePress::class);
+Route::post('/builds/{build}/again', [BuildController::class, 'again'])->middleware(OnePress::class);
 Route::post('/builds/{build}/operations/{operation}/pour', [BuildController::class, 'mix'])->where('operation', '[a-z0-9-]+')->middleware(OnePress::class);
 Route::delete('/builds/{build}', [BuildController::class, 'destroy']);
 Route::post('/builds/{build}/restore', [BuildController::class, 'restore']);

@@ -54,6 +54,11 @@ final readonly class MixOperation
     private function sheet(RecordedBuild $recorded, Operation $operation, array $planned): array
     {
         $impression = $recorded->build->impression;
+        $before = $this->plans->copyBefore($recorded->build, $operation);
+        // Planned alike, it is mixed alike: what was changed by hand on the sheet of the copy before stands on this one too.
+        if ($before !== null && $before->planned !== null && OperationSheet::says($before->planned, ['mix' => $planned['mix'], 'volume' => $planned['volume'], 'base' => $planned['base']])) {
+            return [...$before->sheet, 'carried' => 'the copy before'];
+        }
 
         return [
             ...$this->sheets->fresh($impression->replicate()->setAttribute('material', $planned['base'])),

@@ -53,6 +53,8 @@ final readonly class BuildView implements View
     /** Of more, the last stand on the page. */
     private const NOTES = 60;
 
+    private const COPIES = 60;
+
     public function __construct(private RecordedBuild $recorded, private Layers $layers, private BuildBook $book, private Library $library, private CareAsked $asked, private Prices $prices, private StepHazards $hazards) {}
 
     /**
@@ -120,7 +122,7 @@ final readonly class BuildView implements View
             return [];
         }
 
-        return array_values($this->recorded->build->copies()->get()->map(static fn (Build $one): array => [
+        return array_values($this->recorded->build->copies()->reorder()->orderByDesc('copy')->limit(self::COPIES)->get()->reverse()->map(static fn (Build $one): array => [
             'id' => $one->id, 'copy' => $one->copy, 'wanted_on' => $one->wanted_on?->toDateString(), 'state' => $one->ended_at !== null ? 'built' : ($one->begun_at !== null ? 'being built' : 'planned'),
         ])->all());
     }

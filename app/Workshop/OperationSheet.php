@@ -110,9 +110,15 @@ final readonly class OperationSheet
     /** @return array{Operation, Pour}|null the same operation of the copy before: what one is coloured with, all are */
     private function inTheCopyBefore(Build $build, Operation $operation, string $code): ?array
     {
-        $pour = $build->copies_of === null ? null : Pour::query()->whereIn('build_id', $build->copies()->where('copy', '<', $build->copy)->reorder()->select('id'))->where('operation', $operation->id)->orderByDesc('build_id')->orderByDesc('id')->first();
+        $pour = $this->copyBefore($build, $operation);
 
         return $pour?->baseCode() === $code ? [$operation, $pour] : null;
+    }
+
+    /** What the same operation was mixed with the time before, or is planned to be. */
+    public function copyBefore(Build $build, Operation $operation): ?Pour
+    {
+        return $build->copies_of === null ? null : Pour::query()->whereIn('build_id', $build->copies()->where('copy', '<', $build->copy)->reorder()->select('id'))->where('operation', $operation->id)->orderByDesc('build_id')->orderByDesc('id')->first();
     }
 
     /** @return list<Additive> */

@@ -116,4 +116,40 @@ final class CopiesTest extends TestCase
         $this->tell($back[0], 'done', ['op' => 'clean'])->assertOk();
         self::assertSame($cast->id, $back[1]->refresh()->planned_of, 'The next copy is what is planned now.');
     }
+
+    public function test_the_same_is_built_again_with_its_formula_its_colours_and_its_sheets(): void
+    {
+        $cast = $this->impression('cast', 'pr-10');
+        $this->post("/impressions/{$cast->id}/builds", ['kind' => 'appliance', 'measured' => ['area_mm2' => 20_000, 'ml' => 40]])->assertSessionHasNoErrors();
+        [$first] = $this->copies($cast);
+        $this->post("/builds/{$first->id}/again", ['copies' => 2])->assertSessionHasErrors('again');
+        $fill = $this->sheetOf($first, 'fill');
+        $sheet = $this->get("/pours/{$fill->id}")->inertiaProps('pour')['sheet'];
+        $sheet['formula']['additives'] = [['code' => 'sf-1', 'amount' => 80, 'basis' => 'pct_of_ab', 'into' => 'after'], ['code' => 'pi-fawn', 'amount' => 0.4, 'basis' => 'pct_of_total', 'into' => 'b']];
+        $sheet['volume']['allowance_pct'] = 17;
+        $sheet['plan']['mix_min'] = 4;
+        $this->putJson("/pours/{$fill->id}/sheet", $sheet)->assertOk();
+        $this->tell($first, 'done', ['op' => 'clean'])->assertOk();
+        $look = $this->look($first);
+        $operations = array_map(static fn (array $op): array => [
+            ...array_intersect_key($op, array_flip(['id', 'kind', 'name', 'how', 'minutes', 'uses'])), 'after' => array_map(static fn (array $wait): array => array_filter($wait, static fn (mixed $v): bool => $v !== null), $op['after']),
+            'cautions' => $op['own_cautions'], 'care' => $op['acts'], 'mix' => $op['mix'] === null ? null : array_filter($op['id'] === 'film' ? [...$op['mix'], 'thickness_mm' => 0.4] : $op['mix'], static fn (mixed $v): bool => $v !== null),
+        ], $look['operations']);
+        $this->tell($first, 'changed', ['operations' => $operations, 'was' => $look['edition']])->assertOk();
+
+        foreach ([0, 61, 1.5, null] as $copies) {
+            $this->post("/builds/{$first->id}/again", ['copies' => $copies])->assertSessionHasErrors('again');
+        }
+        $this->post("/builds/{$first->id}/again", ['copies' => 2])->assertSessionHasNoErrors()->assertRedirect();
+        [$one, $two, $three] = $this->copies($cast);
+        self::assertSame([[1, null], [2, $cast->id], [3, null]], array_map(static fn (Build $build): array => [$build->copy, $build->planned_of], [$one, $two, $three]));
+        $this->post("/builds/{$first->id}/again", ['copies' => 1])->assertSessionHasErrors('again');
+        self::assertEqualsWithDelta(0.4, $this->operation($two, 'film')['thickness_mm'], 1e-9, 'As it was built in the end.');
+        foreach ([$two, $three] as $copy) {
+            $again = $this->get('/pours/'.$this->sheetOf($copy, 'fill')->id)->inertiaProps('pour')['sheet'];
+            self::assertSame(['sf-1', 'pi-fawn'], array_column($again['formula']['additives'], 'code'));
+            self::assertEquals([17, 4], [$again['volume']['allowance_pct'], $again['plan']['mix_min']]);
+        }
+        self::assertSame([1, 2, 3], array_column($this->look($three)['copies'], 'copy'));
+    }
 }

@@ -8,6 +8,7 @@ use Apalos\Core\Build\BuildFactKind;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Actions\AppendFact;
+use App\Actions\BuildAgain;
 use App\Actions\ChangeCopies;
 use App\Actions\FollowPlan;
 use App\Actions\KeepBuild;
@@ -91,6 +92,16 @@ final readonly class BuildController
             return redirect()->to('/pours/'.$mix($build, $operation, CarbonImmutable::now())->id);
         } catch (BadInput $wrong) {
             return Reply::back('build', $wrong);
+        }
+    }
+
+    /** More copies of it. */
+    public function again(Request $request, Build $build, BuildAgain $again): RedirectResponse
+    {
+        try {
+            return redirect()->to('/builds/'.$again($build, Fields::of($request->all()), CarbonImmutable::now())->id);
+        } catch (BadInput $wrong) {
+            return Reply::back('again', $wrong);
         }
     }
 

@@ -6,7 +6,9 @@
     import { screenKeys } from '../../lib/keys.svelte';
     import { refused } from '../../lib/refused';
     import { calendarDay, when } from '../../lib/when';
+    import type { Entry } from '../../lib/units';
     import Aside from '../../parts/Aside.svelte';
+    import Measure from '../../parts/Measure.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { BuildView, ShelfView } from '../../types/server';
@@ -28,6 +30,7 @@
     let changing = $state(false);
     let givingUp = $state(false);
     let why = $state('');
+    let more = $state<Entry>(1);
     let name = $state('');
 
     // What was done moves on: what was picked to be looked at is looked at no longer.
@@ -70,7 +73,7 @@
 
 <p class="quiet"><a class="link inline-block py-2" href="/jobs/{build.job_id}">{build.job}</a> · {build.name}</p>
 <h1 class="text-4xl">
-    {build.link}{#if here !== undefined}, copy {here.copy} of {build.copies.length}{/if}
+    {build.link}{#if here !== undefined}, copy {here.copy} of {build.copies.at(-1)?.copy}{/if}
 </h1>
 {#if build.wanted_on !== null}<p class="quiet">Wanted by {calendarDay(build.wanted_on)}.</p>{/if}
 {#if here !== undefined}
@@ -147,6 +150,22 @@
         <TextLine label="Keep it as a way of your own, called" bind:value={name} />
         <button class="btn" disabled={name.trim() === ''}>Keep this way</button>
     </form>
+    {#if build.begun}<form
+            class="keep"
+            onsubmit={(event) => {
+                event.preventDefault();
+                router.post(`/builds/${String(build.id)}/again`, { copies: more }, { preserveScroll: true });
+            }}
+        >
+            <Measure
+                label="Build the same again, so many times"
+                kind="plain"
+                bind:value={more}
+                error={refused('again')}
+                hint="as it was built in the end, with its formula, its colours and its sheets"
+            />
+            <button class="btn">Build it again</button>
+        </form>{/if}
     {#if !over}
         {#if !build.begun}<button class="btn btn-ghost" onclick={() => router.delete(`/builds/${String(build.id)}`)}
                 >Throw this plan away</button
