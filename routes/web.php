@@ -242,6 +242,7 @@ Route::middleware(FewAtOnce::class)->group(static function (): void {
     Route::post('/study/{model}/ask', [StudyController::class, 'question']);
     Route::get('/studies/{study}/stretch', [StudyController::class, 'stretch']);
     Route::post('/contacts/judge', [ContactController::class, 'judge']);
+    Route::get('/swatches/hardness/formulas', [HardnessController::class, 'formulas']);
     Route::post('/swatches/hardness', [HardnessController::class, 'ask']);
     Route::post('/swatches/colour', [ColourController::class, 'ask']);
     Route::post('/swatches/series/plan', [SeriesController::class, 'plan']);

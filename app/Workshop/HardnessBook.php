@@ -47,6 +47,13 @@ final class HardnessBook
     /** How hard a recipe will be, as it is written, as far as its softener and the pucks tell; null where nobody can say. */
     public function expected(Recipe $recipe): ?string
     {
+        $shore = $this->expectedShore($recipe);
+
+        return $shore === null ? null : Shore::of($shore->scale, max(0.0, round($shore->reading)))->written();
+    }
+
+    public function expectedShore(Recipe $recipe): ?Shore
+    {
         $softeners = $this->softeners->choices()[$recipe->base->code] ?? [];
         $shore = Softeners::shore($recipe->base);
         try {
@@ -62,7 +69,7 @@ final class HardnessBook
             }
         }
 
-        return $shore === null ? null : Shore::of($shore->scale, max(0.0, round($shore->reading)))->written();
+        return $shore;
     }
 
     private function model(string $base, string $softener): SoftenerModel

@@ -172,4 +172,21 @@ final class HardnessTest extends TestCase
         self::assertSame('hv-08', $answer['base']);
         self::assertArrayNotHasKey('B', $answer['mix']['parts']);
     }
+
+    public function test_as_soft_as_a_formula_of_ones_own(): void
+    {
+        $this->fourPucks();
+        foreach (['Soft cheek' => 75.0, 'Bare' => 0.0] as $name => $pct) {
+            $this->post('/formulas', ['name' => $name, 'kind' => 'mix', 'recipe' => ['base' => 'pr-10', 'additives' => $pct === 0.0 ? [] : [['code' => 'sf-1', 'amount' => $pct, 'basis' => 'pct_of_ab', 'into' => 'after']]]])->assertSessionHasNoErrors();
+        }
+        $this->post('/formulas', ['name' => 'Stones', 'kind' => 'mix', 'recipe' => ['base' => 'cp-70', 'additives' => []]])->assertSessionHasNoErrors();
+        $soft = array_column($this->getJson('/swatches/hardness/formulas')->assertOk()->json('formulas'), null, 'name');
+        self::assertSame(['00', 20], [$soft['Soft cheek']['scale'], $soft['Soft cheek']['reading']]);
+        $listed = array_column($this->get('/formulas')->inertiaProps('page')['formulas'], 'hardness', 'name');
+        self::assertSame($listed['Bare'], $soft['Bare']['shore'], 'The drawer says the same.');
+        self::assertArrayNotHasKey('Stones', $soft, 'Plaster has no such softness.');
+        self::assertSame(['Soft cheek'], array_column($this->getJson('/swatches/hardness/formulas?q=cheek')->json('formulas'), 'name'));
+        // The same softness of another base is another share of softener.
+        self::assertGreaterThan(3.0, abs(75.0 - $this->answer(['base' => 'br-28', 'softener' => 'sf-1'])->json('harden.for_target.pct_of_ab')));
+    }
 }

@@ -13,6 +13,8 @@ use Apalos\Core\Mix\Basis;
 use Apalos\Core\Units\Shore;
 use App\Http\Reply;
 use App\Models\Swatch;
+use App\Reads\AsSoftView;
+use App\Reads\FormulaQuery;
 use App\Reads\HardnessAnswerView;
 use App\Reads\HardnessView;
 use App\Reads\SofteningNotes;
@@ -23,6 +25,7 @@ use App\Workshop\Library;
 use App\Workshop\LiveWork;
 use App\Workshop\PlannedBatch;
 use App\Workshop\ReadPuck;
+use App\Workshop\Recipes;
 use App\Workshop\RoomTemperature;
 use App\Workshop\Softeners;
 use Illuminate\Http\JsonResponse;
@@ -46,6 +49,12 @@ final readonly class HardnessController
             'page' => $page,
             'answer' => $this->answer(Fields::of(['base' => $base['code'], 'softener' => $base['softeners'][0]['code'] ?? '']))->toArray(),
         ]);
+    }
+
+    /** Formulas one may want to be as soft as. */
+    public function formulas(Request $request, FormulaQuery $formulas, Recipes $recipes): JsonResponse
+    {
+        return Reply::json((new AsSoftView($formulas, $recipes, $this->hardness, mb_substr(trim((string) $request->query('q', '')), 0, 120)))->toArray());
     }
 
     public function ask(Request $request): JsonResponse

@@ -656,6 +656,18 @@ export type AdditiveSheetView = {
     notes: string;
 };
 
+/** Formulas whose softness can be aimed at: what is written down, as hard as its softener and the pucks make it. */
+export type AsSoftView = {
+    formulas: {
+        id: number;
+        name: string;
+        shore: string;
+        scale: string;
+        reading: number;
+    }[];
+    more: boolean;
+};
+
 /** The sheet of a base to read, with its times as they are in the room now. */
 export type BaseSheetView = {
     code: string;

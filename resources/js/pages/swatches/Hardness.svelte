@@ -12,6 +12,7 @@
     import Warnings from '../../parts/Warnings.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { HardnessAnswerView, HardnessView } from '../../types/server';
+    import AsSoft from './AsSoft.svelte';
     import BatchPick, { asked } from './BatchPick.svelte';
     import Curve from './Curve.svelte';
     import Heading from './Heading.svelte';
@@ -152,6 +153,12 @@
                 onchange={() => asking.changed()}
             />
         </div>
+        <AsSoft
+            onpick={(scale, reading) => {
+                target = { scale, reading };
+                asking.changed();
+            }}
+        />
         <Wrong says={elsewhere} />
         <div class:stale={!asking.fresh} aria-live="polite">
             {#if found !== null}

@@ -1,0 +1,74 @@
+<script lang="ts">
+    /** A formula of one's own as the target: as soft as that. */
+    import { ask } from '../../lib/api';
+    import TextLine from '../../parts/TextLine.svelte';
+    import type { AsSoftView } from '../../types/server';
+
+    let { onpick }: { onpick: (scale: string, reading: number) => void } = $props();
+    let open = $state(false);
+    let q = $state('');
+    let found = $state<AsSoftView | null>(null);
+    let wrong = $state<string | null>(null);
+    let asked = 0;
+
+    async function look(): Promise<void> {
+        const mine = ++asked;
+        const answer = await ask<AsSoftView>('GET', `/swatches/hardness/formulas?q=${encodeURIComponent(q)}`);
+        if (mine === asked) {
+            [found, wrong] = answer.ok ? [answer.data, null] : [found, answer.wrong.message];
+        }
+    }
+</script>
+
+{#if !open}<button
+        type="button"
+        class="btn mt-2"
+        onclick={() => {
+            open = true;
+            void look();
+        }}>As soft as a formula …</button
+    >
+{:else}
+    <fieldset class="soft">
+        <legend class="quiet">As soft as</legend>
+        <TextLine label="A part of its name, or what is in it" bind:value={q} oninput={() => void look()} />
+        {#if wrong !== null}<p role="alert">{wrong}</p>{/if}
+        <ul aria-label="Formulas">
+            {#each found?.formulas ?? [] as formula (formula.id)}
+                <li>
+                    <button
+                        type="button"
+                        class="btn pick"
+                        onclick={() => {
+                            open = false;
+                            onpick(formula.scale, formula.reading);
+                        }}><b>{formula.name}</b> <span class="fig">{formula.shore}</span></button
+                    >
+                </li>
+            {/each}
+        </ul>
+        {#if found !== null && found.formulas.length === 0}<p class="quiet">No formula by that name whose softness is known.</p>{/if}
+        {#if found?.more}<p class="quiet">More of them by a longer name.</p>{/if}
+        <button type="button" class="btn btn-ghost" onclick={() => (open = false)}>Leave it</button>
+    </fieldset>
+{/if}
+
+<style>
+    .soft {
+        margin-top: 0.6rem;
+        display: grid;
+        gap: 0.5rem;
+    }
+    ul {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.4rem;
+        max-height: 14rem;
+        overflow-y: auto;
+    }
+    .pick {
+        min-height: 2.75rem;
+        height: auto;
+        text-align: left;
+    }
+</style>
