@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Reads;
 
+use Apalos\Core\Units\Shore;
 use App\Models\Formula;
 use App\Workshop\HardnessBook;
 use App\Workshop\Recipes;
@@ -29,6 +30,8 @@ final readonly class AsSoftView implements View
         $recipe = $formula->newest === null ? null : $this->recipes->of($formula->newest);
         $shore = $recipe === null ? null : $this->hardness->expectedShore($recipe);
 
-        return $shore === null ? null : ['id' => $formula->id, 'name' => $formula->name, 'shore' => $shore->written(), 'scale' => $shore->scale->value, 'reading' => max(0.0, round($shore->reading))];
+        $shore = $shore === null ? null : Shore::of($shore->scale, max(0.0, round($shore->reading)));
+
+        return $shore === null ? null : ['id' => $formula->id, 'name' => $formula->name, 'shore' => $shore->written(), 'scale' => $shore->scale->value, 'reading' => $shore->reading];
     }
 }
