@@ -18,6 +18,7 @@ use App\Models\Workshop;
 use App\Workshop\BuildBook;
 use App\Workshop\BuildCare;
 use App\Workshop\Layers;
+use App\Workshop\MixAhead;
 use App\Workshop\RecordedBuild;
 use Carbon\CarbonImmutable;
 
@@ -38,8 +39,11 @@ final readonly class BuildOrder
         if ($stands === null || $recorded->state->isOver()) {
             throw BadInput::at('build', Phrase::written('This operation is no longer in its build. Look at the build again.'));
         }
-        $early = $this->mayBegin($recorded, $stands, $why);
-        $checklist = [];
+        $opens = $stands->state === OperationState::Waits ? $recorded->at($stands->opensAt) : null;
+        // Weighed up and mixed it is ready as the window opens: that is no beginning before it.
+        $ahead = $why === null && $opens !== null && $stands->waitsFor === [] && $now >= $opens->subMilliseconds((int) round(60_000.0 * MixAhead::minutes($pour)));
+        $early = $ahead ? null : $this->mayBegin($recorded, $stands, $why);
+        $checklist = $ahead ? [['id' => 'lays-from', 'text' => $this->words->say(Phrase::of('bench.weighed_ahead', ['operation' => $stands->operation->name, 'at' => $this->workshop->said($opens, $now)])), 'minutes' => 0.0]] : [];
         if ($stands->state === OperationState::Missed && ($save = $this->layers->save($recorded, $stands->operation, $this->book)) !== null) {
             $checklist[] = ['id' => 'missed-window', 'text' => "Its window has shut. {$save}", 'minutes' => 0.0];
         }
@@ -59,7 +63,7 @@ final readonly class BuildOrder
             }
         }
 
-        return new BuildStep($checklist, $this->layers->meetsOriginal($recorded, $stands->operation), $early, $care, $done, $stands->operation->mixing?->part === Part::Half ? $this->layers->liesOnBed($recorded, $stands->operation) : null, $stands->operation->mixing?->casting);
+        return new BuildStep($checklist, $this->layers->meetsOriginal($recorded, $stands->operation), $early, $care, $done, $stands->operation->mixing?->part === Part::Half ? $this->layers->liesOnBed($recorded, $stands->operation) : null, $stands->operation->mixing?->casting, $ahead ? $opens : null);
     }
 
     /**

@@ -111,6 +111,7 @@ final readonly class StartPour
                     'run' => ($stands === null && $done === [] ? $run : $run->goingOn($stands?->base === $base->code ? $stands->cups : [], [...$stands->ticked ?? [], ...$done]))->toArray(),
                     'base' => $this->freezer->base($reckoning->recipe),
                     'casting' => $casting,
+                    ...($step?->laysFrom === null ? [] : ['lays_from_min' => $now->diffInMilliseconds($step->laysFrom) / 60_000.0]),
                     ...($way->scrap === null ? [] : ['scrap' => $way->scrap->toArray()]),
                     'names' => $reckoning->recipe->names(),
                     'colours' => $reckoning->recipe->colours(),

@@ -33,6 +33,9 @@ use LogicException;
 /** A run: which fact fits which step, and what of it the lists need to know. */
 final readonly class RunStream implements Stream
 {
+    /** By so little before its window nobody is asked. */
+    private const EARLY_MIN = 0.5;
+
     private function __construct(private Library $library, private VolumeEstimator $volumes, private RoomTemperature $room, private ToldBeside $beside, public RecordedRun $run) {}
 
     /** With the turn taken to write to it. */
@@ -169,12 +172,25 @@ final readonly class RunStream implements Stream
         if ($run->state->step->kind === StepKind::Heat) {
             return [...$step, ...$this->offTheHeat($in, $run, $now)];
         }
+        if ($run->state->step->kind === StepKind::Fill && ! ($in->has('sure') && $in->bool('sure'))) {
+            $this->isReadyForIt($run, $now);
+        }
         $left = $run->state->step->kind === StepKind::Contacts ? count($run->state->unchecked()) : 0;
         if ($left > 0) {
             throw BadInput::at('step', Phrase::written("Look at every contact and tick it first: {$left} still to go. This is where silicone is lost."));
         }
 
         return $step;
+    }
+
+    /** @throws BadInput where it was weighed up ahead, and what it goes onto is not ready yet: that is asked about once */
+    private function isReadyForIt(RecordedRun $run, CarbonImmutable $now): void
+    {
+        $from = $run->frozen->laysFrom;
+        $minutes = $from === null ? 0.0 : $from - $run->minutes($now);
+        if ($minutes > self::EARLY_MIN) {
+            throw BadInput::at('sure', Phrase::of('bench.not_ready_for_it', ['left' => Quantity::duration($minutes)]));
+        }
     }
 
     /**

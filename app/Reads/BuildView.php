@@ -28,6 +28,7 @@ use App\Workshop\BuildBook;
 use App\Workshop\Dryness;
 use App\Workshop\Layers;
 use App\Workshop\Library;
+use App\Workshop\MixAhead;
 use App\Workshop\OperationSheet;
 use App\Workshop\RecordedBuild;
 use App\Workshop\StepHazards;
@@ -43,7 +44,7 @@ use App\Workshop\StepHazards;
  *     thickness_mm: float|null, volume_ml: float|null, grams: float|null, pour_id: int|null, pour_state: string|null,
  *     touches: list<array{at_ms: int, finger: string, left_out: bool}>, dry: DryShape|null,
  *     said: string|null, acts: list<string>, own_cautions: list<string>,
- *     layers: list<array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}>, care: list<array{key: string, link: int, edition: int, act: string, with: string, what: Phrase|null, coats: int, minutes: float, chosen: string|null, choices: list<array{id: string, name: string}>, blocks: bool}>, late_on: string|null, save_coat_mm: float|null, save: string|null, wanted_ms: int|null, cautions: list<array{title: string, text: Phrase}>
+ *     layers: list<array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}>, care: list<array{key: string, link: int, edition: int, act: string, with: string, what: Phrase|null, coats: int, minutes: float, chosen: string|null, choices: list<array{id: string, name: string}>, blocks: bool}>, ahead_ms: int|null, late_on: string|null, save_coat_mm: float|null, save: string|null, wanted_ms: int|null, cautions: list<array{title: string, text: Phrase}>
  * }
  */
 final readonly class BuildView implements View
@@ -153,6 +154,7 @@ final readonly class BuildView implements View
             'late_on' => $stands->state === OperationState::Missed ? $stands->shutBy : null,
             'save_coat_mm' => $stands->state === OperationState::Missed ? $this->layers->savingCoat($this->recorded, $operation, $this->book) : null,
             'save' => $stands->state === OperationState::Missed ? $this->layers->save($this->recorded, $operation, $this->book) : null,
+            'ahead_ms' => $operation->mixing !== null && $stands->state === OperationState::Waits && $stands->opensAt !== null ? (int) $this->recorded->ms($stands->opensAt) - (int) round(60_000.0 * MixAhead::minutes($pour)) : null,
             'wanted_ms' => $this->recorded->ms($this->recorded->state->put[$operation->id] ?? null),
             'cautions' => array_values(array_map(static fn (string $id): array => ['title' => $known[$id]['title'], 'text' => Phrase::written($known[$id]['text'])], array_filter($stands->state->isOver() ? [] : $this->hazards->of($this->recorded, $operation), static fn (string $id): bool => isset($known[$id])))),
         ];

@@ -18,6 +18,7 @@ final readonly class FrozenPlan
      * @param  array<string, string>  $names  of what is weighed, by code
      * @param  array<string, string>  $colours  likewise
      * @param  string|null  $casting  the way it is worked, where that was another than its family's own
+     * @param  float|null  $laysFrom  from when on it may be laid, minutes of the run, where it was weighed up ahead of its window
      * @param  string  $family  of its base; nothing where it was begun before that was written down
      */
     private function __construct(
@@ -33,6 +34,7 @@ final readonly class FrozenPlan
         public float $roomC,
         public ?string $casting,
         public string $family,
+        public ?float $laysFrom = null,
     ) {}
 
     public static function of(Pour $pour): self
@@ -44,7 +46,7 @@ final readonly class FrozenPlan
         return new self(
             $base->text('code'), $base->text('name'), $base->text('colour'), $base->bool('brushed'), $texts($plan->object('names')), $texts($plan->object('colours')),
             FrozenClock::from($plan->object('clock')), $plan->text('formula_name'), $plan->numberOrNull('likely_ml'), $plan->number('room_c', -50.0, 80.0),
-            $plan->textOrNull('casting'), $base->textOrNull('family') ?? '',
+            $plan->textOrNull('casting'), $base->textOrNull('family') ?? '', $plan->numberOrNull('lays_from_min'),
         );
     }
 

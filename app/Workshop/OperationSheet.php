@@ -93,17 +93,20 @@ final readonly class OperationSheet
             $pour = $recorded->pours[$one->id] ?? null;
             $before = $one->mixing !== null && $pour !== null && $pour->baseCode() === $code ? [$one, $pour] : $before;
         }
-        $before ??= $this->inTheCopyBefore($recorded->build, $operation, $code);
+        $again = $this->inTheCopyBefore($recorded->build, $operation, $code);
+        // A colour of its own is taken from the copy before, never from what lies under it.
+        $before = $operation->mixing?->ownColour === true ? $again ?? $before : $before ?? $again;
         if ($before === null) {
             return [];
         }
         [$other, $pour] = $before;
         $shelf = $this->library->shelf()->additives;
+        $isOther = $operation->mixing?->ownColour === true && $other->id !== $operation->id;
 
-        return array_values(array_filter(self::inSheet($pour), static function (array $additive) use ($shelf, $other): bool {
+        return array_values(array_filter(self::inSheet($pour), static function (array $additive) use ($shelf, $other, $isOther): bool {
             $role = ($shelf[$additive['code']] ?? null)?->role->value;
 
-            return $role !== null && $role !== 'thickener' && $additive['code'] !== "pi-{$other->mixing?->tint}";
+            return $role !== null && $role !== 'thickener' && $additive['code'] !== "pi-{$other->mixing?->tint}" && ! ($isOther && $role === 'pigment');
         }));
     }
 

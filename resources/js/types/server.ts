@@ -840,6 +840,7 @@ export type BuildView = {
             }[];
             blocks: boolean;
         })[];
+        ahead_ms: number | null;
         late_on: string | null;
         save_coat_mm: number | null;
         save: string | null;

@@ -124,6 +124,11 @@
         </p>
     {:else if stands === 'waits' && op.opens_ms !== null && op.waits_for.length === 0}
         <p class="fig-line">It can begin in <b class="fig">{span(op.opens_ms - bench.now)}</b>, at {when(op.opens_ms, bench.now)}.</p>
+        {#if op.ahead_ms !== null}<p>
+                {op.ahead_ms > bench.now
+                    ? `Weigh it up from ${when(op.ahead_ms, bench.now)} on, and it is mixed as the window opens.`
+                    : 'Weigh it up now, and it is mixed as the window opens.'}
+            </p>{/if}
     {/if}
     {#if stands === 'missed'}<p class="mt-2 max-w-prose" role="alert">
             {op.save ?? 'It is late for this. Do it if it still goes, or leave it out.'}

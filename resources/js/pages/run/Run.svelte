@@ -33,6 +33,7 @@
     import LaidStep from './LaidStep.svelte';
     import NoteDialog from './NoteDialog.svelte';
     import { nextOf } from './next';
+    import NotReady from './NotReady.svelte';
     import PlainStep from './PlainStep.svelte';
     import PotClock from './PotClock.svelte';
     import RescueStep from './RescueStep.svelte';
@@ -269,6 +270,7 @@
             <History pour={run.pour_id} />
         {:else if kind !== 'done'}
             <PlainStep {live} {kind} {scaled} />
+            {#if kind === 'fill'}<NotReady {live} />{/if}
         {:else if run.laid}
             <LaidStep {live} />
             <History pour={run.pour_id} />

@@ -1,0 +1,35 @@
+<script lang="ts">
+    /** Laid on before what is below is ready: asked about once. */
+    import type { LiveRun } from '../../lib/run.svelte';
+
+    let { live }: { live: LiveRun } = $props();
+</script>
+
+{#if live.doubted !== null && live.doubted.fact.kind === 'confirmed'}
+    <section class="doubt" role="alert" aria-label="Is it ready for it?">
+        <p><b>{live.doubted.why}</b></p>
+        <p class="mt-2 flex flex-wrap gap-2">
+            <button class="btn big" onclick={() => (live.doubted = null)}>Not yet</button>
+            <button
+                class="btn big"
+                onclick={() => {
+                    live.doubted = null;
+                    void live.record('confirmed', { step: live.run.step.key, sure: true }, 'sure');
+                }}>It is tacky, and it went on</button
+            >
+        </p>
+    </section>
+{/if}
+
+<style>
+    .big {
+        min-height: 3.5rem;
+        height: auto;
+    }
+    .doubt {
+        border-left: 6px solid var(--color-warning);
+        padding: 0.4rem 0 0.4rem 1.1rem;
+        margin-top: 0.8rem;
+        max-width: 60ch;
+    }
+</style>
