@@ -182,6 +182,7 @@ Route::post('/swatches/targets', [ColourController::class, 'keepTarget'])->middl
 Route::delete('/swatches/targets/{target}', [ColourController::class, 'forgetTarget'])->whereNumber('target');
 Route::get('/swatches/series', [SeriesController::class, 'show']);
 Route::post('/swatches/series', [SeriesController::class, 'begin'])->middleware(OnePress::class);
+Route::post('/swatches/series/first', [SeriesController::class, 'first'])->middleware(OnePress::class);
 Route::get('/swatches/series/{series}', [SeriesController::class, 'run'])->whereNumber('series');
 Route::post('/swatches/series/{series}/facts', [SeriesController::class, 'record'])->whereNumber('series');
 Route::post('/swatches/series/{series}/label', [SeriesController::class, 'label'])->whereNumber('series')->middleware(OnePress::class);

@@ -22,7 +22,7 @@ use App\Models\Workshop;
 final readonly class SeriesBook
 {
     /** More than any bench holds. */
-    private const MOST_LIVE = 20;
+    public const MOST_LIVE = 20;
 
     public function __construct(private Workshop $workshop, private Library $library, private RoomTemperature $room, private CureClock $clock, private Freezer $freezer, private SeriesPlanner $planner) {}
 

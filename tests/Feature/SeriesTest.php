@@ -260,4 +260,25 @@ final class SeriesTest extends TestCase
         $this->get('/swatches/series')->assertInertia(fn (AssertableInertia $page) => $page->where('flash', 'The series is off the bench.')->where('undo', "/swatches/series/{$series->id}/restore"));
         $this->get('/swatches/series')->assertInertia(fn (AssertableInertia $page) => $page->where('flash', null));
     }
+
+    public function test_the_first_drawdowns_of_a_base_are_one_press(): void
+    {
+        $asked = ['base' => 'hv-08', 'load' => 1, 'steps' => [0, 30, 100], 'puck_ml' => 12, 'spare_pct' => 10, 'mix_min' => 3, 'thickness_mm' => 2];
+        $suit = count(array_filter(glob(base_path('library/materials/p*.yaml')) ?: [], static fn (string $file): bool => ($sheet = \Symfony\Component\Yaml\Yaml::parseFile($file))['kind'] === 'additive' && $sheet['role'] === 'pigment' && in_array('plastisol', $sheet['families'], true)));
+        self::assertGreaterThan(1, $suit);
+        $undrawn = fn (): int => array_column($this->get('/swatches/series?kind=tint')->inertiaProps('page')['bases'], 'undrawn', 'code')['hv-08'];
+        self::assertSame($suit, $undrawn());
+        $this->post('/swatches/series/first', [...$asked, 'steps' => [0]])->assertSessionHasErrors('series');
+        $this->post('/swatches/series/first', [...$asked, 'load' => 0])->assertSessionHasErrors('series');
+        self::assertSame(0, Series::query()->count());
+
+        $this->post('/swatches/series/first', $asked)->assertSessionHasNoErrors()->assertRedirect();
+        $made = Series::query()->orderBy('id')->get();
+        self::assertCount($suit, $made);
+        self::assertEquals([[0, 30, 100], [30, 100]], [$made[0]->question['steps'], $made[1]->question['steps']], 'The base is drawn down bare once.');
+        self::assertSame($suit, count(array_unique($made->map(static fn (Series $one): string => $one->question['pigments'][0])->all())));
+        self::assertSame(0, $undrawn());
+        $this->post('/swatches/series/first', $asked)->assertSessionHasErrors('series');
+        self::assertSame($suit, Series::query()->count());
+    }
 }

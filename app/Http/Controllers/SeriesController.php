@@ -8,6 +8,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Actions\AppendFact;
 use App\Actions\BeginSeries;
+use App\Actions\FirstDrawdowns;
 use App\Actions\LabelSeries;
 use App\Facts\FactDiffers;
 use App\Facts\SeriesStream;
@@ -22,6 +23,7 @@ use App\Workshop\Library;
 use App\Workshop\RecordedSeries;
 use App\Workshop\SeriesBook;
 use App\Workshop\Softeners;
+use App\Workshop\Undrawn;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -33,11 +35,11 @@ final readonly class SeriesController
 {
     public function __construct(private SeriesBook $book, private CureClock $clock) {}
 
-    public function show(Request $request, Library $library, Softeners $softeners): Response
+    public function show(Request $request, Library $library, Softeners $softeners, Undrawn $undrawn): Response
     {
         $word = static fn (string $key): string => is_string($said = $request->query($key)) ? $said : '';
 
-        return Reply::page('swatches/Series', ['page' => (new SeriesView($library, $softeners, $word('kind'), $word('base'), $word('pigment')))->toArray()]);
+        return Reply::page('swatches/Series', ['page' => (new SeriesView($library, $softeners, $undrawn, $word('kind'), $word('base'), $word('pigment')))->toArray()]);
     }
 
     public function plan(Request $request): JsonResponse
@@ -54,6 +56,18 @@ final readonly class SeriesController
         }
 
         return redirect()->to("/swatches/series/{$series->id}");
+    }
+
+    /** A ladder of every pigment that was never drawn down in a base. */
+    public function first(Request $request, FirstDrawdowns $first): RedirectResponse
+    {
+        try {
+            $made = $first(Fields::of($request->all()), CarbonImmutable::now());
+        } catch (BadInput $wrong) {
+            return Reply::back('series', $wrong);
+        }
+
+        return redirect()->to("/swatches/series/{$made[0]->id}")->with('said', count($made) === 1 ? 'One ladder stands on the bench.' : sprintf('%d ladders stand on the bench, this one first.', count($made)));
     }
 
     public function run(Series $series): Response|RedirectResponse

@@ -2542,6 +2542,7 @@ export type SeriesView = {
         }[];
         pigment_basis: string;
         pigment_into: string;
+        undrawn: number;
     }[];
     pigments: {
         code: string;

@@ -101,6 +101,15 @@
             preserveState: true,
             onSuccess: () => typing.forget(),
         });
+    /** The first drawdowns of a base, at one press. */
+    const first = (): void => {
+        const { steps: at, puck_ml, spare_pct, mix_min } = question();
+        router.post(
+            '/swatches/series/first',
+            { base: form.base, load: form.load, steps: at, puck_ml, spare_pct, mix_min, thickness_mm: form.thickness } as RequestPayload,
+            { preserveState: true, onSuccess: () => typing.forget() },
+        );
+    };
     onMount(() => asking.changed());
 </script>
 
@@ -182,6 +191,9 @@
             </div>
             <p class="mt-3 flex flex-wrap items-center gap-3">
                 <button class="btn btn-primary" disabled={!asking.fresh} onclick={begin}>Begin weighing</button>
+                {#if form.kind === 'tint' && (sheet?.undrawn ?? 0) > 1}<button class="btn" disabled={!asking.fresh} onclick={first}
+                        >A ladder of each of the {sheet?.undrawn} pigments never drawn down in it</button
+                    >{/if}
                 <span class="quiet text-sm">Gloves on, and the supplier’s sheet first.</span>
             </p>
             <Wrong says={why} />
