@@ -31,7 +31,7 @@ final readonly class ColourAnswerView implements View
      * @return array{
      *     tint: TintShape, target: array{lab: array{float, float, float}, srgb: string}|null, max_load_pct: float,
      *     recipe: list<PinchShape>,
-     *     alternatives: list<array{recipe: list<PinchShape>, srgb: string, delta_e: float}>,
+     *     alternatives: list<array{recipe: list<PinchShape>, srgb: string, delta_e: float, shows_pct: float|null}>,
      *     ladder: list<array{share_pct: float, light: string, dark: string, here: string}>,
      *     depth: Phrase, cup: array{mass_g: float, cups: int}|null, batch_wrong: Phrase|null
      * }
@@ -43,7 +43,7 @@ final readonly class ColourAnswerView implements View
             'target' => $this->target === null ? null : ['lab' => $this->target->toArray(), 'srgb' => $this->target->srgb()],
             'max_load_pct' => $this->maxLoad,
             'recipe' => $this->pinches($this->tint->recipe->loads),
-            'alternatives' => array_map(fn ($recipe): array => ['recipe' => $this->pinches($recipe->loads), 'srgb' => $recipe->lab->srgb(), 'delta_e' => $recipe->deltaE], $this->tint->alternatives),
+            'alternatives' => array_map(fn ($recipe): array => ['recipe' => $this->pinches($recipe->loads), 'srgb' => $recipe->lab->srgb(), 'delta_e' => $recipe->deltaE, 'shows_pct' => $recipe->showsPct], $this->tint->alternatives),
             'ladder' => array_map(static fn (array $rung): array => ['share_pct' => $rung['share_pct'], 'light' => $rung['light']->srgb(), 'dark' => $rung['dark']->srgb(), 'here' => $rung['here']->srgb()], $this->ladder),
             'depth' => $this->tint->depth(),
             'cup' => $this->cup === null ? null : ['mass_g' => $this->cup->each, 'cups' => $this->cup->cups],

@@ -11,6 +11,7 @@ use Apalos\Core\Mix\Basis;
 use Apalos\Core\Mix\Into;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Tint\Colourant;
+use Apalos\Core\Tint\Depth;
 use Apalos\Core\Tint\Lab;
 use Apalos\Core\Tint\Mixture;
 use Apalos\Core\Tint\Spectrum;
@@ -41,7 +42,7 @@ final readonly class ColourAnswers
     /** @throws BadInput */
     public function answer(Fields $in): ColourAnswerView
     {
-        $in->only('base', 'target', 'loads', 'thickness_mm', 'backing', 'max_pigments', 'pigments', 'batch');
+        $in->only('base', 'target', 'loads', 'thickness_mm', 'backing', 'max_pigments', 'pigments', 'batch', 'depth');
         $code = $in->text('base');
         $base = $this->colours->base($code);
         $loads = $in->objectOrNull('loads');
@@ -51,6 +52,9 @@ final readonly class ColourAnswers
             $loads = Fields::of([]);
         }
         $mm = $in->positive('thickness_mm', 200.0);
+        $depth = $in->objectOrNull('depth');
+        // Asked here as the tinter asks it, so that what is wrong is said beside its own field.
+        $depth === null || Depth::from($depth, $mm);
         $backing = self::backing($in);
         [$cup, $wrong] = $this->cup($code, $in->objectOrNull('batch'));
         $ks = static fn (Colourant $colourant): array => ['k' => $colourant->k, 's' => $colourant->s];
@@ -58,7 +62,7 @@ final readonly class ColourAnswers
         $answer = $this->tinter->ask(Fields::of(array_filter([
             'base' => ['ks' => $ks($base)],
             'pigments' => array_values(array_map(static fn (Colourant $p): array => ['name' => $p->name, 'ks' => $ks($p)], $pigments)),
-            'loads' => $byName, 'target' => $target === null ? null : ['lab' => $target->toArray()],
+            'loads' => $byName, 'target' => $target === null ? null : ['lab' => $target->toArray(), ...($depth === null ? [] : ['depth' => $depth->toArray()])],
             'thickness_mm' => $mm, 'backing_lab' => $backing->toArray(), 'max_load_pct' => $this->limit($code), 'max_pigments' => $in->numberOrNull('max_pigments', 1.0, 6.0),
             'batch_g' => $cup?->each, 'division_g' => $cup === null ? null : $this->workshop->scale_division_g,
         ], static fn (mixed $value): bool => $value !== null)));

@@ -179,4 +179,17 @@ final class ColourTest extends TestCase
         $this->post((string) $undo)->assertSessionHasNoErrors();
         self::assertEquals([71, 9, 17], $this->workshop->colourTargets()->sole()->lab);
     }
+
+    public function test_a_colour_is_found_with_what_shows_through_it(): void
+    {
+        $this->drawdowns();
+        $recipe = $this->answer(['loads' => ['pi-fawn' => 0.12, 'pi-oxblood' => 0.03], 'target' => ['lab' => [60, 10, 20]], 'depth' => ['shows_pct' => 10]])->assertOk()->json();
+        $shows = $recipe['tint']['shows_pct'];
+        self::assertGreaterThan(0.5, $shows);
+        $found = $this->answer(['target' => ['lab' => $recipe['tint']['lab']], 'depth' => ['shows_pct' => $shows, 'weight' => 5]])->assertOk()->json('tint');
+        self::assertLessThan(1.0, $found['delta_e']);
+        self::assertEqualsWithDelta($shows, $found['shows_pct'], 2.0);
+        self::assertNull($this->answer(['target' => ['lab' => [60, 10, 20]]])->json('tint.shows_pct'));
+        $this->answer(['target' => ['lab' => [60, 10, 20]], 'depth' => ['shows_pct' => 120]])->assertUnprocessable()->assertJsonPath('error.field', 'depth.shows_pct');
+    }
 }

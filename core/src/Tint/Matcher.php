@@ -37,7 +37,14 @@ final readonly class Matcher
     /** Of what each size of set may cost, the most that goes into fitting. */
     private const FITTING = 0.75;
 
-    public function __construct(private TintRequest $request, private Mixture $mixture, private Lab $target) {}
+    /** @var array{Mixture, Mixture}|null over light and over dark, where depth is asked for */
+    private ?array $through;
+
+    public function __construct(private TintRequest $request, private Mixture $mixture, private Lab $target)
+    {
+        $depth = $request->depth;
+        $this->through = $depth === null ? null : [new Mixture($request->base, $depth->mm, Spectrum::of(Lab::of(...Depth::LIGHT))), new Mixture($request->base, $depth->mm, Spectrum::of(Lab::of(...Depth::DARK)))];
+    }
 
     /** @return list<PigmentLoads> the best with up to n pigments, then the best with fewer and fewer */
     public function best(): array
@@ -52,12 +59,12 @@ final readonly class Matcher
             // One pigment grows into every pair; of pairs and more only the promising grow on.
             $parents = $size === 1 ? $fitted : array_slice($fitted, 0, self::GROWN);
             $refined = array_map(fn (array $fit): PigmentLoads => $this->refine($fit['set'], $fit['loads'], $budget), array_slice($fitted, 0, self::REFINED));
-            usort($refined, static fn (PigmentLoads $a, PigmentLoads $b): int => $a->deltaE <=> $b->deltaE);
+            usort($refined, static fn (PigmentLoads $a, PigmentLoads $b): int => $a->miss <=> $b->miss);
             if ($refined !== []) {
                 $recipes[] = $refined[0];
             }
         }
-        usort($recipes, static fn (PigmentLoads $a, PigmentLoads $b): int => [$a->deltaE, count($a->loads)] <=> [$b->deltaE, count($b->loads)]);
+        usort($recipes, static fn (PigmentLoads $a, PigmentLoads $b): int => [$a->miss, count($a->loads)] <=> [$b->miss, count($b->loads)]);
 
         return $recipes;
     }
@@ -80,9 +87,10 @@ final readonly class Matcher
     }
 
     /** Steps it takes to see the colour of so many pigments together. */
-    private static function looking(int $pigments): int
+    private function looking(int $pigments): int
     {
-        return Observer::BANDS * ($pigments + 6);
+        // With a depth it is looked at three times: as wanted, over light and over dark.
+        return ($this->through === null ? 1 : 3) * Observer::BANDS * ($pigments + 6);
     }
 
     /**
@@ -120,7 +128,7 @@ final readonly class Matcher
         $residual = $this->residual($pigments, $loads);
         $error = self::square($residual);
         $damping = 1e-3;
-        for ($round = 0; $round < self::ROUNDS && $error > self::CLOSE && $budget->spend((2 + count($loads)) * self::looking(count($loads))); $round++) {
+        for ($round = 0; $round < self::ROUNDS && $error > self::CLOSE && $budget->spend((2 + count($loads)) * $this->looking(count($loads))); $round++) {
             $tried = $this->within($this->step($pigments, $loads, $residual, $damping));
             $after = $this->residual($pigments, $tried);
             $gain = $error - self::square($after);
@@ -140,7 +148,7 @@ final readonly class Matcher
     /**
      * @param  list<Colourant>  $pigments
      * @param  array<int, float>  $loads
-     * @param  array{float, float, float}  $residual
+     * @param  list<float>  $residual
      * @return array<int, float>
      */
     private function step(array $pigments, array $loads, array $residual, float $damping): array
@@ -157,10 +165,10 @@ final readonly class Matcher
         $right = [];
         for ($i = 0; $i < $n; $i++) {
             for ($j = 0; $j < $n; $j++) {
-                $matrix[$i][$j] = $slopes[$i][0] * $slopes[$j][0] + $slopes[$i][1] * $slopes[$j][1] + $slopes[$i][2] * $slopes[$j][2];
+                $matrix[$i][$j] = self::dot($slopes[$i], $slopes[$j]);
             }
             $matrix[$i][$i] = $matrix[$i][$i] * (1.0 + $damping) + 1e-9;
-            $right[$i] = -($slopes[$i][0] * $residual[0] + $slopes[$i][1] * $residual[1] + $slopes[$i][2] * $residual[2]);
+            $right[$i] = -self::dot($slopes[$i], $residual);
         }
         $step = LinearSystem::solve($matrix, $right);
 
@@ -180,7 +188,7 @@ final readonly class Matcher
     }
 
     /**
-     * Walks on ΔE00 from a fit, one load at a time, in ever smaller steps down to what can be weighed.
+     * Walks on ΔE00, and on the depth where that counts, from a fit, one load at a time, in ever smaller steps down to what can be weighed.
      *
      * @param  list<int>  $set
      * @param  array<int, float>  $loads
@@ -193,7 +201,7 @@ final readonly class Matcher
         $loads = $grid === null ? $loads : $this->weighable($loads, $grid);
         $error = $this->difference($pigments, $loads);
         for ($step = $grid === null ? 0.1 : 8.0 * $grid; $step >= $finest - 1e-12; $step /= 2.0) {
-            for ($round = 0, $better = true; $better && $round < 12 && $budget->spend(2 * count($loads) * self::looking(count($loads))); $round++) {
+            for ($round = 0, $better = true; $better && $round < 12 && $budget->spend(2 * count($loads) * $this->looking(count($loads))); $round++) {
                 $better = false;
                 foreach (array_keys($loads) as $j) {
                     foreach ([$step, -$step] as $by) {
@@ -219,7 +227,10 @@ final readonly class Matcher
             }
         }
 
-        return new PigmentLoads($named, $this->mixture->lab($pigments, $loads), $this->difference($pigments, $loads));
+        $lab = $this->mixture->lab($pigments, $loads);
+        $through = $this->seenThrough($pigments, $loads);
+
+        return new PigmentLoads($named, $lab, Difference::between($this->target, $lab), $through === null ? null : Depth::shown(...$through), $this->difference($pigments, $loads));
     }
 
     /**
@@ -242,13 +253,35 @@ final readonly class Matcher
     /**
      * @param  list<Colourant>  $pigments
      * @param  array<int, float>  $loads
-     * @return array{float, float, float}
+     * @return list<float> how far off the colour is in Lab, and the depth where that counts
      */
     private function residual(array $pigments, array $loads): array
     {
         $lab = $this->mixture->lab($pigments, $loads);
 
-        return [$lab->l - $this->target->l, $lab->a - $this->target->a, $lab->b - $this->target->b];
+        return [$lab->l - $this->target->l, $lab->a - $this->target->a, $lab->b - $this->target->b, ...$this->deep($pigments, $loads)];
+    }
+
+    /**
+     * @param  list<Colourant>  $pigments
+     * @param  array<int, float>  $loads
+     * @return list<float>
+     */
+    private function deep(array $pigments, array $loads): array
+    {
+        $through = $this->seenThrough($pigments, $loads);
+
+        return $through === null || $this->request->depth === null ? [] : $this->request->depth->off(...$through);
+    }
+
+    /**
+     * @param  list<Colourant>  $pigments
+     * @param  array<int, float>  $loads
+     * @return array{Lab, Lab}|null
+     */
+    private function seenThrough(array $pigments, array $loads): ?array
+    {
+        return $this->through === null ? null : [$this->through[0]->lab($pigments, $loads), $this->through[1]->lab($pigments, $loads)];
     }
 
     /**
@@ -257,13 +290,30 @@ final readonly class Matcher
      */
     private function difference(array $pigments, array $loads): float
     {
-        return Difference::between($this->target, $this->mixture->lab($pigments, $loads));
+        $colour = Difference::between($this->target, $this->mixture->lab($pigments, $loads));
+        $deep = $this->deep($pigments, $loads);
+
+        return $deep === [] ? $colour : sqrt($colour ** 2 + self::square($deep));
     }
 
-    /** @param  array{float, float, float}  $residual */
+    /** @param  list<float>  $residual */
     private static function square(array $residual): float
     {
-        return $residual[0] ** 2 + $residual[1] ** 2 + $residual[2] ** 2;
+        return self::dot($residual, $residual);
+    }
+
+    /**
+     * @param  list<float>  $one
+     * @param  list<float>  $other
+     */
+    private static function dot(array $one, array $other): float
+    {
+        $sum = 0.0;
+        foreach ($one as $i => $value) {
+            $sum += $value * $other[$i];
+        }
+
+        return $sum;
     }
 
     /**

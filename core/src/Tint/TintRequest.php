@@ -28,10 +28,11 @@ final readonly class TintRequest
      * @param  array<string, float>|null  $loads  per cent by name
      * @param  float|null  $stepPct  what one step of the scale is in per cent of the batch
      * @param  Budget  $budget  what is left for the search
+     * @param  Depth|null  $depth  how much shows through, where that is wanted
      */
     private function __construct(
         public Colourant $base, public array $pigments, public ?array $loads, public ?Lab $target, public float $mm, public Lab $backing,
-        public float $maxLoad, public int $mostPigments, public ?float $stepPct, public Budget $budget,
+        public float $maxLoad, public int $mostPigments, public ?float $stepPct, public Budget $budget, public ?Depth $depth,
     ) {}
 
     /** @throws BadInput */
@@ -52,7 +53,8 @@ final readonly class TintRequest
             $pigments[$name] = Colourant::from($pigment, $name, $base, $drawing->part(1.0 / (count($all) - $i)));
         }
         $loads = self::loads($in->objectOrNull('loads'), $pigments);
-        $target = $in->objectOrNull('target')?->only('lab');
+        $target = $in->objectOrNull('target')?->only('lab', 'depth');
+        $depth = $target?->objectOrNull('depth');
         if ($loads === null && $target === null) {
             throw BadInput::at($in->at('target'), Phrase::of('tint.no_question'));
         }
@@ -64,6 +66,7 @@ final readonly class TintRequest
             $in->positive('thickness_mm', 200.0), Lab::from($in, 'backing_lab'), $in->positive('max_load_pct', 50.0),
             $in->has('max_pigments') ? (int) $in->number('max_pigments', 1.0, 6.0) : self::USUAL_MOST_PIGMENTS,
             $batch === null || $division === null ? null : 100.0 * $division / $batch, $budget->part(1.0),
+            $depth === null ? null : Depth::from($depth, $in->positive('thickness_mm', 200.0)),
         );
     }
 

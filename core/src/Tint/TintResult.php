@@ -14,8 +14,8 @@ use Apalos\Core\Result\Warning;
  * @phpstan-type TintShape array{
  *     lab: array{float, float, float}, srgb: string,
  *     chips: list<array{thickness_mm: float, backing: 'light'|'dark', lab: array{float, float, float}, srgb: string}>,
- *     hides_from_mm: float|null, loads: array<string, float>, delta_e: float|null,
- *     alternatives: list<array{loads: array<string, float>, lab: array{float, float, float}, srgb: string, delta_e: float}>,
+ *     hides_from_mm: float|null, loads: array<string, float>, delta_e: float|null, shows_pct: float|null,
+ *     alternatives: list<array{loads: array<string, float>, lab: array{float, float, float}, srgb: string, delta_e: float, shows_pct: float|null}>,
  *     warnings: list<array{code: string, message: Phrase}>
  * }
  */
@@ -41,6 +41,7 @@ final readonly class TintResult
             'hides_from_mm' => $this->hidesFromMm,
             'loads' => $this->recipe->loads,
             'delta_e' => $this->hasTarget ? $this->recipe->deltaE : null,
+            'shows_pct' => $this->recipe->showsPct,
             'alternatives' => array_map(static fn (PigmentLoads $recipe): array => $recipe->toArray(), $this->alternatives),
             'warnings' => Warning::all($this->warnings),
         ];

@@ -14,10 +14,6 @@ final readonly class Tinter
 {
     private const CHIPS_MM = [1.0, 3.0, 8.0];
 
-    private const LIGHT = [92.0, 0.0, 2.0];
-
-    private const DARK = [22.0, 0.0, 0.0];
-
     private const ALTERNATIVES = 2;
 
     /** ΔE00 that a trained eye just sees side by side. */
@@ -30,6 +26,9 @@ final readonly class Tinter
 
     /** Under this nobody tells two colours apart side by side; over FAR everybody does. */
     private const FAR = 3.0;
+
+    /** Points of what shows through that anybody sees. */
+    private const SHALLOW = 8.0;
 
     /** So many pigments are named in one sentence. */
     private const NAMED = 12;
@@ -65,7 +64,9 @@ final readonly class Tinter
         [$pigments, $amounts] = $this->split($request, $loads);
         $lab = $mixture->lab($pigments, $amounts);
 
-        return new PigmentLoads($loads, $lab, $request->target === null ? 0.0 : Difference::between($request->target, $lab));
+        $through = array_map(static fn (array $behind): Lab => (new Mixture($request->base, $request->depth->mm ?? $request->mm, Spectrum::of(Lab::of(...$behind))))->lab($pigments, $amounts), [Depth::LIGHT, Depth::DARK]);
+
+        return new PigmentLoads($loads, $lab, $request->target === null ? 0.0 : Difference::between($request->target, $lab), $request->depth === null ? null : Depth::shown(...$through));
     }
 
     /**
@@ -84,7 +85,7 @@ final readonly class Tinter
     {
         [$pigments, $amounts] = $this->split($request, $recipe->loads);
         $chips = [];
-        foreach (['light' => self::LIGHT, 'dark' => self::DARK] as $name => $lab) {
+        foreach (['light' => Depth::LIGHT, 'dark' => Depth::DARK] as $name => $lab) {
             $backing = Spectrum::of(Lab::of(...$lab));
             foreach (self::CHIPS_MM as $mm) {
                 $chips[] = ['thickness_mm' => $mm, 'backing' => $name, 'lab' => (new Mixture($request->base, $mm, $backing))->lab($pigments, $amounts)];
@@ -101,7 +102,7 @@ final readonly class Tinter
     private function hidesFrom(TintRequest $request, PigmentLoads $recipe): ?float
     {
         [$pigments, $amounts] = $this->split($request, $recipe->loads);
-        [$light, $dark] = [Spectrum::of(Lab::of(...self::LIGHT)), Spectrum::of(Lab::of(...self::DARK))];
+        [$light, $dark] = [Spectrum::of(Lab::of(...Depth::LIGHT)), Spectrum::of(Lab::of(...Depth::DARK))];
         $shows = static fn (float $mm): bool => Difference::between(
             (new Mixture($request->base, $mm, $light))->lab($pigments, $amounts), (new Mixture($request->base, $mm, $dark))->lab($pigments, $amounts),
         ) > self::SEEN;
@@ -133,6 +134,10 @@ final readonly class Tinter
         }
         if ($request->target !== null && $recipe->deltaE > self::FAR) {
             yield new Warning('out_of_reach', Phrase::of('tint.out_of_reach', ['delta_e' => $recipe->deltaE]));
+        }
+        $wanted = $request->depth?->shows;
+        if ($wanted !== null && $recipe->showsPct !== null && abs($recipe->showsPct - $wanted) > self::SHALLOW) {
+            yield new Warning('depth_out_of_reach', Phrase::of('tint.depth_out_of_reach', ['shows' => $recipe->showsPct, 'wanted' => $wanted]));
         }
         $coarse = [];
         foreach ($request->stepPct === null ? [] : $recipe->loads as $name => $load) {

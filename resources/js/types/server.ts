@@ -534,12 +534,14 @@ export type TintResult = {
     hides_from_mm: number | null;
     loads: Record<string, number>;
     delta_e: number | null;
-    alternatives: {
+    shows_pct: number | null;
+    alternatives: ({
         loads: Record<string, number>;
         lab: [number, number, number];
         srgb: string;
         delta_e: number;
-    }[];
+        shows_pct: number | null;
+    })[];
     warnings: {
         code: string;
         message: string;
@@ -909,6 +911,7 @@ export type ColourAnswerView = {
         })[];
         srgb: string;
         delta_e: number;
+        shows_pct: number | null;
     })[];
     ladder: {
         share_pct: number;

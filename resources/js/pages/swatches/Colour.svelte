@@ -30,6 +30,9 @@
             most: 3,
             barred: [] as string[],
             hand: null as Record<string, Entry> | null,
+            shows: null as Entry,
+            showsAt: null as Entry,
+            depthWeighs: 2,
         },
     );
     const form = typing.value;
@@ -51,6 +54,9 @@
                         : { loads: Object.fromEntries(Object.entries(form.hand).map(([code, pct]) => [code, pct ?? 0])) }),
                     thickness_mm: form.thickness,
                     backing: form.backing,
+                    ...(form.shows === null || form.wanted === null
+                        ? {}
+                        : { depth: { shows_pct: form.shows, at_mm: form.showsAt ?? form.thickness, weight: form.depthWeighs } }),
                     max_pigments: form.most,
                     batch: $state.snapshot(batch),
                 }),
@@ -59,7 +65,7 @@
     );
     const answer = $derived(asking.answer);
     const trouble = (field: string): string | null => (asking.trouble?.field.startsWith(field) === true ? asking.trouble.message : null);
-    const placed = ['target', 'thickness_mm', 'loads'];
+    const placed = ['target', 'thickness_mm', 'loads', 'depth'];
     const elsewhere = $derived(asking.trouble !== null && !placed.some((f) => trouble(f) !== null) ? asking.trouble.message : null);
 
     function byHand(code: string, pct: Entry): void {
@@ -151,6 +157,31 @@
             targets={page.targets}
             onchange={find}
         />
+        {#if form.wanted !== null}
+            <div class="two">
+                <Measure
+                    label="A dark card shows through"
+                    kind="percent"
+                    bind:value={form.shows}
+                    error={trouble('depth.shows_pct')}
+                    onchange={find}
+                    hint="0 hides it, 100 is clear; left open, depth does not count"
+                />
+                <Measure
+                    label="at"
+                    kind="length"
+                    value={form.showsAt ?? form.thickness}
+                    error={trouble('depth.at_mm')}
+                    onchange={(mm) => {
+                        form.showsAt = mm;
+                        find();
+                    }}
+                />
+            </div>
+            {#if form.shows !== null}<Choice label="What matters more" bind:value={form.depthWeighs} onchange={find}>
+                    <option value={0.5}>the colour</option><option value={2}>both</option><option value={8}>the depth</option>
+                </Choice>{/if}
+        {/if}
     </section>
 
     <section aria-label="How it looks" class:stale={!asking.fresh}>
@@ -177,6 +208,9 @@
                                 ? 'side by side one sees it'
                                 : 'another colour'}</span
                     >
+                    {#if answer.tint.shows_pct !== null}<span class="block"
+                            ><b class="fig">{figure(answer.tint.shows_pct, 'percent', 'metric', 0)}</b> % of a dark card shows through</span
+                        >{/if}
                 </p>
             {:else}
                 <p class="quiet">Say which colour is wanted, or set loads by hand and see what they make.</p>
