@@ -20,7 +20,7 @@ final class Lives
     private const MOST_OTHERS = 60;
 
     /** Raised where the reckoning changes. */
-    private const EDITION = 2;
+    private const EDITION = 3;
 
     private const HELD_S = 30 * 86_400;
 
@@ -30,9 +30,11 @@ final class Lives
     public function pairing(Mould $mould): Pairing
     {
         $families = $this->library->knowledge()->families;
-        $family = fn (?string $code) => $families[$this->library->shelf()->bases[$code ?? '']->family ?? ''] ?? null;
+        $bases = $this->library->shelf()->bases;
+        $family = static fn (?string $code) => $families[$bases[$code ?? '']->family ?? ''] ?? null;
+        $rubber = $bases[$mould->material ?? ''] ?? null;
 
-        return $this->library->wear()->usual($family($mould->material), $family($mould->casting), $mould->casts === 0 ? null : 2 * $mould->releases >= $mould->casts);
+        return $this->library->wear()->here($family($mould->material), $family($mould->casting), $mould->casts === 0 ? null : 2 * $mould->releases >= $mould->casts, $rubber?->sheet()->numberOrNull('tear_n_mm'), $rubber?->shoreA());
     }
 
     /**

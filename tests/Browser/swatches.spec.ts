@@ -296,3 +296,47 @@ test('the drawer finds what is nearest, and a swatch thrown out comes back', asy
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(page.locator('.tile', { hasText: 'PR-25 0' })).toBeVisible();
 });
+
+test('a colour is wanted with what shows through it, and the depth can outweigh the colour', async ({ page, demo: shop }) => {
+    await page.goto(`${shop.url}/swatches/colour`);
+    await page.getByPlaceholder('#c8a27e').fill('#b98c70');
+    await page.getByPlaceholder('#c8a27e').press('Tab');
+    const deltaE = page.getByTestId('delta-e');
+    await expect(deltaE).toBeVisible();
+    const plain = Number(await deltaE.textContent());
+    await expect(page.getByText('of a dark card shows through')).toBeHidden();
+    await page.getByLabel('A dark card shows through').fill('60');
+    const shows = page.locator('.recipe', { hasText: 'of a dark card shows through' }).locator('b.fig').nth(1);
+    await page.getByLabel('What matters more').selectOption('the depth');
+    await expect.poll(async () => Math.abs(Number(await shows.textContent()) - 60)).toBeLessThan(15);
+    const deep = Number(await shows.textContent());
+    await page.getByLabel('What matters more').selectOption('the colour');
+    await expect.poll(async () => Number(await shows.textContent())).toBeLessThanOrEqual(deep);
+    await expect.poll(async () => Number(await deltaE.textContent())).toBeLessThan(plain + 3);
+    await page.getByLabel('A dark card shows through').fill('140');
+    await expect(page.getByRole('alert').filter({ hasText: '100' }).first()).toBeVisible();
+});
+
+test('one wants it as soft as a formula of one’s own, in another base', async ({ page, demo: shop }) => {
+    await page.goto(`${shop.url}/swatches?base=pr-10`);
+    await page.getByRole('button', { name: 'As soft as a formula …' }).click();
+    const formula = page
+        .getByRole('list', { name: 'Formulas' })
+        .getByRole('button', { name: /Forearm skin/ })
+        .first();
+    const shore = ((await formula.locator('.fig').textContent()) ?? '').trim();
+    await formula.click();
+    await expect(page.getByLabel('Reading', { exact: true })).toHaveValue(/\d+/);
+    const reading = await page.getByLabel('Reading', { exact: true }).inputValue();
+    expect(shore).toContain(reading);
+    await expect(page.getByTestId('pct')).toBeVisible();
+});
+
+test('the first drawdowns of vinyl are one press', async ({ page, empty: shop }) => {
+    await page.goto(`${shop.url}/swatches/series?kind=tint&base=hv-08`);
+    await page.getByRole('button', { name: /A ladder of each of the \d+ pigments/ }).click();
+    await expect(page.getByText(/\d+ ladders stand on the bench, this one first/)).toBeVisible();
+    await page.goto(`${shop.url}/swatches/series?kind=tint&base=hv-08`);
+    await expect(page.getByRole('button', { name: 'Begin weighing' })).toBeEnabled();
+    await expect(page.getByRole('button', { name: /A ladder of each/ })).toBeHidden();
+});

@@ -123,6 +123,21 @@ test('appliance in copies, each for its own day: one plan, film with its solvent
     expect(hands.presses).toBeLessThan(170);
 });
 
+test('two colours in one cast, and built the same again with its formula', async ({ page, shop }) => {
+    test.slow();
+    const hands = new Hands(page);
+    await newJob(hands, shop, 'Perch', { label: 'acrylic sheet' }, { casts: 'pr-10', many: '2' });
+    await planned(hands, /^casts Casts/, 'Two colours in one cast', { 'It takes in all': '100' });
+    const walked = await through(hands);
+    expect(walked).toContain('Second colour');
+    await graded(hands, '1');
+    await hands.press(page.getByRole('button', { name: 'Build it again' }));
+    await expect(page.getByRole('heading', { name: /copy 2 of 2/ })).toBeVisible();
+    await expect(page.getByRole('list', { name: 'Copies' }).getByText('built', { exact: true })).toBeVisible();
+    await expect(page.getByText('It came out good.')).toBeHidden();
+    expect(hands.presses).toBeLessThan(95);
+});
+
 for (const [way, base, name] of [
     ['Glove in a jacket, silicone', 'br-28', 'Fender'],
     ['Glove in plaster, urethane', 'ub-40', 'Bollard cap'],

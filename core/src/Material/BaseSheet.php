@@ -173,6 +173,12 @@ final readonly class BaseSheet
         return new CureSheet($times, $this->reference, $this->q10, $this->alpha);
     }
 
+    /** On scale A, where its sheet gives it on that; null on another or where it is silent. */
+    public function shoreA(): ?float
+    {
+        return ($this->hardness['scale'] ?? null) === 'A' ? $this->hardness['reading'] : null;
+    }
+
     /** Hardness with its scale (`00-30`, `A 25`), or null where it has none. */
     public function shore(): ?string
     {

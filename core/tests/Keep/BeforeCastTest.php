@@ -101,6 +101,35 @@ final class BeforeCastTest extends TestCase
         self::assertSame([], self::wants('plaster', 'latex', ['released' => 0, 'dried' => 2]));
     }
 
+    /** @return iterable<string, array{string, string, float|null, float|null, string|null, float}> factors reckoned by hand */
+    public static function strains(): iterable
+    {
+        yield 'nothing known moves nothing' => ['silicone-platinum', 'plaster', null, null, null, 1.0];
+        yield 'a usual rubber in a usual piece' => ['silicone-platinum', 'urethane-resin', 20.0, 25.0, 'slight', 1.0];
+        yield 'deep undercuts' => ['silicone-platinum', 'urethane-resin', 20.0, 25.0, 'deep', 0.6];
+        yield 'none at all' => ['silicone-platinum', 'urethane-resin', 20.0, 25.0, 'none', 1.2];
+        yield 'twice as hard to tear: held at the most' => ['silicone-tin', 'plaster', 40.0, 25.0, null, 1.4];
+        yield 'half: the root of a half' => ['silicone-tin', 'plaster', 10.0, 25.0, null, M_SQRT1_2];
+        yield 'paper: held at the least' => ['silicone-tin', 'plaster', 1.0, 10.0, null, 0.5];
+        yield 'a hard one in deep undercuts' => ['silicone-platinum', 'wax', 20.0, 40.0, 'deep', 0.42];
+        yield 'a hard one under grit' => ['urethane-rubber', 'cement', 20.0, 40.0, 'slight', 1.25];
+        yield 'plaster tears nowhere' => ['plaster', 'latex', 1.0, null, 'deep', 1.0];
+    }
+
+    #[DataProvider('strains')]
+    public function test_what_the_rubber_bears_and_the_piece_asks_of_it(string $mould, string $cast, ?float $tear, ?float $shore, ?string $undercuts, float $factor): void
+    {
+        $wear = Wear::of(Yaml::parseFile(__DIR__.'/../../../library/wear.yaml'));
+        $usual = $wear->usual(self::family($mould), self::family($cast), true);
+        self::assertEqualsWithDelta($usual->median * $factor, $wear->here(self::family($mould), self::family($cast), true, $tear, $shore, $undercuts)->median, 1e-9);
+    }
+
+    public function test_no_rubber_bears_hot_vinyl_where_none_of_its_kind_does(): void
+    {
+        $wear = Wear::of(Yaml::parseFile(__DIR__.'/../../../library/wear.yaml'));
+        self::assertSame(1.0, $wear->here(self::family('urethane-rubber'), self::family('plastisol'), true, 80.0, 40.0, 'none')->median);
+    }
+
     public function test_usual_lives_by_pairing_and_release(): void
     {
         $wear = Wear::of(Yaml::parseFile(__DIR__.'/../../../library/wear.yaml'));

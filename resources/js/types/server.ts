@@ -1946,6 +1946,13 @@ export type MouldAnswerView = {
             one_more: number;
             remake_after: number;
         };
+        rubbers: {
+            code: string;
+            name: string;
+            shore: string;
+            casts: number;
+            moulds: number;
+        }[];
     })[];
     paid: string[];
     schools: string[];

@@ -209,6 +209,24 @@
                             {#if opened === mould.kind}
                                 {#if mould.hardness !== null}<li class="quiet">Hardness: {mould.hardness.why}.</li>{/if}
                                 <li class="quiet">It takes: {mould.parts.join(', ')}.</li>
+                                {#if mould.rubbers.length > 0 && typeof piece.casts === 'number' && piece.casts > 1}<li>
+                                        <table class="rubbers">
+                                            <caption class="quiet">Of which rubber, by its tear and hardness</caption>
+                                            <thead
+                                                ><tr
+                                                    ><th scope="col">rubber</th><th scope="col">casts each</th><th scope="col">moulds</th
+                                                    ></tr
+                                                ></thead
+                                            >
+                                            <tbody
+                                                >{#each mould.rubbers as rubber (rubber.code)}<tr
+                                                        ><th scope="row">{rubber.name} <span class="fig">{rubber.shore}</span></th><td
+                                                            class="fig">{Math.round(rubber.casts)}</td
+                                                        ><td class="fig">{rubber.moulds}</td></tr
+                                                    >{/each}</tbody
+                                            >
+                                        </table>
+                                    </li>{/if}
                             {/if}
                         </ul>
                         {#if typeof piece.casts === 'number' && piece.casts > 1}<p class="decides">
@@ -301,5 +319,23 @@
         .two {
             grid-template-columns: minmax(0, 1fr);
         }
+    }
+    .rubbers {
+        width: 100%;
+        margin-top: 0.3rem;
+    }
+    .rubbers caption {
+        text-align: left;
+    }
+    .rubbers th,
+    .rubbers td {
+        text-align: left;
+        font-weight: 400;
+        padding: 0.2rem 0.6rem 0.2rem 0;
+        border-top: 1px solid var(--color-base-300);
+    }
+    .rubbers thead th {
+        color: var(--color-neutral);
+        border: 0;
     }
 </style>
