@@ -104,7 +104,7 @@ test('a kit of its own rubber is opened, poured with and spoilt; the cause is fo
 
     // The mould has one cast behind it, and less before it.
     await page.goto(mouldUrl);
-    await expect(page.getByText('1 piece: 0 good, 0 usable, 1 rejects.')).toBeVisible();
+    await expect(page.getByText('1 piece: 0 good, 0 usable, 1 reject.')).toBeVisible();
     expect(Number(await page.locator('.life p .fig').first().textContent())).toBe(1);
     expect(Number(await page.locator('.life p .fig').nth(1).textContent())).toBeLessThanOrEqual(before);
     await page.getByText('pits', { exact: true }).click();

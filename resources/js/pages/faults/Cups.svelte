@@ -8,7 +8,7 @@
     let { trial, outbox, shown }: Props = $props();
     type Cup = TrialView['labels'][number];
     /** What was said on this screen and is on its way. */
-    const said: Record<number, string> = $state({});
+    let said: Record<number, string> = $state({});
     const now = (cup: Cup): string => said[cup.label] ?? (trial.counted === null ? (cup.grade ?? '') : cup.n === null ? '' : String(cup.n));
     const called = (cup: Cup): string => `Cup ${String(cup.label)}${shown ? `, ${trial.variants[cup.variant]?.name ?? ''}` : ''}`;
     let told = 0;
@@ -30,9 +30,7 @@
     $effect(() => {
         void trial;
         if (outbox.idle) {
-            for (const label of Object.keys(said)) {
-                delete said[Number(label)];
-            }
+            said = {};
         }
     });
 </script>

@@ -1,6 +1,7 @@
 <script lang="ts">
     import { router } from '@inertiajs/svelte';
     import { onMount, untrack } from 'svelte';
+    import { MediaQuery } from 'svelte/reactivity';
     import { ask } from '../../lib/api';
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
@@ -57,6 +58,8 @@
     let leftEarly = $state<string | null>(null);
     let felt = $state<string | null>(null);
     let doubted = $state<{ finger: string; why: string } | null>(null);
+    /** Where the answer lies below the sheet, its head and the start stay under the thumb; elsewhere they would only be said twice. */
+    const phone = new MediaQuery('(max-width: 720px)');
     /** What keeps a thumb from starting it, said beside the button: far below the sheet nobody sees it. */
     const refusal = $derived(why ?? felt ?? (early !== leftEarly ? early : null));
     const lacks = $derived(live.answer.pourable ? null : (live.answer.errors.find((e) => !e.missing)?.message ?? 'Not complete yet.'));
@@ -210,28 +213,27 @@
         >Throw this plan away</button
     >
 </p>
-<div class="thumb">
-    <p role="status">
-        {#if live.clash !== null}Changed on another screen{:else if refusal !== null}{refusal}{:else if lacks !== null}{lacks}{:else if live.answer.mix !== null}<b
-                class="fig">{measure(live.answer.mix.mass_g, 'mass', bench.units)}</b
-            >
-            in
-            {live.answer.mix.batches.length === 1 ? 'one cup' : `${String(live.answer.mix.batches.length)} cups`}{:else}Not complete yet{/if}
-    </p>
-    {#if live.clash !== null}<button class="btn btn-primary big" onclick={() => show('.clash')}>Look at both</button
-        >{:else if refusal !== null}<button class="btn btn-primary big" onclick={() => show('.result')}>Show me</button
-        >{:else if lacks !== null}<button
-            class="btn btn-primary big"
-            onclick={() => show('.sheet [aria-invalid="true"], .sheet [data-missing], .result')}>Show me</button
-        >{:else}<button class="btn btn-primary big" disabled={!live.answer.pourable || starting} onclick={() => void start()}
-            >Gear on, start the pour</button
-        >{/if}
-</div>
+{#if phone.current}
+    <div class="thumb">
+        <p role="status">
+            {#if live.clash !== null}Changed on another screen{:else if refusal !== null}{refusal}{:else if lacks !== null}{lacks}{:else if live.answer.mix !== null}<b
+                    class="fig">{measure(live.answer.mix.mass_g, 'mass', bench.units)}</b
+                >
+                in
+                {live.answer.mix.batches.length === 1 ? 'one cup' : `${String(live.answer.mix.batches.length)} cups`}{:else}Not complete yet{/if}
+        </p>
+        {#if live.clash !== null}<button class="btn btn-primary big" onclick={() => show('.clash')}>Look at both</button
+            >{:else if refusal !== null}<button class="btn btn-primary big" onclick={() => show('.result')}>Show me</button
+            >{:else if lacks !== null}<button
+                class="btn btn-primary big"
+                onclick={() => show('.sheet [aria-invalid="true"], .sheet [data-missing], .result')}>Show me</button
+            >{:else}<button class="btn btn-primary big" disabled={!live.answer.pourable || starting} onclick={() => void start()}
+                >Gear on, start the pour</button
+            >{/if}
+    </div>
+{/if}
 
 <style>
-    .thumb {
-        display: none;
-    }
     .fingers {
         display: flex;
         flex-wrap: wrap;

@@ -11,7 +11,8 @@
     <h2 class="text-2xl">What was cast in it</h2>
     {#if pieces > 0}<p>
             {pieces}
-            {pieces === 1 ? 'piece' : 'pieces'}: {mould.tally.good ?? 0} good, {mould.tally.usable ?? 0} usable, {mould.tally.reject ?? 0} rejects.
+            {pieces === 1 ? 'piece' : 'pieces'}: {mould.tally.good ?? 0} good, {mould.tally.usable ?? 0} usable, {mould.tally.reject ?? 0}
+            {mould.tally.reject === 1 ? 'reject' : 'rejects'}.
         </p>{/if}
     <ul class="rows">
         {#each mould.castings as cast (cast.pour_id)}
@@ -29,7 +30,8 @@
                 >
                 <span class="text-right"
                     ><b class={cast.grade}>{cast.grade}</b>{#if cast.good + cast.usable + cast.reject > 1}<small class="quiet"
-                            >{cast.good} good, {cast.usable} usable, {cast.reject} rejects</small
+                            >{cast.good} good, {cast.usable} usable, {cast.reject}
+                            {cast.reject === 1 ? 'reject' : 'rejects'}</small
                         >{/if}{#if cast.faults.length > 0}<small class="quiet">{cast.faults.join(', ')}</small>{/if}</span
                 >
             </li>
