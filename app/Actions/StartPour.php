@@ -115,7 +115,7 @@ final readonly class StartPour
                     ...($way->scrap === null ? [] : ['scrap' => $way->scrap->toArray()]),
                     'names' => $reckoning->recipe->names(),
                     'colours' => $reckoning->recipe->colours(),
-                    'clock' => $this->freezer->clock($reckoning->recipe, $reckoning->mix->batchMass())->toArray(),
+                    'clock' => $this->freezer->clock($reckoning->recipe, $reckoning->mix->batchMass(), $reckoning->cools)->toArray(),
                     'formula_name' => $version->called(),
                     'room_c' => $this->room->now()->degrees,
                     'likely_ml' => $reckoning->volume?->rubber->likely,

@@ -17,11 +17,11 @@ final readonly class Freezer
 {
     public function __construct(private Library $library, private CureClock $clock) {}
 
-    /** The clock of this recipe, so much of it in one cup. */
-    public function clock(Recipe $recipe, Grams $batch): FrozenClock
+    /** The clock of this recipe, so much of it in one cup, that cools so many times as long as its sheet says. */
+    public function clock(Recipe $recipe, Grams $batch, float $cools = 1.0): FrozenClock
     {
         $longer = $recipe->poursLonger();
-        $model = $this->clock->model($recipe->base)->pouring($longer);
+        $model = $this->clock->model($recipe->base)->pouring($longer)->cooling($cools);
 
         return new FrozenClock($model, $model->massThatCounts($batch), $longer);
     }

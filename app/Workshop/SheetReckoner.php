@@ -66,10 +66,11 @@ final readonly class SheetReckoner
         $base = $shelf->bases[$code] ?? null;
         $plan = $sheet['plan'] ?? null;
         // What is heated counts from the heat: neither stirring nor a vacuum takes of its clock.
-        if ($base !== null && is_array($plan) && $this->library->way($base)->heat !== null) {
+        $way = $base === null ? null : $this->library->way($base);
+        if (is_array($plan) && $way?->heat !== null) {
             $in = Fields::of([...$in->toArray(), 'plan' => [...$plan, 'mix_min' => 0, 'degas_min' => 0]]);
         }
 
-        return $this->reckoner->reckon($in, $shelf, $this->room->now(), $base === null ? null : $this->clock->model($base));
+        return $this->reckoner->reckon($in, $shelf, $this->room->now(), $base === null ? null : $this->clock->model($base), $way?->cooling);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Apalos\Core\Mix\BatchLimit;
 use App\Devices\DeviceLost;
 use App\Devices\ProbePort;
 use App\Models\Lot;
@@ -15,7 +16,16 @@ use Tests\TestCase;
 final class HotRunTest extends TestCase
 {
     /** @param  list<array{code: string, amount: float|int, basis: string, into: string}>  $more */
-    private function begunHot(array $more = []): Pour
+    private function begunHot(array $more = [], ?float $thickest = null): Pour
+    {
+        $pour = $this->plannedHot($more, $thickest);
+        $this->post("/pours/{$pour->id}/run")->assertSessionHasNoErrors();
+
+        return $pour->refresh();
+    }
+
+    /** @param  list<array{code: string, amount: float|int, basis: string, into: string}>  $more */
+    private function plannedHot(array $more, ?float $thickest): Pour
     {
         $mould = $this->impression('mould', 'pr-40');
         $cast = $mould->job->impressions()->create(['position' => 9, 'kind' => 'cast', 'name' => 'Lures', 'material' => 'hv-08', 'from_id' => $mould->id]);
@@ -26,10 +36,11 @@ final class HotRunTest extends TestCase
         $sheet['formula'] = ['base' => 'hv-08', 'additives' => [['code' => 'pv-soot', 'amount' => 1, 'basis' => 'pct_of_total', 'into' => 'a'], ...$more]];
         // Stirred for ten minutes of six it would be lost; heat does the stirring.
         $sheet['plan']['mix_min'] = 10;
+        $thickest === null || $sheet['plan']['thickest_mm'] = $thickest;
         $this->putJson("/pours/{$pour->id}/sheet", $sheet)->assertOk();
-        $answer = $this->postJson("/pours/{$pour->id}/sheet/ask", $sheet)->json('answer.mix') ?? [];
-        self::assertSame([], array_values(array_filter(array_column($answer['warnings'] ?? [], 'code'), static fn (string $code): bool => str_contains($code, 'pot'))));
-        $this->post("/pours/{$pour->id}/run")->assertSessionHasNoErrors();
+        $answer = $this->postJson("/pours/{$pour->id}/sheet/ask", $sheet)->assertOk()->json('mix');
+        self::assertEqualsWithDelta(6.0 * BatchLimit::POURABLE_SHARE, $answer['usable_min'], 1e-6);
+        self::assertCount(1, $answer['batches']);
 
         return $pour->refresh();
     }
@@ -73,6 +84,25 @@ final class HotRunTest extends TestCase
         $steps = array_column($this->getJson("/pours/{$pour->id}/history")->assertOk()->json('steps'), 'kind');
         self::assertContains('heated', $steps);
         self::assertContains('reheated', $steps);
+    }
+
+    public function test_it_opens_by_its_thickest_place_as_it_was_begun(): void
+    {
+        // Eight minutes for the sheet's 12 mm: half an hour and two for 24.
+        $pour = $this->plannedHot([], 24.0);
+        $asked = $this->postJson("/pours/{$pour->id}/sheet/ask", [...$pour->sheet, 'plan' => [...$pour->sheet['plan'], 'thickest_mm' => 6]])->assertOk()->json();
+        self::assertEqualsWithDelta(2.0, $asked['cure']['demould_min']['likely'], 1e-6);
+        self::assertEqualsWithDelta(6.0, $asked['cure']['pot_life_min']['likely'], 1e-6);
+        $this->postJson("/pours/{$pour->id}/sheet/ask", [...$pour->sheet, 'plan' => [...$pour->sheet['plan'], 'thickest_mm' => 0]])->assertOk()->assertJsonPath('errors.0.field', 'plan.thickest_mm');
+        $this->post("/pours/{$pour->id}/run")->assertSessionHasNoErrors();
+        $this->workUntil($pour, 'wait');
+        $run = $this->getJson("/pours/{$pour->id}/state")->json();
+        self::assertEqualsWithDelta(32.0, ($run['wait']['open_likely_ms'] - $run['clock']['met_ms']) / 60_000.0, 1e-3);
+        self::assertEqualsWithDelta(6.0, ($run['clock']['pot_ends_ms'] - $run['clock']['met_ms']) / 60_000.0, 1e-3);
+        $other = $this->begunHot();
+        $this->workUntil($other, 'wait');
+        $run = $this->getJson("/pours/{$other->id}/state")->json();
+        self::assertEqualsWithDelta(8.0, ($run['wait']['open_likely_ms'] - $run['clock']['met_ms']) / 60_000.0, 1e-3);
     }
 
     /** @return array<string, mixed> */

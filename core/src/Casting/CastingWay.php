@@ -26,6 +26,7 @@ final readonly class CastingWay
      * @param  list<string>  $hazards  ids of cautions it brings, whatever is cast
      * @param  Heat|null  $heat  how warm it is made; null where it is mixed, not heated
      * @param  Scrap|null  $scrap  what is left of it; null where it does not melt again
+     * @param  Cooling|null  $cooling  how its thickest place tells when it opens; null where it cures
      * @param  list<array{code: string, amount: float, basis: string, into: string}>  $with  what is weighed into it wherever it is worked so
      * @param  float|null  $lostPct  what is lost on the way, % of what lies; null where this way does not say
      * @param  float|null  $turnSeconds  how long it is turned one way before it is turned the other; null where nothing is turned
@@ -43,12 +44,13 @@ final readonly class CastingWay
         public array $hazards,
         public ?Heat $heat,
         public ?Scrap $scrap,
+        public ?Cooling $cooling,
     ) {}
 
     /** @throws BadInput for a way nobody can follow */
     public static function from(string $id, Fields $in): self
     {
-        $in->only('name', 'families', 'premix', 'mix', 'fill', 'wait', 'clock', 'turn_s', 'with', 'lost_pct', 'hazards', 'heat', 'scrap');
+        $in->only('name', 'families', 'premix', 'mix', 'fill', 'wait', 'clock', 'turn_s', 'with', 'lost_pct', 'hazards', 'heat', 'scrap', 'cool');
         $steps = [];
         foreach (['premix', ...self::STEPS] as $step) {
             $said = $in->objectOrNull($step);
@@ -66,13 +68,14 @@ final readonly class CastingWay
             $in->has('hazards') ? $in->strings('hazards') : [],
             ($heat = $in->objectOrNull('heat')) === null ? null : Heat::from($heat),
             ($scrap = $in->objectOrNull('scrap')) === null ? null : Scrap::from($scrap),
+            ($cool = $in->objectOrNull('cool')) === null ? null : Cooling::from($cool),
         );
     }
 
     /** This way, and for what it does not say the one below. */
     public function on(self $below): self
     {
-        return new self($this->id, $this->name, $this->families, $this->steps + $below->steps, $this->premixes ?? $below->premixes, $this->clock ?? $below->clock, $this->turnSeconds, $this->with, $this->lostPct ?? $below->lostPct, array_values(array_unique([...$below->hazards, ...$this->hazards])), $this->heat ?? $below->heat, $this->scrap ?? $below->scrap);
+        return new self($this->id, $this->name, $this->families, $this->steps + $below->steps, $this->premixes ?? $below->premixes, $this->clock ?? $below->clock, $this->turnSeconds, $this->with, $this->lostPct ?? $below->lostPct, array_values(array_unique([...$below->hazards, ...$this->hazards])), $this->heat ?? $below->heat, $this->scrap ?? $below->scrap, $this->cooling ?? $below->cooling);
     }
 
     public function stirsBefore(): bool

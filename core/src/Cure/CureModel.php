@@ -228,7 +228,18 @@ final readonly class CureModel
     /** The same clock for a cup that pours so many times as long. */
     public function pouring(float $times): self
     {
-        return new self($this->sheet->pouring($times), $this->offset, $this->lnQ10, $this->varOffset, $this->varLnQ10, $this->covariance, $this->restsOn);
+        return $this->by($this->sheet->pouring($times));
+    }
+
+    /** The same clock for a cast that cools so many times as long before it opens. */
+    public function cooling(float $times): self
+    {
+        return $this->by($this->sheet->cooling($times));
+    }
+
+    private function by(CureSheet $sheet): self
+    {
+        return new self($sheet, $this->offset, $this->lnQ10, $this->varOffset, $this->varLnQ10, $this->covariance, $this->restsOn);
     }
 
     /**

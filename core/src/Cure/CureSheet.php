@@ -61,6 +61,14 @@ final readonly class CureSheet
         return $pot === null ? $this : new self([...$this->times, Milestone::PotLife->value => $pot->times($times)], $this->reference, $this->q10, $this->alpha);
     }
 
+    /** The same sheet with all that follows the opening so many times as late: what is cast hot cools by its thickest place. */
+    public function cooling(float $times): self
+    {
+        $later = array_map(static fn (Minutes $one): Minutes => $one->times($times), array_intersect_key($this->times, array_flip([Milestone::Demould->value, Milestone::Service->value, Milestone::FullCure->value])));
+
+        return new self([...$this->times, ...$later], $this->reference, $this->q10, $this->alpha);
+    }
+
     /** @return array<string, float|null> as {@see CureSheet::from} reads it */
     public function toArray(): array
     {

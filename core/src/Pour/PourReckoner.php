@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Pour;
 
+use Apalos\Core\Casting\Cooling;
 use Apalos\Core\Cure\Clock;
 use Apalos\Core\Cure\CureModel;
 use Apalos\Core\Input\BadInput;
@@ -38,8 +39,9 @@ final readonly class PourReckoner
     /**
      * @param  Fields  $sheet  `volume`, `target`, `formula`, `plan` as the maker has filled them in so far
      * @param  CureModel|null  $clock  of the base without softener, as the shop has learnt it; null where there is no such base
+     * @param  Cooling|null  $cooling  of what is cast hot; null where it cures
      */
-    public function reckon(Fields $sheet, Shelf $shelf, Celsius $room, ?CureModel $clock): PourReckoning
+    public function reckon(Fields $sheet, Shelf $shelf, Celsius $room, ?CureModel $clock, ?Cooling $cooling = null): PourReckoning
     {
         $errors = [];
         $try = static function (callable $answer) use (&$errors): mixed {
@@ -59,12 +61,21 @@ final readonly class PourReckoner
         $recipe = $try(static fn (): Recipe => Recipe::from($sheet->object('formula'), $shelf));
         // What is stirred in changes how long it pours: one figure for the plan and for the clock.
         $clock = $recipe === null ? null : $clock?->pouring($recipe->poursLonger());
+        /** @var float $cools */
+        $cools = $cooling === null ? 1.0 : $try(static fn (): float => $cooling->times(self::thickest($sheet))) ?? 1.0;
+        $clock = $clock?->cooling($cools);
         /** @var MixResult|null $mix */
         $mix = $recipe === null || ($volume === null && ! $byMass) ? null
             : $try(fn (): MixResult => $this->mix($sheet, $recipe, $byMass ? null : $volume, $room, $clock));
         $cure = $recipe === null || $clock === null ? null : $this->clock->tell($clock, $room, $mix === null ? null : $clock->massThatCounts($mix->batchMass()));
 
-        return new PourReckoning($volume, $recipe, $mix, $cure, $errors, $recipe === null || $mix === null ? [] : self::slower($recipe, $mix, $shelf));
+        return new PourReckoning($volume, $recipe, $mix, $cure, $errors, $recipe === null || $mix === null ? [] : self::slower($recipe, $mix, $shelf), $cools);
+    }
+
+    /** @throws BadInput */
+    private static function thickest(Fields $sheet): ?float
+    {
+        return $sheet->objectOrNull('plan')?->numberOrNull('thickest_mm', Cooling::LEAST_MM, Cooling::MOST_MM);
     }
 
     /** @return list<string> the quickest first */
@@ -84,7 +95,7 @@ final readonly class PourReckoner
 
     private function mix(Fields $sheet, Recipe $recipe, ?VolumeResult $volume, Celsius $room, ?CureModel $clock): MixResult
     {
-        $plan = $sheet->object('plan')->only('scale', 'vessel', 'mix_min', 'degas_min', 'pour_g_per_min');
+        $plan = $sheet->object('plan')->only('scale', 'vessel', 'mix_min', 'degas_min', 'pour_g_per_min', 'thickest_mm');
         $vessel = $plan->objectOrNull('vessel');
         $vessel = $vessel === null ? null : Vessel::from($vessel);
         $degassing = $vessel?->degas === true ? $plan->number('degas_min', 0.0, 600.0) : 0.0;

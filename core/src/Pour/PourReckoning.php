@@ -17,6 +17,7 @@ final readonly class PourReckoning
     /**
      * @param  list<BadInput>  $errors
      * @param  list<string>  $slower  names of bases of the same chemistry that pour long enough for one cup of it all
+     * @param  float  $cools  how many times as long as on its sheet it cools before it opens
      */
     public function __construct(
         public ?VolumeResult $volume,
@@ -25,6 +26,7 @@ final readonly class PourReckoning
         public ?CureResult $cure,
         public array $errors,
         public array $slower = [],
+        public float $cools = 1.0,
     ) {}
 
     public function isPourable(): bool

@@ -31,6 +31,7 @@ const SHEET: Said[] = [
     [/^plan\.scale\.capacity_g$/, 'Scale carries', 'mass'],
     [/^plan\.mix_min$/, 'Mixing', 'minutes'],
     [/^plan\.degas_min$/, 'De-airing', 'minutes'],
+    [/^plan\.thickest_mm$/, 'Thickest place', 'length'],
     [/^plan\.pour_g_per_min$/, 'You pour', 'rate'],
 ];
 

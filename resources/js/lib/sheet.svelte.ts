@@ -17,6 +17,8 @@ export type Sheet = {
         mix_min: Entry;
         degas_min: Entry;
         pour_g_per_min: Entry;
+        /** Only of what is cast hot. */
+        thickest_mm?: Entry;
     };
     formula_name: string;
     /** The version it was taken from, so that what comes of it remembers. */

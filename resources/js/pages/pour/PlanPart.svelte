@@ -51,6 +51,13 @@
         {#if !heated}<Field {live} path="plan.mix_min" label="Mixing" kind="minutes" />{/if}
     </div>
     {#if heated}
+        <Field
+            {live}
+            path="plan.thickest_mm"
+            label="Thickest place of the piece"
+            kind="length"
+            hint="it cools by that; left open, as on its sheet"
+        />
         <p class="quiet text-sm">Weighed up cold; its clock counts from the heat.</p>
     {:else if vessel !== null}
         {#if vacuum !== 'never' || vessel.degas}<label class="flex items-center gap-2">

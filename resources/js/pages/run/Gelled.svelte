@@ -8,6 +8,12 @@
 
     let { live }: { live: LiveRun } = $props();
     const gelled = $derived(live.run.wait.gelled_ms);
+    /** What is heated gets thick as it cools, and comes back on the heat. */
+    const stops = $derived(
+        live.run.heat === null
+            ? ['The cup has gelled', 'The cup had gelled']
+            : ['The pot is too thick to pour', 'The pot was too thick to pour'],
+    );
     const met = $derived(live.run.cups.some((cup) => cup.met_ms !== null));
 
     async function again(payload: Record<string, unknown>): Promise<void> {
@@ -18,13 +24,13 @@
 </script>
 
 {#if gelled !== null}
-    <p class="mt-2 font-bold">Gelled at {dayAndTime(gelled)}.</p>
+    <p class="mt-2 font-bold">{live.run.heat === null ? 'Gelled' : 'Too thick to pour'} at {dayAndTime(gelled)}.</p>
 {:else if met}
     <div class="mt-2">
         <button class="btn big" onclick={() => void live.tell('gelled')}
-            >{live.was === null ? 'The cup has gelled now' : `The cup had gelled at ${dayAndTime(Math.min(live.was, bench.now))}`}</button
+            >{live.was === null ? `${stops[0]} now` : `${stops[1]} at ${dayAndTime(Math.min(live.was, bench.now))}`}</button
         >
-        <AsOf bind:value={live.was} words="It gelled, or was opened, earlier than now …" />
+        <AsOf bind:value={live.was} words="It was so, or was opened, earlier than now …" />
     </div>
 {/if}
 {#if live.doubted !== null && live.doubted.fact.kind === 'gelled'}
