@@ -26,7 +26,8 @@ export default defineConfig({
                 '--disable-sync',
             ],
         },
-        trace: 'retain-on-failure',
+        // Filming every test takes twice the time of the tests; what fails is filmed the second time.
+        trace: 'on-first-retry',
     },
     // Tablets stand in three zones, one of them half an hour off.
     projects: [

@@ -22,6 +22,19 @@ function lines(port: number, line: string): Promise<string> {
     });
 }
 
+/** It and all it has begun; one that is gone already is gone. */
+function gone(begun: ChildProcess | null): void {
+    if (begun?.pid !== undefined && begun.exitCode === null) {
+        try {
+            process.kill(-begun.pid, 'SIGKILL');
+        } catch (why) {
+            if ((why as NodeJS.ErrnoException).code !== 'ESRCH') {
+                throw why;
+            }
+        }
+    }
+}
+
 /** A workshop of its own for one worker: a server, a database, and the stand-in scale and thermometer. */
 export class Shop {
     readonly url: string;
@@ -99,17 +112,13 @@ export class Shop {
 
     /** The plug is pulled: every process of the server dies at once, without a word. */
     kill9(): void {
-        if (this.#server?.pid !== undefined) {
-            process.kill(-this.#server.pid, 'SIGKILL');
-            this.#server = null;
-        }
+        gone(this.#server);
+        this.#server = null;
     }
 
     close(): void {
         this.kill9();
-        if (this.#devices?.pid !== undefined) {
-            process.kill(-this.#devices.pid, 'SIGKILL');
-        }
+        gone(this.#devices);
         rmSync(this.#folder, { recursive: true, force: true });
     }
 
