@@ -111,7 +111,7 @@ final readonly class RunStream implements Stream
             RunFactKind::Moulded => $this->beside->moulded($in, $run),
             RunFactKind::DrawnFrom => $this->beside->drawnFrom($in, $run),
             RunFactKind::Diagnosed => $this->beside->diagnosed($in, $run),
-            RunFactKind::LeftOver => $this->leftOver($in->only('left_g'), $run),
+            RunFactKind::LeftOver => $this->leftOver($in->only('left_g', 'batch'), $run),
             RunFactKind::Gelled => $this->gelled($in->only('sure', ToldLate::FIELD), $run, $now),
             RunFactKind::Opened => [...$this->atStep($in->only('step', ToldLate::FIELD), $run, StepKind::Wait), ...$this->told($in, $now)->notBefore($run->at(max([0.0, ...$run->state->filledAt])), 'It went in')->kept()],
             RunFactKind::Graded => $this->graded($in, $run),
@@ -126,9 +126,19 @@ final readonly class RunStream implements Stream
         return ToldLate::read($in, $this->beganAt(), $now);
     }
 
-    /** @return array{left_g: float} */
+    /** @return array{left_g: float, batch?: int} */
     private function leftOver(Fields $in, RecordedRun $run): array
     {
+        if ($in->has('batch')) {
+            // Each of several cups as it has been poured.
+            $batch = (int) $in->number('batch', 1.0, (float) count($run->plan->batches));
+            $cup = $run->state->cups[$batch] ?? null;
+            if ($cup === null || $run->plan->endsLaid || ($run->state->step->kind === StepKind::Fill ? $batch > $run->state->step->batch : $run->state->step->kind !== StepKind::Wait)) {
+                throw new StepHasMoved('What is left in a cup is said when it has been poured.');
+            }
+
+            return ['left_g' => $in->number('left_g', 0.0, array_sum($cup->poured)), 'batch' => $batch];
+        }
         // A coat says it when it lies, a cast while it cures; its grade need not ask again.
         if ($run->state->step->kind !== ($run->plan->endsLaid ? StepKind::Done : StepKind::Wait)) {
             throw new StepHasMoved($run->plan->endsLaid ? 'What is left over is said when the coat lies.' : 'What is left over is said while it cures, or with its grade.');

@@ -24,7 +24,7 @@ function lines(port: number, line: string): Promise<string> {
 
 /** It and all it has begun; one that is gone already is gone. */
 function gone(begun: ChildProcess | null): void {
-    if (begun?.pid !== undefined && begun.exitCode === null) {
+    if (begun?.pid !== undefined) {
         try {
             process.kill(-begun.pid, 'SIGKILL');
         } catch (why) {

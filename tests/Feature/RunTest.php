@@ -230,4 +230,22 @@ final class RunTest extends TestCase
         $this->workUntil($pour, 'grade');
         self::assertSame(6, $this->getJson("/pours/{$pour->id}/state")->json('left_g'));
     }
+
+    public function test_what_is_left_in_each_of_several_cups_is_added_up(): void
+    {
+        $pour = $this->begun(['target.mass_g' => 900, 'volume' => null, 'plan.vessel.capacity_ml' => 500]);
+        $cups = count($this->getJson("/pours/{$pour->id}/state")->json('cups'));
+        self::assertGreaterThan(1, $cups);
+        $this->workUntil($pour, 'fill');
+        $this->record($pour, 'left_over', ['left_g' => 4, 'batch' => 2])->assertConflict();
+        $this->record($pour, 'left_over', ['left_g' => 900, 'batch' => 1])->assertUnprocessable()->assertJsonPath('error.field', 'payload.left_g');
+        $this->record($pour, 'left_over', ['left_g' => 4, 'batch' => 1])->assertOk()->assertJsonPath('left_g', 4);
+        $this->record($pour, 'confirmed', ['step' => '1:fill'])->assertOk();
+        $this->workUntil($pour, 'fill');
+        $this->record($pour, 'left_over', ['left_g' => 5, 'batch' => 2])->assertOk()->assertJsonPath('left_g', 9);
+        $this->workUntil($pour, 'wait');
+        // The first was looked at again; then all were put on the scale together.
+        $this->record($pour, 'left_over', ['left_g' => 3, 'batch' => 1])->assertOk()->assertJsonPath('left_g', 8);
+        $this->record($pour, 'left_over', ['left_g' => 7])->assertOk()->assertJsonPath('left_g', 7);
+    }
 }

@@ -19,6 +19,14 @@
     let says = $state<string | null>(null);
     let missing = $state<string | null>(null);
     let wrong = $state<string | null>(null);
+    /** At each cup what is left in it; afterwards, in all of them. */
+    const what = $derived(
+        live.run.batches === 1 || live.run.laid
+            ? 'Left in the cup'
+            : live.run.step.kind === 'wait'
+              ? 'Left in all cups'
+              : 'Left in this cup',
+    );
     const url = $derived(`/pours/${String(live.run.pour_id)}`);
 
     async function rest(): Promise<void> {
@@ -28,6 +36,8 @@
         // Said once: the grade begins with it.
         if (answer.ok && live.run.step.kind === 'wait') {
             await live.record('left_over', { left_g: left }, String(left));
+        } else if (answer.ok && !live.run.laid) {
+            await live.record('left_over', { left_g: left, batch: live.run.step.batch }, `${String(live.run.step.batch)}/${String(left)}`);
         }
     }
     async function short(): Promise<void> {
@@ -55,9 +65,12 @@
                 void rest();
             }}
         >
-            <Measure label="Left in the cup" kind="mass" bind:value={left} />
+            <Measure label={what} kind="mass" bind:value={left} />
             <button class="btn big justify-self-start" disabled={left === null}>What would it fill?</button>
             {#if says !== null}<p role="status">{says}</p>{/if}
+            {#if live.run.batches > 1 && live.run.left_g !== null}<p class="quiet">
+                    {measure(live.run.left_g, 'mass', bench.units)} left so far, in all cups.
+                </p>{/if}
         </form>
         <form
             class="grid content-start gap-2"
