@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Tests;
 
 use Apalos\Core\Input\Fields;
-use App\Actions\KeepFormula;
+use App\Library\KeepFormula;
 use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
 use App\Models\Series;
 use App\Models\Swatch;
-use App\Workshop\CardWriter;
+use App\Swatches\CardWriter;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;

@@ -8,7 +8,7 @@ use Apalos\Core\Tests\Mesh\Shapes;
 use App\Models\Job;
 use App\Models\ModelFile;
 use App\Models\Study;
-use App\Workshop\StudyDesk;
+use App\Studies\StudyDesk;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Storage;
 

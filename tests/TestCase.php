@@ -11,7 +11,7 @@ use App\Models\Job;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Workshop;
-use App\Workshop\RoomTemperature;
+use App\Room\RoomTemperature;
 use Carbon\CarbonImmutable;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;

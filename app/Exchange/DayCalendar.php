@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Exchange;
 
 use Apalos\Core\Cure\ReadyResult;
+use App\Day\PlannedDay;
 use App\Models\Pour;
 use App\Models\Workshop;
-use App\Workshop\PlannedDay;
 use Carbon\CarbonImmutable;
 use Sabre\VObject\Component\VCalendar;
 

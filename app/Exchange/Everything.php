@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use App\Lists\Rows;
 use App\Models\Workshop;
-use App\Workshop\Rows;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Storage;
 use RuntimeException;

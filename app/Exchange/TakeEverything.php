@@ -6,8 +6,8 @@ namespace App\Exchange;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
+use App\Lists\Rows;
 use App\Models\Workshop;
-use App\Workshop\Rows;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace App\Facts;
 
 use Apalos\Core\Input\Fields;
-use App\Workshop\Happened;
 use Carbon\CarbonImmutable;
 
 /**
  * Something that is only ever told by its facts: a run, a series. It says which fact fits where it stands; that a fact is kept
- * once, in order, by one writer at a time, is the kernel's business ({@see \App\Actions\AppendFact}).
+ * once, in order, by one writer at a time, is the kernel's business ({@see \App\Facts\AppendFact}).
  */
 interface Stream
 {

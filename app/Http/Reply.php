@@ -65,7 +65,7 @@ final readonly class Reply
     /** What is wrong with a file, and where in it. */
     public static function refusal(BadInput $wrong): string
     {
-        return $wrong->field === 'file' || str_starts_with($wrong->field, 'line') ? self::say($wrong) : "{$wrong->field}: ".self::say($wrong);
+        return self::words()->ofFile($wrong);
     }
 
     public static function say(BadInput|Phrase $what): string

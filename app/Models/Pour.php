@@ -23,7 +23,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $build_id
  * @property string $operation of its build
  * @property int $turn how often that operation was begun before
- * @property array<string, mixed>|null $planned what the plan of its build says of its sheet, and said at first ({@see \App\Workshop\OperationSheet})
+ * @property array<string, mixed>|null $planned what the plan of its build says of its sheet, and said at first
  * @property int|null $draft_of the link whose one planned pour it is
  * @property int|null $snapshot_id the sheets it was begun with
  * @property float|null $gel_min what its gel taught, as 100 g of the bare base would have shown it
@@ -42,7 +42,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property float|null $used_g
  * @property Grade|null $grade
  * @property int|null $pieces how many pieces came of it
- * @property int $good how many of them are no reject ({@see \App\Workshop\GoodPieces})
+ * @property int $good how many of them are no reject, counted where castings are written
  * @property list<string>|null $faults
  * @property string|null $note
  * @property Impression $impression

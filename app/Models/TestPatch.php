@@ -20,7 +20,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int|null $impression_id the link whose contact it is for
  * @property string|null $place
  * @property CarbonImmutable $put_on_at
- * @property CarbonImmutable $due_at as the clock had it when it was put on; {@see \App\Workshop\PatchClock} follows the room
+ * @property CarbonImmutable $due_at as the clock had it when it was put on
  * @property bool|null $passed null until it is read
  * @property CarbonImmutable|null $read_at
  * @property string|null $note

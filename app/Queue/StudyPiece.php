@@ -7,7 +7,7 @@ namespace App\Queue;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\PhraseData;
 use App\Models\Study;
-use App\Workshop\StudyDesk;
+use App\Studies\StudyDesk;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;

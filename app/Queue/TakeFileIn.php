@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Queue;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Exchange\ClearHalfImports;
 use App\Exchange\SwatchImport;
-use App\Http\Reply;
+use App\Machine\Cancelled;
 use App\Models\Import;
-use App\Workshop\Cancelled;
 use Carbon\CarbonImmutable;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -28,7 +28,7 @@ final class TakeFileIn implements ShouldQueue
 
     public function __construct(private readonly int $import) {}
 
-    public function handle(SwatchImport $take, ClearHalfImports $clear): void
+    public function handle(SwatchImport $take, ClearHalfImports $clear, Phrasebook $words): void
     {
         $import = Import::query()->findOrFail($this->import);
         if ($import->state === Import::RUNNING) {
@@ -52,7 +52,7 @@ final class TakeFileIn implements ShouldQueue
         } catch (Cancelled) {
             $import->update(['state' => Import::CANCELLED, 'made' => null]);
         } catch (BadInput $wrong) {
-            $import->update(['state' => Import::REFUSED, 'wrong' => Reply::refusal($wrong), 'made' => null]);
+            $import->update(['state' => Import::REFUSED, 'wrong' => $words->ofFile($wrong), 'made' => null]);
         } finally {
             Storage::delete($import->file);
         }

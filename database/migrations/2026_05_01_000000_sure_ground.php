@@ -68,7 +68,7 @@ return new class extends Migration
         Schema::table('series', function (Blueprint $table): void {
             $table->json('plan')->nullable();
         });
-        (new App\Database\LiftFacts)();
+        (new App\Upgrades\LiftFacts)();
         Schema::table('series', static fn (Blueprint $table) => $table->dropColumn(['division_g', 'capacity_g', 'room_c']));
         Schema::dropIfExists('run_events');
         Schema::dropIfExists('series_facts');

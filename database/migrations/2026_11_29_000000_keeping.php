@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Database\LiftMoulds;
 use App\Database\Turns;
+use App\Upgrades\LiftMoulds;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;

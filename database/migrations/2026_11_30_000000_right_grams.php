@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Database\LiftFirstWords;
-use App\Workshop\GoodPieces;
+use App\Log\GoodPieces;
+use App\Upgrades\LiftFirstWords;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;

@@ -6,13 +6,9 @@ namespace Database\Seeders;
 
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Run\Grade;
-use App\Actions\AppendFact;
-use App\Actions\PlanTrial;
-use App\Actions\PutOnRack;
-use App\Actions\TakeLotIn;
-use App\Facts\LotStream;
-use App\Facts\MouldStream;
-use App\Facts\TrialStream;
+use App\Facts\AppendFact;
+use App\Faults\PlanTrial;
+use App\Faults\TrialStream;
 use App\Models\Impression;
 use App\Models\Kit;
 use App\Models\Lot;
@@ -21,6 +17,10 @@ use App\Models\Pour;
 use App\Models\Trial;
 use App\Models\WaitingThing;
 use App\Models\Workshop;
+use App\Moulds\MouldStream;
+use App\Moulds\PutOnRack;
+use App\Stock\LotStream;
+use App\Stock\TakeLotIn;
 use Carbon\CarbonImmutable;
 
 /** What the invented workshop keeps: kits on the shelf, moulds on the rack, what it found behind its failures, a trial. */

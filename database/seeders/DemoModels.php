@@ -9,7 +9,7 @@ use Apalos\Core\Mesh\MeshFormat;
 use App\Models\Job;
 use App\Models\ModelFile;
 use App\Queue\StudyPiece;
-use App\Workshop\StudyDesk;
+use App\Studies\StudyDesk;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\Storage;

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use Apalos\Core\Input\Fields;
-use App\Actions\KeepFormula;
-use App\Actions\ReadSwatch;
+use App\Library\KeepFormula;
 use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
 use App\Models\Pour;
 use App\Models\Swatch;
 use App\Models\Workshop;
+use App\Swatches\ReadSwatch;
 use Carbon\CarbonImmutable;
 
 /** Fills the swatch drawer and the formula book of the demo workshop, through the same actions the screens use. */

@@ -6,13 +6,13 @@ namespace Database\Seeders;
 
 use Apalos\Core\Run\StepKind;
 use Apalos\Core\Units\Celsius;
+use App\Log\RecordedRun;
 use App\Models\Impression;
 use App\Models\Job;
 use App\Models\Pour;
 use App\Models\Workshop;
-use App\Workshop\CureClock;
-use App\Workshop\RecordedRun;
-use App\Workshop\RoomTemperature;
+use App\Room\CureClock;
+use App\Room\RoomTemperature;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use App\Database\LiftMoulds;
-use App\Workshop\GoodPieces;
+use App\Log\GoodPieces;
+use App\Upgrades\LiftMoulds;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;

@@ -6,17 +6,17 @@ namespace Database\Seeders;
 
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Run\StepKind;
-use App\Actions\AppendFact;
-use App\Actions\MixOperation;
-use App\Actions\PlanBuild;
-use App\Actions\StartPour;
-use App\Facts\BuildStream;
-use App\Facts\RunStream;
+use App\Builds\BuildStream;
+use App\Builds\MixOperation;
+use App\Builds\PlanBuild;
+use App\Facts\AppendFact;
+use App\Log\RecordedRun;
 use App\Models\Build;
 use App\Models\Impression;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Workshop\RecordedRun;
+use App\Pours\RunStream;
+use App\Pours\StartPour;
 use Carbon\CarbonImmutable;
 
 /** Pours as a maker would, through the same actions the screens use, but at any moment of the past. */

@@ -6,12 +6,12 @@ namespace Tests\Feature;
 
 use Apalos\Core\Build\Measured;
 use Apalos\Core\Input\BadInput;
+use App\Builds\BuildBook;
+use App\Builds\RecordedBuild;
+use App\Builds\StepHazards;
+use App\Library\Library;
 use App\Models\Build;
 use App\Models\Pour;
-use App\Workshop\BuildBook;
-use App\Workshop\Library;
-use App\Workshop\RecordedBuild;
-use App\Workshop\StepHazards;
 use Carbon\CarbonImmutable;
 use Tests\BuildsGloves;
 use Tests\TestCase;

@@ -85,8 +85,8 @@ final class FactsTest extends TestCase
         };
         self::assertSame(0, $wait($run('Illuminate\Support\Facades\Artisan::call("migrate", ["--force" => true]); App\Models\Workshop::here();
             $job = App\Models\Job::query()->create(["name" => "x", "quantity" => 1]); $link = $job->impressions()->create(["position" => 0, "kind" => "cast", "name" => "Casts", "material" => "pr-10"]);
-            $pour = $link->pours()->create(["state" => "draft", "sheet" => json_decode(\''.json_encode($this->sheet()).'\', true)]); app(App\Actions\StartPour::class)($pour, 1, null, Carbon\CarbonImmutable::now());')));
-        $note = 'for ($i = 0; $i < 6; $i++) { app(App\Actions\AppendFact::class)(static fn () => App\Facts\RunStream::open(App\Models\Pour::query()->firstOrFail()->id), Apalos\Core\Input\Fields::of(["key" => "w%d-$i", "kind" => "noted", "payload" => ["text" => "n"]]), Carbon\CarbonImmutable::now()); }';
+            $pour = $link->pours()->create(["state" => "draft", "sheet" => json_decode(\''.json_encode($this->sheet()).'\', true)]); app(App\Pours\StartPour::class)($pour, 1, null, Carbon\CarbonImmutable::now());')));
+        $note = 'for ($i = 0; $i < 6; $i++) { app(App\Facts\AppendFact::class)(static fn () => App\Pours\RunStream::open(App\Models\Pour::query()->firstOrFail()->id), Apalos\Core\Input\Fields::of(["key" => "w%d-$i", "kind" => "noted", "payload" => ["text" => "n"]]), Carbon\CarbonImmutable::now()); }';
         $writers = array_map(static fn (int $writer) => $run(sprintf($note, $writer)), range(1, 8));
         $exits = array_map($wait, $writers);
 

@@ -8,7 +8,7 @@ use Apalos\Core\Input\Fields;
 use App\Models\ModelFile;
 use App\Models\Study;
 use App\Queue\StudyPiece;
-use App\Workshop\StudyDesk;
+use App\Studies\StudyDesk;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Facades\Storage;

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Apalos\Core\Cure\Milestone;
+use App\Log\RecordedRun;
 use App\Models\Pour;
 use App\Models\RoomReading;
 use App\Models\Workshop;
-use App\Workshop\CureClock;
-use App\Workshop\RecordedRun;
+use App\Room\CureClock;
 use Carbon\CarbonImmutable;
 use Database\Seeders\DatabaseSeeder;
 use PHPUnit\Framework\Attributes\DataProvider;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Library\KeptArrays;
+use App\Library\Library;
+use App\Library\OwnShelf;
 use App\Models\Series;
-use App\Workshop\KeptArrays;
-use App\Workshop\Library;
-use App\Workshop\OwnShelf;
 use Illuminate\Filesystem\Filesystem;
 use Symfony\Component\Yaml\Yaml;
 use Tests\MakesSwatches;

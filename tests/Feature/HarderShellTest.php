@@ -6,14 +6,14 @@ namespace Tests\Feature;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\WholeText;
-use App\Actions\TakeModelIn;
+use App\Day\KeptDay;
 use App\Exchange\Csv;
 use App\Exchange\WholeSense;
 use App\Http\Middleware\Weight;
 use App\Machine\Upkeep;
 use App\Models\Fact;
 use App\Models\Job;
-use App\Workshop\KeptDay;
+use App\Studies\TakeModelIn;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Cache;

@@ -7,12 +7,12 @@ namespace Tests\Feature;
 use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\Step;
 use Apalos\Core\Run\StepKind;
+use App\Log\RecordedRun;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Series;
 use App\Models\Workshop;
-use App\Workshop\RecordedRun;
-use App\Workshop\RecordedSeries;
+use App\Swatches\RecordedSeries;
 use Illuminate\Support\Facades\DB;
 use Tests\TestCase;
 

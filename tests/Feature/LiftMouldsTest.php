@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Database\LiftMoulds;
 use App\Models\Impression;
 use App\Models\Mould;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\Upgrades\LiftMoulds;
 use Illuminate\Support\Facades\DB;
 use Tests\KeepsThings;
 use Tests\TestCase;

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Keeping\CastKeeper;
-use App\Keeping\LotBook;
-use App\Keeping\Prices;
-use App\Keeping\RecordedLot;
-use App\Keeping\RecordedMould;
+use App\Log\GoodPieces;
+use App\Log\RecordedRun;
 use App\Models\Lot;
 use App\Models\Mould;
 use App\Models\Pour;
-use App\Workshop\GoodPieces;
-use App\Workshop\RecordedRun;
+use App\Moulds\CastKeeper;
+use App\Moulds\RecordedMould;
+use App\Stock\LotBook;
+use App\Stock\Prices;
+use App\Stock\RecordedLot;
 use Illuminate\Support\Facades\DB;
 use Inertia\Testing\AssertableInertia;
 use Tests\KeepsThings;

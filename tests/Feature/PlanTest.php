@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Day\LiveWork;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Reads\DraftView;
-use App\Workshop\LiveWork;
+use App\Sheets\DraftView;
 use PHPUnit\Framework\Attributes\TestWith;
 use Tests\TestCase;
 

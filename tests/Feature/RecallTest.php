@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Keeping\LotBook;
-use App\Keeping\Recall;
 use App\Models\Lot;
 use App\Models\Mould;
+use App\Stock\LotBook;
+use App\Stock\Recall;
 use Tests\KeepsThings;
 use Tests\TestCase;
 

@@ -10,7 +10,7 @@ use App\Models\ImpressionKind;
 use App\Models\ModelFile;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Workshop\StudiedPiece;
+use App\Studies\StudiedPiece;
 use Tests\StudiesModels;
 use Tests\TestCase;
 

@@ -6,7 +6,7 @@ namespace Tests\Feature;
 
 use Apalos\Core\Phrase\Measures;
 use Apalos\Core\Phrase\Phrase;
-use App\Workshop\Library;
+use App\Library\Library;
 use Inertia\Testing\AssertableInertia;
 use PHPUnit\Framework\Attributes\DataProvider;
 use RecursiveDirectoryIterator;

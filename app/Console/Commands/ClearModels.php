@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use App\Actions\ClearPutAway;
+use App\Studies\ClearPutAway;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Exchange\Everything;
 use App\Exchange\TakeEverything;
-use App\Http\Reply;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 use RuntimeException;
@@ -19,7 +19,7 @@ final class EverythingGiven extends Command
 
     protected $description = 'Give everything as one archive of open files, or take it into an empty shop';
 
-    public function handle(Everything $everything, TakeEverything $take): int
+    public function handle(Everything $everything, TakeEverything $take, Phrasebook $words): int
     {
         $file = (string) $this->argument('file');
         try {
@@ -36,7 +36,7 @@ final class EverythingGiven extends Command
                 return self::SUCCESS;
             }
         } catch (BadInput $wrong) {
-            $this->error(Reply::refusal($wrong));
+            $this->error($words->ofFile($wrong));
 
             return self::FAILURE;
         } catch (RuntimeException $failed) {

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Devices\StandIn\StandIns;
+use App\Log\RecordedRun;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Workshop\RecordedRun;
 use Illuminate\Console\Command;
 
 /** Stands in for a scale, a thermometer and a probe on three loopback ports, so that a run can be tried without any. */

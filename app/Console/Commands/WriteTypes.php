@@ -19,7 +19,7 @@ final class WriteTypes extends Command
         $file = resource_path('js/types/server.ts');
         $fresh = $typeScript->of([
             ...$this->classes(base_path('core/src'), 'Apalos\\Core\\'),
-            ...$this->classes(app_path('Reads'), 'App\\Reads\\'),
+            ...$this->classes(app_path(), 'App\\'),
         ]);
         if ($this->option('check')) {
             $isFresh = is_file($file) && file_get_contents($file) === $fresh;
@@ -43,7 +43,8 @@ final class WriteTypes extends Command
                 $classes[] = $class;
             }
         }
-        sort($classes);
+        // By the name they have on the other side: where a class lives is nothing to the browser.
+        usort($classes, static fn (string $one, string $other): int => class_basename($one) <=> class_basename($other));
 
         return $classes;
     }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Day\ReadBench;
 use App\Http\Reply;
 use App\Models\Workshop;
-use App\Reads\ReadBench;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Inertia\Response;

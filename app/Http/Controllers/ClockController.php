@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Apalos\Core\Input\Fields;
-use App\Actions\LeaveObservationOut;
+use App\Builds\LeaveObservationOut;
 use App\Http\Reply;
+use App\Library\Library;
 use App\Models\Build;
 use App\Models\Pour;
-use App\Reads\ObservationsView;
-use App\Workshop\Library;
+use App\Room\ObservationsView;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

@@ -9,14 +9,14 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use App\Http\Edition;
 use App\Http\Reply;
+use App\Library\Library;
 use App\Models\ColourTarget;
 use App\Models\Workshop;
-use App\Reads\ColourAnswers;
-use App\Reads\ColourView;
-use App\Workshop\ColourBook;
-use App\Workshop\Library;
-use App\Workshop\LiveWork;
-use App\Workshop\PlannedBatch;
+use App\Sheets\Drafts;
+use App\Sheets\PlannedBatch;
+use App\Swatches\ColourAnswers;
+use App\Swatches\ColourBook;
+use App\Swatches\ColourView;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -26,14 +26,14 @@ use Inertia\Response;
 /** The colour screen: pigments for a colour, chips, ladders, and the colours people want again. */
 final readonly class ColourController
 {
-    public function __construct(private Library $library, private ColourBook $colours, private ColourAnswers $tint, private Workshop $workshop, private PlannedBatch $batches, private LiveWork $work) {}
+    public function __construct(private Library $library, private ColourBook $colours, private ColourAnswers $tint, private Workshop $workshop, private PlannedBatch $batches, private Drafts $drafts) {}
 
     public function show(Request $request): Response
     {
         $asked = $request->query('base');
         $base = is_string($asked) && isset($this->library->shelf()->bases[$asked]) ? $asked : $this->library->usual('base');
 
-        return Reply::page('swatches/Colour', ['page' => (new ColourView($this->library, $this->colours, $this->tint, $this->workshop, $this->work, $base))->toArray()]);
+        return Reply::page('swatches/Colour', ['page' => (new ColourView($this->library, $this->colours, $this->tint, $this->workshop, $this->drafts, $base))->toArray()]);
     }
 
     public function ask(Request $request): JsonResponse

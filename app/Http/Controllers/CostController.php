@@ -8,8 +8,8 @@ use Apalos\Core\Cost\Costing;
 use Apalos\Core\Cost\Money;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use App\Costs\CostBook;
 use App\Http\Reply;
-use App\Keeping\CostBook;
 use App\Models\FormulaVersion;
 use App\Models\Job;
 use App\Models\Mould;
@@ -87,6 +87,6 @@ final readonly class CostController
             $answer = null;
         }
 
-        return Reply::page('cost/Cost', ['cost' => (new \App\Reads\CostView($of, $id, $name, $href, $asked, $answer, Job::query()->when($job !== null, static fn ($q) => $q->whereKeyNot($job))->orderByDesc('updated_at')->limit(self::OFFERED)->pluck('name', 'id')->all()))->toArray()]);
+        return Reply::page('cost/Cost', ['cost' => (new \App\Costs\CostView($of, $id, $name, $href, $asked, $answer, Job::query()->when($job !== null, static fn ($q) => $q->whereKeyNot($job))->orderByDesc('updated_at')->limit(self::OFFERED)->pluck('name', 'id')->all()))->toArray()]);
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
-use App\Actions\PutDamagedAway;
+use App\Day\PutDamagedAway;
 use App\Http\Reply;
 use App\Models\Build;
 use App\Models\Pour;

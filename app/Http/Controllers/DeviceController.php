@@ -16,10 +16,11 @@ use App\Devices\TcpLines;
 use App\Devices\ThermometerPort;
 use App\Http\Reply;
 use App\Models\Workshop;
-use App\Reads\ScaleView;
-use App\Workshop\RoomTemperature;
-use App\Workshop\ScaleDesk;
-use App\Workshop\WeighUpAtHand;
+use App\Room\RoomTemperature;
+use App\Scale\ScaleDesk;
+use App\Scale\ScaleView;
+use App\Scale\WeighUpAtHand;
+use App\Scale\WeighUps;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -27,6 +28,8 @@ use Illuminate\Http\Request;
 /** The scale, the thermometer and the probe, as the bench reads them. A lost device is an answer, not an error page. */
 final readonly class DeviceController
 {
+    public function __construct(private WeighUps $weighUps) {}
+
     public function scale(ScalePort $scale): JsonResponse
     {
         try {
@@ -39,7 +42,7 @@ final readonly class DeviceController
     /** The reading for one weigh-up, held against what its cup must weigh. */
     public function watch(Request $request, ScalePort $scale, ScaleDesk $desk): JsonResponse
     {
-        $for = WeighUpAtHand::named(Fields::fromJson($request->getContent())->only('for')->text('for'));
+        $for = $this->weighUps->named(Fields::fromJson($request->getContent())->only('for')->text('for'));
         try {
             $asked = CarbonImmutable::now();
 
@@ -53,7 +56,7 @@ final readonly class DeviceController
     public function tare(Request $request, ScalePort $scale, ScaleDesk $desk): JsonResponse
     {
         $in = Fields::fromJson($request->getContent())->only('for', 'take');
-        $for = WeighUpAtHand::named($in->text('for'));
+        $for = $this->weighUps->named($in->text('for'));
         $other = $desk->heldByAnother($for);
         try {
             if ($other !== null && ! ($in->has('take') && $in->bool('take'))) {
@@ -71,7 +74,7 @@ final readonly class DeviceController
     /** Half way through a line: it serves this weigh-up from now on, once somebody says from where to count. */
     public function takeOver(Request $request, ScalePort $scale, ScaleDesk $desk): JsonResponse
     {
-        $for = WeighUpAtHand::named(Fields::fromJson($request->getContent())->only('for')->text('for'));
+        $for = $this->weighUps->named(Fields::fromJson($request->getContent())->only('for')->text('for'));
         $desk->takenOver($for, CarbonImmutable::now());
 
         return $this->watch($request, $scale, $desk);
@@ -80,7 +83,7 @@ final readonly class DeviceController
     /** What is on it is all in the cup: somebody looked. */
     public function accept(Request $request, ScalePort $scale, ScaleDesk $desk): JsonResponse
     {
-        $desk->accepted(WeighUpAtHand::named(Fields::fromJson($request->getContent())->only('for')->text('for')));
+        $desk->accepted($this->weighUps->named(Fields::fromJson($request->getContent())->only('for')->text('for')));
 
         return $this->watch($request, $scale, $desk);
     }

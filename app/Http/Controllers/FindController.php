@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Reply;
+use App\Library\Library;
+use App\Lists\Like;
 use App\Models\Lot;
 use App\Models\LotPart;
 use App\Models\Mould;
 use App\Models\Workshop;
-use App\Reads\Like;
-use App\Workshop\Library;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

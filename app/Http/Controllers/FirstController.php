@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\StockShelf;
 use App\Http\Reply;
+use App\Library\Library;
+use App\Library\OwnShelf;
+use App\Library\StockShelf;
 use App\Models\Workshop;
-use App\Reads\FirstView;
-use App\Workshop\Library;
-use App\Workshop\OwnShelf;
+use App\Shop\FirstView;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

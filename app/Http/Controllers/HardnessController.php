@@ -11,23 +11,23 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Basis;
 use Apalos\Core\Units\Shore;
+use App\Formulas\AsSoftView;
+use App\Formulas\FormulaQuery;
 use App\Http\Reply;
+use App\Library\Library;
+use App\Library\Recipes;
+use App\Library\Softeners;
 use App\Models\Swatch;
-use App\Reads\AsSoftView;
-use App\Reads\FormulaQuery;
-use App\Reads\HardnessAnswerView;
-use App\Reads\HardnessView;
-use App\Reads\SofteningNotes;
-use App\Workshop\CureClock;
-use App\Workshop\DrawerCards;
-use App\Workshop\HardnessBook;
-use App\Workshop\Library;
-use App\Workshop\LiveWork;
-use App\Workshop\PlannedBatch;
-use App\Workshop\ReadPuck;
-use App\Workshop\Recipes;
-use App\Workshop\RoomTemperature;
-use App\Workshop\Softeners;
+use App\Room\CureClock;
+use App\Room\RoomTemperature;
+use App\Sheets\Drafts;
+use App\Sheets\PlannedBatch;
+use App\Swatches\DrawerCards;
+use App\Swatches\HardnessAnswerView;
+use App\Swatches\HardnessBook;
+use App\Swatches\HardnessView;
+use App\Swatches\ReadPuck;
+use App\Swatches\SofteningNotes;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -36,11 +36,11 @@ use Inertia\Response;
 /** The hardness screen: the softener curve, a target, and what it comes to in grams. */
 final readonly class HardnessController
 {
-    public function __construct(private HardnessBook $hardness, private Softeners $softeners, private PlannedBatch $batch, private DrawerCards $cards, private Library $library, private SofteningNotes $notes, private CureClock $clock, private RoomTemperature $room, private LiveWork $work) {}
+    public function __construct(private HardnessBook $hardness, private Softeners $softeners, private PlannedBatch $batch, private DrawerCards $cards, private Library $library, private SofteningNotes $notes, private CureClock $clock, private RoomTemperature $room, private Drafts $drafts) {}
 
     public function show(Request $request): Response
     {
-        $page = (new HardnessView($this->library, $this->softeners, $this->cards, $this->work))->toArray();
+        $page = (new HardnessView($this->library, $this->softeners, $this->cards, $this->drafts))->toArray();
         $asked = $request->query('base');
         $bases = collect($page['bases']);
         $base = $bases->firstWhere('code', is_string($asked) ? $asked : '') ?? $bases->sortByDesc('pucks')->first() ?? abort(404);

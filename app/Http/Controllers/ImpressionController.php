@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
-use App\Actions\PlanPour;
-use App\Actions\ReviseChain;
 use App\Http\Edition;
 use App\Http\Reply;
 use App\Http\Requests\ImpressionRequest;
+use App\Jobs\ReviseChain;
 use App\Models\Impression;
 use App\Models\Job;
+use App\Sheets\PlanPour;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Reply;
+use App\Library\Recipes;
 use App\Models\Swatch;
 use App\Models\Workshop;
-use App\Reads\LabelsView;
-use App\Workshop\KnownSwatch;
-use App\Workshop\Recipes;
+use App\Swatches\KnownSwatch;
+use App\Swatches\LabelsView;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 use Inertia\Response;

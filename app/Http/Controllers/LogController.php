@@ -6,12 +6,12 @@ namespace App\Http\Controllers;
 
 use App\Exchange\Csv;
 use App\Http\Reply;
+use App\Library\Library;
+use App\Lists\Slice;
+use App\Log\LogQuery;
+use App\Log\LogView;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Reads\LogQuery;
-use App\Reads\LogView;
-use App\Reads\Slice;
-use App\Workshop\Library;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 use Inertia\Response;

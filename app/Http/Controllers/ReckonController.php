@@ -7,9 +7,9 @@ namespace App\Http\Controllers;
 use Apalos\Core\Console\Shelves;
 use Apalos\Core\Console\Verb;
 use Apalos\Core\Input\Fields;
+use App\Contacts\ContactBook;
 use App\Http\Reply;
-use App\Workshop\ContactBook;
-use App\Workshop\Library;
+use App\Library\Library;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Apalos\Core\Input\Fields;
-use App\Actions\SetUpBench;
+use App\Day\KeptFrame;
 use App\Http\Edition;
 use App\Http\Reply;
-use App\Reads\KeptFrame;
-use App\Reads\SchoolsView;
-use App\Workshop\Library;
+use App\Library\Library;
+use App\Shop\SchoolsView;
+use App\Shop\SetUpBench;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

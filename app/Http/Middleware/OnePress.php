@@ -6,9 +6,9 @@ namespace App\Http\Middleware;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
-use App\Actions\KeepPhoto;
 use App\Http\NotMade;
 use App\Http\Rules\Picture;
+use App\Jobs\KeepPhoto;
 use App\Models\Workshop;
 use Carbon\CarbonImmutable;
 use Closure;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Http\Rules\KnownSurface;
+use App\Library\Library;
 use App\Models\ImpressionKind;
-use App\Workshop\Library;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 

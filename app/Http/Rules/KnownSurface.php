@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Rules;
 
-use App\Workshop\ContactBook;
+use App\Contacts\ContactBook;
 use Closure;
 use Illuminate\Contracts\Validation\ValidationRule;
 

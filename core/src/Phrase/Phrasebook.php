@@ -79,6 +79,12 @@ final readonly class Phrasebook
         return ['error' => ['field' => $wrong->field, 'message' => $this->say($wrong->says), ...($also === [] ? [] : ['also' => $also])]];
     }
 
+    /** What is wrong with a file, and where in it: a line says where by itself. */
+    public function ofFile(BadInput $wrong): string
+    {
+        return ($wrong->field === 'file' || str_starts_with($wrong->field, 'line') ? '' : "{$wrong->field}: ").$this->say($wrong->says);
+    }
+
     /** @param  Quantity|Phrase|float|int|string|list<Quantity|Phrase|float|int|string>  $value */
     private function value(Quantity|Phrase|float|int|string|array $value, string $how): string
     {

@@ -1,5 +1,29 @@
 // Written by `php artisan types:write`. Change the PHP classes, not this file.
 
+/** The ballast a body needs, where it goes, and how it then sinks. */
+export type BallastResult = {
+    resin_sg: number;
+    ballast_g: number;
+    without_displacement_g: number;
+    at_mm: [number, number, number] | null;
+    split: {
+        mass_g: number;
+        at_mm: [number, number, number];
+    }[] | null;
+    whole_g: number;
+    sinks_mm_s: number | null;
+    centre_mm: [number, number, number] | null;
+    hangs: {
+        up: [number, number, number];
+        trim_deg: number;
+        lean_deg: number;
+    } | null;
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
 /** The coats of a brushed mould, its keys, and the operations of its day. */
 export type BrushedMouldResult = {
     wall_mm: number;
@@ -26,34 +50,44 @@ export type BrushedMouldResult = {
     }[];
 };
 
-/** How one weigh-up is worked, step by step, in the words of its process. */
-export type WorkedResult = {
-    id: string;
-    name: string;
-    premix: {
-        title: string;
-        points: string[];
-        done: string | null;
-    } | null;
-    mix: {
-        title: string;
-        points: string[];
-        done: string | null;
-    };
-    fill: {
-        title: string;
-        points: string[];
-        done: string | null;
-    };
-    wait: {
-        title: string;
-        points: string[];
-        done: string | null;
-    };
-    starts: string;
-    since: string;
-    met: string;
-    turn_s: number | null;
+/** What bad pours have in common, the surest first, or that it cannot be known yet. */
+export type CommonResult = {
+    found: {
+        what: string;
+        value: string;
+        bad: number;
+        all: number;
+        elsewhere_bad: number;
+        elsewhere_all: number;
+        chance: number;
+        corrected: number;
+        sure: boolean;
+    }[];
+    looked: number;
+    bad: number;
+    all: number;
+    says: string;
+};
+
+/** Two formulas side by side, everything on the same bases, so that a change of basis does not pass for a change of formula. */
+export type ComparisonResult = {
+    rows: ({
+        code: string;
+        name: string;
+        left: {
+            pct_of_ab: number;
+            pct_of_one_part: number;
+        } | null;
+        right: {
+            pct_of_ab: number;
+            pct_of_one_part: number;
+        } | null;
+        change: 'same' | 'more' | 'less' | 'new' | 'gone';
+    })[];
+    left_sg: number;
+    right_sg: number;
+    same_base: boolean;
+    same_order: boolean;
 };
 
 /** What a contact asks for, why, and what to do about it. */
@@ -90,6 +124,18 @@ export type ContactResult = {
         code: string;
         message: string;
     }[];
+};
+
+/** Several cups as one pour, all of it weighed ahead but the meeting. Of m minutes of mixing, d in the chamber and p of pouring, one pair of hands mixes the next cup while the last one is in the chamber, where that leaves it time (d ≥ m); two pairs mix and pour side by side. A cup then follows the last after c₁ = d ≥ m ? max(d, m + p) : m + d + p, or c₂ = max(m, d, p), and from the first meeting to the last drop n cups take m + d + p + (n − 1)·c minutes; where one pair mixes on meanwhile, the second follows the first after d alone. Between the meeting of one cup and the first drop of the next lie m + d + c at most. */
+export type CupsResult = {
+    count: number;
+    total_min: number;
+    hands: number | null;
+    gap_min: number;
+    joins: 'wet' | 'tacky' | 'set';
+    all_in_ml: number;
+    slower_min: number;
+    ahead: string[];
 };
 
 /** The clock of one pour. `factor` multiplies the sheet's minutes; `offset` is in natural logarithm. */
@@ -135,14 +181,6 @@ export type CureResult = {
     }[];
 };
 
-/** When something that cures can be used, held against the day it is wanted by. */
-export type ReadyResult = {
-    ready_ms: number | null;
-    full: boolean;
-    wanted_on: string | null;
-    late_days: number;
-};
-
 /** When each operation starts and ends, in minutes from midnight of the first day, and how much later each alone could start. */
 export type DayResult = {
     starts: Record<string, number>;
@@ -158,34 +196,18 @@ export type DayResult = {
     }[];
 };
 
-/** When a gang is through, what holds it up, and what one more mould would bring. Minutes from midnight of the first day. */
-export type GangResult = {
-    cycles: number;
-    days: number;
-    end_min: number | null;
-    bottleneck: string;
-    loads: Record<string, number>;
-    pours_min: number[];
-    one_more_saves_min: number | null;
-};
-
-/** What bad pours have in common, the surest first, or that it cannot be known yet. */
-export type CommonResult = {
-    found: {
-        what: string;
-        value: string;
-        bad: number;
-        all: number;
-        elsewhere_bad: number;
-        elsewhere_all: number;
-        chance: number;
-        corrected: number;
-        sure: boolean;
+/** How a plaster stands: when it is dry, in hours from its first weighing's clock, what it weighs then, and what is left to lose now. */
+export type DryResult = {
+    state: 'wet' | 'drying' | 'dry';
+    expected_dry_g: number | null;
+    dry_at_h: number | null;
+    dry_mass_g: number | null;
+    left_pct: number | null;
+    tau_h: number | null;
+    warnings: {
+        code: string;
+        message: string;
     }[];
-    looked: number;
-    bad: number;
-    all: number;
-    says: string;
 };
 
 /** The causes of a bad cast, likeliest first; their shares sum to one. */
@@ -205,15 +227,27 @@ export type FaultResult = {
     }[];
 };
 
-/** How long a mould takes to fill, or what gets in until the mix sets; and the narrowest spout that serves. */
-export type SpoutResult = {
-    fill_min: number | null;
-    filled_ml: number;
-    least_diameter_mm: number | null;
-    warnings: {
-        code: string;
-        message: string;
-    }[];
+/** A body at rest in water: which way is up for it, where the water stands, how deep it lies. */
+export type FloatResult = {
+    floats: boolean;
+    up: [number, number, number] | null;
+    level_mm: number;
+    wet_ml: number;
+    dry_ml: number;
+    draught_mm: number;
+    freeboard_mm: number;
+    stable: boolean;
+};
+
+/** When a gang is through, what holds it up, and what one more mould would bring. Minutes from midnight of the first day. */
+export type GangResult = {
+    cycles: number;
+    days: number;
+    end_min: number | null;
+    bottleneck: string;
+    loads: Record<string, number>;
+    pours_min: number[];
+    one_more_saves_min: number | null;
 };
 
 /** The softener curve of a base, as far as sheet and pucks tell. */
@@ -255,33 +289,26 @@ export type HardenResult = {
     }[];
 };
 
-/** What so much softener costs: tear strength and elongation fall, pot life shifts, and from some load on it sweats out. The sheet of the base gives the plain values, that of the softener how fast they change; both are guides, not tests. */
-export type SofteningEffectsResult = {
-    pct_of_ab: number;
-    tear_n_mm: number | null;
-    elongation_pct: number | null;
-    pot_life_min: number | null;
-    bleed: 'none' | 'begins' | 'sure';
-    thinnest_mm: number | null;
-    edge_n: number | null;
-    warnings: {
+/** A run as it went: each fact that stands with the step it was told at, and what was weighed beside what was planned for it. */
+export type HistoryResult = {
+    steps: ({
+        fact: number;
+        at: number;
+        kind: string;
+        step: string;
+        batch: number;
+        code: string | null;
+        planned_g: number | null;
+        weighed_g: number | null;
+        c: number | null;
+        text: string | null;
+    })[];
+    sums: {
         code: string;
-        message: string;
+        planned_g: number;
+        weighed_g: number;
     }[];
-};
-
-/** How a plaster stands: when it is dry, in hours from its first weighing's clock, what it weighs then, and what is left to lose now. */
-export type DryResult = {
-    state: 'wet' | 'drying' | 'dry';
-    expected_dry_g: number | null;
-    dry_at_h: number | null;
-    dry_mass_g: number | null;
-    left_pct: number | null;
-    tau_h: number | null;
-    warnings: {
-        code: string;
-        message: string;
-    }[];
+    more: boolean;
 };
 
 /** Casts a mould has left: whole, at 10, 50 and 90 %. */
@@ -298,18 +325,6 @@ export type LifeResult = {
         code: string;
         message: string;
     }[];
-};
-
-/** Several cups as one pour, all of it weighed ahead but the meeting. Of m minutes of mixing, d in the chamber and p of pouring, one pair of hands mixes the next cup while the last one is in the chamber, where that leaves it time (d ≥ m); two pairs mix and pour side by side. A cup then follows the last after c₁ = d ≥ m ? max(d, m + p) : m + d + p, or c₂ = max(m, d, p), and from the first meeting to the last drop n cups take m + d + p + (n − 1)·c minutes; where one pair mixes on meanwhile, the second follows the first after d alone. Between the meeting of one cup and the first drop of the next lie m + d + c at most. */
-export type CupsResult = {
-    count: number;
-    total_min: number;
-    hands: number | null;
-    gap_min: number;
-    joins: 'wet' | 'tacky' | 'set';
-    all_in_ml: number;
-    slower_min: number;
-    ahead: string[];
 };
 
 /** What to weigh, in which batches, and how long there is for it. `null` where the sheet is silent. */
@@ -342,25 +357,6 @@ export type MixResult = {
         message: string;
     }[];
     working: string[];
-};
-
-/** What to add to a mis-weighed cup so that every proportion holds again. */
-export type TopupResult = {
-    needed: boolean;
-    k: number;
-    planned: Record<string, number>;
-    lines: {
-        add: string;
-        grams: number;
-        running: number;
-    }[];
-    extra_g: number;
-    fits: boolean;
-    ratio_error_if_ignored_pct: number;
-    warnings: {
-        code: string;
-        message: string;
-    }[];
 };
 
 /** The kinds of moulds for a piece, best first. */
@@ -415,50 +411,24 @@ export type PaintResult = {
     }[];
 };
 
-/** All that a mesh told, with the mesh it was read from. */
-export type StudyResult = Record<string, unknown>;
-
-/** Two formulas side by side, everything on the same bases, so that a change of basis does not pass for a change of formula. */
-export type ComparisonResult = {
-    rows: ({
+/** The colour a photo gives, and within which ΔE00 of it the true one lies four times out of five. */
+export type PhotoPatchResult = {
+    lab: [number, number, number];
+    srgb: string;
+    within_delta_e: number;
+    balance: number[];
+    warnings: {
         code: string;
-        name: string;
-        left: {
-            pct_of_ab: number;
-            pct_of_one_part: number;
-        } | null;
-        right: {
-            pct_of_ab: number;
-            pct_of_one_part: number;
-        } | null;
-        change: 'same' | 'more' | 'less' | 'new' | 'gone';
-    })[];
-    left_sg: number;
-    right_sg: number;
-    same_base: boolean;
-    same_order: boolean;
+        message: string;
+    }[];
 };
 
-/** A run as it went: each fact that stands with the step it was told at, and what was weighed beside what was planned for it. */
-export type HistoryResult = {
-    steps: ({
-        fact: number;
-        at: number;
-        kind: string;
-        step: string;
-        batch: number;
-        code: string | null;
-        planned_g: number | null;
-        weighed_g: number | null;
-        c: number | null;
-        text: string | null;
-    })[];
-    sums: {
-        code: string;
-        planned_g: number;
-        weighed_g: number;
-    }[];
-    more: boolean;
+/** When something that cures can be used, held against the day it is wanted by. */
+export type ReadyResult = {
+    ready_ms: number | null;
+    full: boolean;
+    wanted_on: string | null;
+    late_days: number;
 };
 
 /** A series as one small pour: first the cups everything comes from, then each puck's own cup. */
@@ -493,33 +463,34 @@ export type SeriesResult = {
     working: string[];
 };
 
-/** The next thing of a series to go onto the scale, and what the display must then read. */
-export type WeighingResult = {
-    vessel: string;
-    line: number;
-    code: string;
-    add: string;
-    grams: number;
-    before: number;
-    running: number;
-    from: number;
-    to: number;
-    opens: boolean;
-    meets: boolean;
-    because: string | null;
-};
-
-/** The colour a photo gives, and within which ΔE00 of it the true one lies four times out of five. */
-export type PhotoPatchResult = {
-    lab: [number, number, number];
-    srgb: string;
-    within_delta_e: number;
-    balance: number[];
+/** What so much softener costs: tear strength and elongation fall, pot life shifts, and from some load on it sweats out. The sheet of the base gives the plain values, that of the softener how fast they change; both are guides, not tests. */
+export type SofteningEffectsResult = {
+    pct_of_ab: number;
+    tear_n_mm: number | null;
+    elongation_pct: number | null;
+    pot_life_min: number | null;
+    bleed: 'none' | 'begins' | 'sure';
+    thinnest_mm: number | null;
+    edge_n: number | null;
     warnings: {
         code: string;
         message: string;
     }[];
 };
+
+/** How long a mould takes to fill, or what gets in until the mix sets; and the narrowest spout that serves. */
+export type SpoutResult = {
+    fill_min: number | null;
+    filled_ml: number;
+    least_diameter_mm: number | null;
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
+/** All that a mesh told, with the mesh it was read from. */
+export type StudyResult = Record<string, unknown>;
 
 /** What a tinted base looks like, and what brings it nearest the target. */
 export type TintResult = {
@@ -542,6 +513,25 @@ export type TintResult = {
         delta_e: number;
         shows_pct: number | null;
     })[];
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+};
+
+/** What to add to a mis-weighed cup so that every proportion holds again. */
+export type TopupResult = {
+    needed: boolean;
+    k: number;
+    planned: Record<string, number>;
+    lines: {
+        add: string;
+        grams: number;
+        running: number;
+    }[];
+    extra_g: number;
+    fits: boolean;
+    ratio_error_if_ignored_pct: number;
     warnings: {
         code: string;
         message: string;
@@ -590,40 +580,50 @@ export type VolumeResult = {
     }[];
 };
 
-/** The ballast a body needs, where it goes, and how it then sinks. */
-export type BallastResult = {
-    resin_sg: number;
-    ballast_g: number;
-    without_displacement_g: number;
-    at_mm: [number, number, number] | null;
-    split: {
-        mass_g: number;
-        at_mm: [number, number, number];
-    }[] | null;
-    whole_g: number;
-    sinks_mm_s: number | null;
-    centre_mm: [number, number, number] | null;
-    hangs: {
-        up: [number, number, number];
-        trim_deg: number;
-        lean_deg: number;
-    } | null;
-    warnings: {
-        code: string;
-        message: string;
-    }[];
+/** The next thing of a series to go onto the scale, and what the display must then read. */
+export type WeighingResult = {
+    vessel: string;
+    line: number;
+    code: string;
+    add: string;
+    grams: number;
+    before: number;
+    running: number;
+    from: number;
+    to: number;
+    opens: boolean;
+    meets: boolean;
+    because: string | null;
 };
 
-/** A body at rest in water: which way is up for it, where the water stands, how deep it lies. */
-export type FloatResult = {
-    floats: boolean;
-    up: [number, number, number] | null;
-    level_mm: number;
-    wet_ml: number;
-    dry_ml: number;
-    draught_mm: number;
-    freeboard_mm: number;
-    stable: boolean;
+/** How one weigh-up is worked, step by step, in the words of its process. */
+export type WorkedResult = {
+    id: string;
+    name: string;
+    premix: {
+        title: string;
+        points: string[];
+        done: string | null;
+    } | null;
+    mix: {
+        title: string;
+        points: string[];
+        done: string | null;
+    };
+    fill: {
+        title: string;
+        points: string[];
+        done: string | null;
+    };
+    wait: {
+        title: string;
+        points: string[];
+        done: string | null;
+    };
+    starts: string;
+    since: string;
+    met: string;
+    turn_s: number | null;
 };
 
 /** The sheet of something stirred in, to read. */

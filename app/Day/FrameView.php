@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Day;
+
+use App\Database\CannotWrite;
+use App\Machine\Upkeep;
+use App\Models\Workshop;
+use App\Types\View;
+use Carbon\CarbonImmutable;
+
+/** What every screen's frame needs: whose bench, which units, how warm, what is live today. */
+final readonly class FrameView implements View
+{
+    /** @param  int  $turn  how often anything changed that a screen may show */
+    public function __construct(private Workshop $workshop, private int $turn, private float $roomC, private StripView $strip) {}
+
+    /**
+     * @return array{
+     *     workshop: array{edition: int, name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float, currency: string|null, cups: list<array{ml: float, tare_g: float|null}>, vacuum: bool|null, hands: int, schools: array<string, string>},
+     *     turn: int, thermometer: bool, scale: bool, probe: bool, simulated: bool, trouble: string|null,
+     *     strip: array{
+     *         now_ms: int,
+     *         lozenges: list<array{
+     *             id: string, href: string, job: string, title: string, state: string,
+     *             hands: list<array{from_ms: int, to_ms: int}>,
+     *             waits: list<array{from_ms: int, to_ms: int}>,
+     *             windows: list<array{kind: string, from_ms: int, to_ms: int}>
+     *         }>,
+     *         calls: list<array{id: string, at_ms: int, what: string, event: string|null, event_ms: int|null, title: string, href: string}>,
+     *         startable: list<array{pour_id: int, title: string, open_ms: int}>,
+     *         plans: list<array{id: string, href: string, job: string, title: string, name: string, from_ms: int, to_ms: int, moves: bool, live: bool, opens_ms: int|null, shuts_ms: int|null}>
+     *     }
+     * }
+     */
+    public function toArray(): array
+    {
+        return [
+            'workshop' => [
+                'edition' => $this->workshop->edition,
+                'name' => $this->workshop->name,
+                'units' => $this->workshop->units,
+                'room_c' => $this->roomC,
+                'room_source' => $this->workshop->room_source,
+                'muted' => $this->workshop->muted,
+                'day_starts_min' => $this->workshop->day_starts_min,
+                'day_ends_min' => $this->workshop->day_ends_min,
+                'time_zone' => $this->workshop->time_zone,
+                'scale_division_g' => $this->workshop->scale_division_g,
+                'scale_capacity_g' => $this->workshop->scale_capacity_g,
+                'currency' => $this->workshop->currency,
+                'cups' => $this->workshop->cups ?? [],
+                'vacuum' => $this->workshop->vacuum,
+                'hands' => $this->workshop->hands, 'schools' => $this->workshop->schools ?? [],
+            ],
+            'turn' => $this->turn,
+            'thermometer' => config()->string('devices.thermometer.address') !== '',
+            'scale' => config()->string('devices.scale.address') !== '',
+            'probe' => config()->string('devices.probe.address') !== '',
+            'simulated' => config()->boolean('devices.simulated'),
+            'trouble' => CannotWrite::now() ?? Upkeep::at(CarbonImmutable::now())->trouble(),
+            'strip' => $this->strip->toArray(),
+        ];
+    }
+}

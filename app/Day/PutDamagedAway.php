@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Day;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
+use App\Builds\RecordedBuild;
+use App\Log\RecordedRun;
+use App\Models\Build;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Models\Typed;
+use App\Sheets\SheetReckoner;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use TypeError;
+use ValueError;
+
+/** A record nobody can read leaves the bench: nothing of it is changed but where it stands, and it can be had back. */
+final readonly class PutDamagedAway
+{
+    /** @throws BadInput for one that can be read */
+    public function pour(Pour $pour): void
+    {
+        DB::transaction(function () use ($pour): void {
+            $pour = Pour::query()->lockForUpdate()->findOrFail($pour->id);
+            if ($pour->state === PourState::Draft) {
+                $this->draft($pour);
+
+                return;
+            }
+            RecordedRun::legible([$pour])[1] !== [] || throw self::whole();
+            // Pressed twice, it still knows where it stood; and what is not on the bench stays where it is.
+            if ($pour->state === PourState::GivenUp) {
+                return;
+            }
+            $pour->state !== PourState::Graded || throw BadInput::at('damaged', Phrase::written('It is not on the bench any more: in the log it keeps nobody from anything.'));
+            Typed::query()->updateOrCreate(['screen' => "damaged/{$pour->id}"], ['what' => ['state' => $pour->state->value]]);
+            DB::table('pours')->where('id', $pour->id)->update(['state' => PourState::GivenUp->value]);
+        });
+    }
+
+    /** A sheet nobody can read was never poured: its row goes, and is kept as it stood until it is had back. */
+    private function draft(Pour $pour): void
+    {
+        try {
+            app(SheetReckoner::class)->reckon($pour->sheet);
+        } catch (BadInput|TypeError|ValueError) {
+            Typed::query()->updateOrCreate(['screen' => "damaged/{$pour->id}"], ['what' => ['row' => (array) DB::table('pours')->where('id', $pour->id)->first()]]);
+            DB::table('pours')->where('id', $pour->id)->delete();
+
+            return;
+        }
+        throw self::whole();
+    }
+
+    public function pourBack(int $pour): void
+    {
+        DB::transaction(static function () use ($pour): void {
+            $kept = Typed::query()->where('screen', "damaged/{$pour}")->lockForUpdate()->first();
+            $row = $kept->what['row'] ?? null;
+            if (is_array($row)) {
+                DB::table('pours')->insertOrIgnore($row);
+            }
+            $state = PourState::tryFrom(is_string($said = $kept?->what['state'] ?? null) ? $said : '');
+            if ($state !== null) {
+                DB::table('pours')->where('id', $pour)->update(['state' => $state->value]);
+            }
+            $kept?->delete();
+        });
+    }
+
+    /** @throws BadInput for one that can be read */
+    public function build(Build $build, CarbonImmutable $now): void
+    {
+        RecordedBuild::legible([$build], $now)[1] !== [] || throw self::whole();
+        Build::query()->whereKey($build->id)->whereNull('ended_at')->update(['ended_at' => $now]);
+    }
+
+    public function buildBack(Build $build, CarbonImmutable $now): void
+    {
+        RecordedBuild::legible([$build], $now)[1] !== [] || throw self::whole();
+        Build::query()->whereKey($build->id)->update(['ended_at' => null]);
+    }
+
+    private static function whole(): BadInput
+    {
+        return BadInput::at('damaged', Phrase::written('It can be read: go on with it, or give it up on its own page.'));
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange;
+
+use App\Models\Import;
+use App\Types\View;
+
+/** How far a file has been taken in. */
+final readonly class ImportView implements View
+{
+    public function __construct(private Import $import) {}
+
+    /** @return array{id: int, state: 'waiting'|'running'|'done'|'refused'|'cancelled', done: int, total: int, says: string, undo: string|null} */
+    public function toArray(): array
+    {
+        /** @var 'waiting'|'running'|'done'|'refused'|'cancelled' $state */
+        $state = $this->import->state;
+
+        return [
+            'id' => $this->import->id, 'state' => $state, 'done' => $this->import->done, 'total' => $this->import->total,
+            'undo' => $state === Import::DONE && ($this->import->made ?? []) !== [] ? "/exchange/imports/{$this->import->id}/undo" : null,
+            'says' => match ($state) {
+                Import::WAITING => 'The file waits for its turn.',
+                Import::RUNNING => 'The file is being taken in.',
+                Import::DONE => self::said($this->import->new ?? ['formulas' => 0, 'swatches' => 0, 'readings' => 0, 'targets' => 0]),
+                Import::REFUSED => $this->import->wrong ?? '',
+                Import::CANCELLED => 'Stopped: nothing of the file was taken in.',
+            },
+        ];
+    }
+
+    /** @param  array{formulas: int, swatches: int, readings: int, targets: int}  $new */
+    public static function said(array $new): string
+    {
+        return sprintf('New: %d formula versions, %d swatches, %d readings, %d colours.', $new['formulas'], $new['swatches'], $new['readings'], $new['targets']);
+    }
+}

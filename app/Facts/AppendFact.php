@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Facts;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use App\Models\Fact;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Writes down one fact of a stream. The browser gives each fact a key of its own: sent again, because the answer was lost or the
+ * tablet woke up late, it is written down once; with another content under the same key it is refused. Writers take turns, so a
+ * fact is always judged by where the stream really stands.
+ */
+final readonly class AppendFact
+{
+    private const LONGEST_KEY = 64;
+
+    /** What is told of one thing: a pour with every slip and every note has some hundreds. */
+    private const MOST_FACTS = 12_000;
+
+    /** From here on only what has to be told is kept. */
+    private const MOST_NOTES = 10_000;
+
+    /**
+     * @template S of Stream
+     *
+     * @param  callable(): S  $open  reads the stream; called with the turn taken
+     * @param  Fields  $in  `key`, `kind`, `at_ms`, `payload`
+     * @return S as it stands afterwards
+     *
+     * @throws BadInput
+     * @throws StepHasMoved
+     * @throws FactDiffers
+     */
+    public function __invoke(callable $open, Fields $in, CarbonImmutable $now): Stream
+    {
+        $in->only('key', 'kind', 'at_ms', 'payload');
+        $key = $in->text('key');
+        if (strlen($key) > self::LONGEST_KEY) {
+            throw BadInput::at('key', Phrase::written(sprintf('The key of a fact has %d characters at most.', self::LONGEST_KEY)));
+        }
+        $kind = $in->text('kind');
+        $payload = $in->objectOrNull('payload') ?? Fields::of([], 'payload');
+        $said = self::boiled($kind, $payload->toArray());
+
+        return DB::transaction(static function () use ($open, $in, $key, $kind, $payload, $said, $now): Stream {
+            $stream = $open();
+            foreach ($stream->facts() as $known) {
+                if ($known->key === $key) {
+                    return $known->said === null || $known->said === $said ? $stream : throw FactDiffers::from($known->kind);
+                }
+            }
+            self::bounded(count($stream->facts()), $kind);
+            $fact = Fact::query()->create([
+                'stream' => $stream::name(), 'stream_id' => $stream->id(), 'key' => $key, 'kind' => $kind,
+                ...self::at($in, $stream, $now), 'payload' => $stream->accepts($kind, $payload, $now), 'said' => $said,
+            ]);
+
+            return $stream->appended(Happened::told($fact));
+        }, 3);
+    }
+
+    /** @throws BadInput where a page would grow without end */
+    private static function bounded(int $there, string $kind): void
+    {
+        if ($there >= self::MOST_FACTS) {
+            throw BadInput::at('kind', Phrase::written(sprintf('More than %s things were told of this already. Begin another one, and go on there.', number_format(self::MOST_FACTS, 0, '.', ' '))));
+        }
+        if ($kind === 'noted' && $there >= self::MOST_NOTES) {
+            throw BadInput::at('kind', Phrase::written('There is no room for more notes here: what has to be told still finds its place. Write the rest on the job.'));
+        }
+    }
+
+    /**
+     * A browser's word for when, or now, and not before what came before: where the clock of the bench went back since, a fact keeps its
+     * place behind the last, and what the clock showed is kept as well.
+     *
+     * @return array{at: CarbonImmutable, clock_at: CarbonImmutable|null}
+     */
+    private static function at(Fields $in, Stream $stream, CarbonImmutable $now): array
+    {
+        $said = $in->has('at_ms') ? CarbonImmutable::createFromTimestampMs((int) $in->number('at_ms', 0.0, 1e14), $now->getTimezone()) : $now;
+        $facts = $stream->facts();
+        $earliest = $facts === [] ? $stream->beganAt() : $facts[count($facts) - 1]->at();
+
+        return ['at' => $said->max($now->subHours($stream::believedHours()))->min($now)->max($earliest), 'clock_at' => $now < $earliest ? $now : null];
+    }
+
+    /** @param  array<array-key, mixed>  $payload */
+    private static function boiled(string $kind, array $payload): string
+    {
+        $sort = static function (mixed $value) use (&$sort): mixed {
+            if (! is_array($value)) {
+                // JSON does not tell 34 from 34.0.
+                return is_int($value) ? (float) $value : $value;
+            }
+            $value = array_map($sort, $value);
+            array_is_list($value) || ksort($value);
+
+            return $value;
+        };
+
+        return sha1($kind.json_encode($sort($payload), JSON_THROW_ON_ERROR));
+    }
+}

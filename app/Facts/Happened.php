@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Facts;
+
+use App\Lists\Rows;
+use App\Models\Fact;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Collection;
+
+/** A fact as it was read, without what a record needs to be written: a bench reads hundreds of them at each look. */
+final readonly class Happened
+{
+    /** @param  array<string, mixed>  $payload */
+    private function __construct(public int $id, public string $key, public string $kind, public int $atMs, public array $payload, public ?string $said) {}
+
+    /** One that was written down just now, without reading all of them again. */
+    public static function told(Fact $fact): self
+    {
+        return new self($fact->id, $fact->key, $fact->kind, (int) $fact->at->getTimestampMs(), $fact->payload, $fact->said);
+    }
+
+    /**
+     * The facts of some streams of one kind.
+     *
+     * @param  list<int>  $streams
+     * @return array<int, list<self>> by stream, in the order in which they were told
+     */
+    public static function in(string $kind, array $streams): array
+    {
+        $happened = array_fill_keys($streams, []);
+        foreach (self::rows($kind, $streams) as $row) {
+            /** @var array<string, mixed> $payload */
+            $payload = (array) json_decode((string) $row->payload, true, 64);
+            $happened[(int) $row->stream_id][] = new self((int) $row->id, (string) $row->key, (string) $row->kind, self::ms((string) $row->at), $payload, $row->said === null ? null : (string) $row->said);
+        }
+
+        return $happened;
+    }
+
+    public function at(): CarbonImmutable
+    {
+        return CarbonImmutable::createFromTimestampMs($this->atMs, 'UTC');
+    }
+
+    /**
+     * @param  list<int>  $streams
+     * @return Collection<int, \stdClass>
+     */
+    private static function rows(string $kind, array $streams): Collection
+    {
+        return $streams === [] ? new Collection : Rows::of('facts')->where('stream', $kind)->whereIn('stream_id', $streams)->orderBy('id')->get(['id', 'stream_id', 'key', 'kind', 'at', 'payload', 'said']);
+    }
+
+    /** As it stands in the table: in UTC, to the millisecond. */
+    private static function ms(string $at): int
+    {
+        return 1000 * (int) strtotime(substr($at, 0, 19).' UTC') + (int) round(1000.0 * (float) ('0'.substr($at, 19)));
+    }
+}

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Faults;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Run\Grade;
+use Apalos\Core\Trial\VerdictResult;
+use Apalos\Core\Units\Shore;
+use Apalos\Core\Units\ShoreScale;
+use App\Library\Library;
+use App\Models\Fact;
+use App\Models\FormulaVersion;
+use App\Models\Swatch;
+use App\Models\TestPatch;
+use App\Models\Trial;
+use App\Swatches\CardWriter;
+use App\Swatches\ReadSwatch;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/** What an ended trial said becomes a fact where it belongs: a test patch of the contacts, a puck of the drawer, a cause the shop has found. */
+final readonly class TrialBecomes
+{
+    public function __construct(private Library $library, private ReadSwatch $read, private CardWriter $cards) {}
+
+    /**
+     * @return string what was written down where
+     *
+     * @throws BadInput
+     */
+    public function __invoke(Trial $trial, Fields $in, CarbonImmutable $now): string
+    {
+        return DB::transaction(function () use ($trial, $in, $now): string {
+            $trial = Trial::query()->lockForUpdate()->findOrFail($trial->id);
+            if ($trial->ended_at === null) {
+                throw BadInput::at('what', Phrase::written('End the trial first: then its verdict stands.'));
+            }
+            if ($trial->became !== null) {
+                throw BadInput::at('what', Phrase::written('It is written down already.'));
+            }
+            [$became, $said] = match ($in->text('what')) {
+                'contacts' => $this->patches($trial, $now),
+                'hardness' => $this->puck($trial, $in, $now),
+                'faults' => $this->cause($trial, $in->only('what', 'cause')),
+                default => throw BadInput::at('what', Phrase::written('It can become a fact of the contacts, of the hardness, or of the faults.')),
+            };
+            $trial->update(['became' => $became]);
+
+            return $said;
+        }, 3);
+    }
+
+    /** @return array{array<string, mixed>, string} */
+    private function patches(Trial $trial, CarbonImmutable $now): array
+    {
+        $family = $this->library->shelf()->bases[$trial->base_code ?? '']->family ?? null;
+        $surface = $trial->variants[0]['surface'] ?? null;
+        if ($family === null || $surface === null) {
+            throw BadInput::at('what', Phrase::written('A contact is of something fresh on a surface: this trial says no base, or no surface.'));
+        }
+        $state = RecordedTrial::of($trial)->state;
+        $ids = [];
+        foreach ($trial->variants as $i => $variant) {
+            $grades = $state->grades[$i] ?? [];
+            if ($grades === []) {
+                continue;
+            }
+            $good = count(array_filter($grades, static fn (Grade $grade): bool => $grade->counts()));
+            $ids[] = TestPatch::query()->create([
+                'fresh' => $family, 'surface' => $surface, 'base' => $trial->base_code, 'released_with' => $variant['release'] ?? null, 'put_on_at' => $trial->created_at, 'due_at' => $trial->ended_at ?? $now, 'read_at' => $now,
+                'passed' => $good === count($grades), 'note' => "Trial “{$trial->name}”, {$variant['name']}: {$good} of ".count($grades).' cups good.',
+            ])->id;
+        }
+
+        if ($ids === []) {
+            throw BadInput::at('what', Phrase::written('No cup of it is graded yet: grade them first, then say what it taught.'));
+        }
+
+        return [['what' => 'contacts', 'patches' => $ids], (count($ids) === 1 ? 'One test patch stands' : count($ids).' test patches stand').' under Contacts: passed where every cup came out usable or better.'];
+    }
+
+    /** @return array{array<string, mixed>, string} */
+    private function puck(Trial $trial, Fields $in, CarbonImmutable $now): array
+    {
+        $in->only('what', 'version', 'scale', 'readings');
+        $version = FormulaVersion::query()->with('formula')->find((int) $in->number('version', 1.0, 1e15)) ?? throw BadInput::at('version', Phrase::written('There is no such formula. Choose the one the better cups were of.'));
+        $scale = $in->choice('scale', ShoreScale::class);
+        $said = $in->toArray()['readings'] ?? null;
+        $readings = array_values(array_filter(is_array($said) ? $said : [], static fn (mixed $one): bool => is_int($one) || is_float($one)));
+        if ($readings === []) {
+            throw BadInput::at('readings', Phrase::written('Write what the gauge read, one number for each place.'));
+        }
+        array_map(static fn (int|float $one): Shore => Shore::of($scale, (float) $one), $readings);
+        $swatch = null;
+        $this->cards->after(function () use (&$swatch, $version, $trial, $scale, $readings, $now): Swatch {
+            $swatch = Swatch::query()->create(['formula_version_id' => $version->id, 'name' => mb_substr("Trial: {$trial->name}", 0, 120), 'poured_at' => $trial->created_at, 'demoulded_at' => $trial->ended_at]);
+            ($this->read)($swatch, Fields::of(['kind' => 'hardness', 'scale' => $scale->value, 'readings' => $readings, 'sure' => true]), $now);
+
+            return $swatch;
+        });
+
+        return [['what' => 'hardness', 'swatch' => $swatch->id ?? null], 'A puck lies in the drawer; the hardness of this base rests on it from now on.'];
+    }
+
+    /** @return array{array<string, mixed>, string} */
+    private function cause(Trial $trial, Fields $in): array
+    {
+        $cause = $this->library->faultBook()->causes[$in->text('cause')] ?? throw BadInput::at('cause', Phrase::written('There is no such cause in the library.'));
+        $word = RecordedTrial::of($trial)->verdict()->word;
+        if ($word !== VerdictResult::SURE && $word !== VerdictResult::LEANS) {
+            throw BadInput::at('what', Phrase::written('It saw no difference: that confirms no cause. Leave it as it is, or pour more cups.'));
+        }
+
+        return [['what' => 'faults', 'cause' => $cause->id], "“{$cause->name}” counts as found once more: it is offered sooner after a bad cast."];
+    }
+}

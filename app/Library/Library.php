@@ -1,0 +1,269 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Library;
+
+use Apalos\Core\Build\ReadyMade;
+use Apalos\Core\Casting\CastingWay;
+use Apalos\Core\Casting\CastingWays;
+use Apalos\Core\Contact\Knowledge;
+use Apalos\Core\Contact\Schools;
+use Apalos\Core\Fault\FaultBook;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Keep\BeforeCast;
+use Apalos\Core\Keep\Wear;
+use Apalos\Core\Material\BaseSheet;
+use Apalos\Core\Material\Shelf;
+use Apalos\Core\Mould\MouldLibrary;
+use Apalos\Core\Phrase\Phrasebook;
+use Apalos\Core\Sheet\Completion;
+use Apalos\Core\Sheet\SheetForm;
+use Apalos\Core\Sheet\SheetKind;
+use Apalos\Core\Units\Temperature;
+use Symfony\Component\Yaml\Yaml;
+
+/** The knowledge in `library/`, read from disk and kept as PHP knows it until a file changes, and beside it the sheets this shop has written. */
+final class Library
+{
+    private ?Shelf $shelf = null;
+
+    private ?Shelf $atHand = null;
+
+    private ?Knowledge $shipped = null;
+
+    private ?Knowledge $knowledge = null;
+
+    private ?FaultBook $faultBook = null;
+
+    private ?Wear $wear = null;
+
+    private ?CastingWays $castings = null;
+
+    /** @var \Closure(): OwnShelf */
+    private readonly \Closure $own;
+
+    /** @var array<string, array{files: list<string>, stamp: string}> */
+    private array $looked = [];
+
+    /** @var array<string, array<string, array<string, mixed>>> */
+    private array $read = [];
+
+    /** @param  callable(): OwnShelf  $own  asked only where sheets are: an empty folder has words all the same */
+    public function __construct(private readonly string $folder, private readonly KeptArrays $kept, callable $own)
+    {
+        $this->own = $own(...);
+    }
+
+    public function shelf(): Shelf
+    {
+        return $this->shelf ??= Shelf::of([...array_values($this->read('materials/*.yaml')), ...array_values($this->own('base')), ...array_values($this->own('additive'))]);
+    }
+
+    /** What of it this shop has. */
+    public function atHand(): Shelf
+    {
+        return $this->atHand ??= $this->shelf()->without(($this->own)()->off());
+    }
+
+    /** @return array<string, array<string, mixed>> sheets of the shop's own, by code */
+    public function own(string $kind): array
+    {
+        $sheets = ($this->own)()->sheets($this->stampOf('contacts/*.yaml').$this->stampOf('usual.yaml'), fn (array $sheet): array => $this->completion()->of($sheet));
+
+        return $sheets[$kind] ?? [];
+    }
+
+    /** @return array<string, array<string, mixed>> every sheet of a kind by code, shipped ones first */
+    public function sheets(SheetKind $kind): array
+    {
+        return [...$this->shippedOf($kind), ...$this->own($kind->value)];
+    }
+
+    /** @return array<string, mixed>|null a sheet as it was written: nothing stands in for what was left open */
+    public function written(SheetKind $kind, string $code): ?array
+    {
+        $shipped = $this->shippedOf($kind)[$code] ?? null;
+
+        return $shipped === null ? OwnShelf::current()->where('code', $code)->where('kind', $kind)->first()?->sheet : ['code' => $code, ...$shipped];
+    }
+
+    /** @return array<string, array<string, mixed>> */
+    private function shippedOf(SheetKind $kind): array
+    {
+        if ($kind === SheetKind::Base || $kind === SheetKind::Additive) {
+            return array_filter($this->read('materials/*.yaml'), static fn (array $sheet): bool => ($sheet['kind'] ?? null) === $kind->value);
+        }
+
+        /** @var array<string, array<string, mixed>> */
+        return $this->read('contacts/*.yaml')["{$kind->value}s"];
+    }
+
+    public function completion(): Completion
+    {
+        return new Completion(Fields::of($this->read('usual.yaml')['usual'] ?? [], 'usual'), $this->shippedKnowledge()->families, $this->shippedKnowledge()->surfaces);
+    }
+
+    public function sheetForm(SheetKind $kind): SheetForm
+    {
+        return SheetForm::of($kind, $this->read('sheet-fields.yaml')['sheet-fields'][$kind->value] ?? []);
+    }
+
+    /** What the library knows of contacts, before the shop's own rules. */
+    public function knowledge(): Knowledge
+    {
+        return $this->knowledge ??= $this->shippedKnowledge()->and($this->own('surface'), $this->own('release'), $this->own('sealer'))->without(($this->own)()->off())->holding(Schools::of($this->schools(), ($this->own)()->schools()));
+    }
+
+    private function shippedKnowledge(): Knowledge
+    {
+        $read = $this->read('contacts/*.yaml');
+
+        return $this->shipped ??= Knowledge::of($read['families'], $read['surfaces'], $read['rules'], $read['releases'], $read['sealers'], $this->cautions(), $read['waits']);
+    }
+
+    public function moulds(): MouldLibrary
+    {
+        return MouldLibrary::of($this->read('mould-kinds.yaml')['mould-kinds'] ?? []);
+    }
+
+    /** How each thing is worked on a run. */
+    public function castings(): CastingWays
+    {
+        return $this->castings ??= CastingWays::of($this->read('casting/*.yaml'));
+    }
+
+    /** How a cast of this base is worked in this shop. */
+    public function way(BaseSheet $base): CastingWay
+    {
+        return $this->castingsHere()->choose($base->casting, $base->family, $base->ratio->isOnePart(), false);
+    }
+
+    /** How warm a base, cured, or a surface may get for the minutes of a cast: as its sheet says, else as its chemistry does; null where nobody knows. */
+    public function bearsHeat(string $code): ?Temperature
+    {
+        $base = $this->shelf()->bases[$code] ?? null;
+        $knowledge = $this->knowledge();
+
+        return $base?->bearsHeat() ?? ($knowledge->surfaces[$base === null ? $code : ($knowledge->families[$base->family]->curesTo ?? '')] ?? null)?->bears;
+    }
+
+    /** The same as this shop does it. */
+    public function castingsHere(): CastingWays
+    {
+        return $this->castings()->instead($this->knowledge()->schools()->castings);
+    }
+
+    /** @return array<string, array{ask: string, options: array<string, array{name: string, says: string}>}> where schools differ */
+    public function schools(): array
+    {
+        /** @var array<string, array{ask: string, options: array<string, array{name: string, says: string}>}> */
+        return $this->read('schools.yaml')['schools'] ?? [];
+    }
+
+    /** What is said, in metric measures; {@see Phrasebook::in} for others. */
+    public function words(): Phrasebook
+    {
+        return Phrasebook::of($this->read('phrases/en.yaml')['en'] ?? []);
+    }
+
+    /** @return array<string, array{title: string, text: string, gear: list<string>, at?: string}> by id */
+    public function cautions(): array
+    {
+        /** @var array<string, array{title: string, text: string, gear: list<string>, at?: string}> */
+        return $this->read('cautions.yaml')['cautions'] ?? [];
+    }
+
+    /** @return array<string, array{name: string, ask: string}> what a piece may be for that asks for more than a shop can know */
+    public function uses(): array
+    {
+        /** @var array<string, array{name: string, ask: string}> */
+        return $this->read('uses.yaml')['uses'] ?? [];
+    }
+
+    /** What is taken for granted until somebody says otherwise: `base`, `casting`, `original`, `painted`. */
+    public function usual(string $what): string
+    {
+        $usual = Fields::of($this->read('usual.yaml')['usual'] ?? [], 'usual')->text($what);
+
+        return $what !== 'base' || isset($this->atHand()->bases[$usual]) ? $usual : (string) (array_key_first($this->atHand()->bases) ?? $usual);
+    }
+
+    /** @return array<string, ReadyMade> ways to build that ship with the application, by id */
+    public function builds(): array
+    {
+        $read = $this->read('builds/*.yaml');
+
+        return array_combine(array_keys($read), array_map(static fn (string $id, array $made): ReadyMade => ReadyMade::from($id, Fields::of($made, $id)), array_keys($read), array_values($read)));
+    }
+
+    /** @return list<Fields> `under`, `fresh`, `do`, `risks`; the first that fits counts */
+    public function missedWindows(): array
+    {
+        return array_map(static fn (array $save): Fields => Fields::of($save), array_values(array_filter($this->read('missed-windows.yaml')['missed-windows'] ?? [], is_array(...))));
+    }
+
+    /** @return array<string, array{name: string, cause: string, next: string}> by id */
+    public function faults(): array
+    {
+        /** @var array<string, array{name: string, cause: string, next: string}> */
+        return $this->read('faults/*.yaml')['symptoms'];
+    }
+
+    public function faultBook(): FaultBook
+    {
+        $read = $this->read('faults/*.yaml');
+
+        return $this->faultBook ??= FaultBook::of($read['symptoms'], $read['causes'], $read['questions'], $this->read('contacts/*.yaml')['families']);
+    }
+
+    /** How many casts moulds usually stand. */
+    public function wear(): Wear
+    {
+        return $this->wear ??= Wear::of($this->read('wear.yaml')['wear'] ?? []);
+    }
+
+    /** What moulds want before a cast. */
+    public function beforeCast(): BeforeCast
+    {
+        return BeforeCast::of($this->read('care.yaml')['care'] ?? []);
+    }
+
+    /** Differs as soon as one of these files, or a sheet of the shop's own, does. */
+    public function stamp(string $folder = 'materials'): string
+    {
+        return $this->stampOf("{$folder}/*.yaml").($this->own)()->mark();
+    }
+
+    private function stampOf(string $pattern): string
+    {
+        return $this->look($pattern)['stamp'];
+    }
+
+    /** @return array{files: list<string>, stamp: string} */
+    private function look(string $pattern): array
+    {
+        if (! isset($this->looked[$pattern])) {
+            $files = glob($this->folder.'/'.$pattern) ?: [];
+            $this->looked[$pattern] = ['files' => $files, 'stamp' => md5(implode('|', array_map(static fn (string $file): string => $file.filemtime($file).filesize($file), $files)))];
+        }
+
+        return $this->looked[$pattern];
+    }
+
+    /** @return array<string, array<string, mixed>> what the files say, by name without ending */
+    private function read(string $pattern): array
+    {
+        ['files' => $files, 'stamp' => $stamp] = $this->look($pattern);
+
+        /** @var array<string, array<string, mixed>> */
+        return $this->read[$pattern] ??= $this->kept->of($stamp, static function () use ($files): array {
+            $read = [];
+            foreach ($files as $file) {
+                $read[basename($file, '.yaml')] = Yaml::parseFile($file);
+            }
+
+            return $read;
+        });
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Moulds;
+
+use Apalos\Core\Cost\Money;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Keep\Act;
+use Apalos\Core\Keep\Condition;
+use Apalos\Core\Keep\MouldFactKind;
+use Apalos\Core\Keep\MouldMark;
+use Apalos\Core\Keep\RetiredWhy;
+use Apalos\Core\Phrase\Phrase;
+use App\Facts\Happened;
+use App\Facts\StepHasMoved;
+use App\Facts\Stream;
+use App\Facts\TakenBack;
+use App\Models\Mould;
+use App\Models\Workshop;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\Storage;
+
+/** A mould on the rack: what may be told of it. Its casts are told in their runs. */
+final readonly class MouldStream implements Stream
+{
+    private function __construct(private Rack $rack, public RecordedMould $recorded) {}
+
+    /** With the turn taken to write to it. */
+    public static function open(Mould $mould): self
+    {
+        return new self(app(Rack::class), RecordedMould::of(Mould::query()->lockForUpdate()->findOrFail($mould->id)));
+    }
+
+    public static function name(): string
+    {
+        return RecordedMould::STREAM;
+    }
+
+    /** What was washed in the evening may be told in the morning. */
+    public static function believedHours(): int
+    {
+        return 48;
+    }
+
+    public function id(): int
+    {
+        return $this->recorded->mould->id;
+    }
+
+    public function beganAt(): CarbonImmutable
+    {
+        return $this->recorded->mould->made_at;
+    }
+
+    public function facts(): array
+    {
+        return $this->recorded->facts;
+    }
+
+    public function accepts(string $kind, Fields $payload, CarbonImmutable $now): array
+    {
+        $kind = Fields::of(['kind' => $kind])->choice('kind', MouldFactKind::class);
+        $mould = $this->recorded->mould;
+        if ($mould->retired_at !== null && in_array($kind, [MouldFactKind::Cared, MouldFactKind::Retired], true)) {
+            throw new StepHasMoved("“{$mould->name}” is retired. Bring it back first.");
+        }
+
+        return match ($kind) {
+            MouldFactKind::Cared => $this->cared($payload->only('act', 'note')),
+            MouldFactKind::Looked => $this->looked($payload->only('condition', 'marks', 'note')),
+            MouldFactKind::Counted => ['casts' => $this->whole($payload->only('casts'))],
+            MouldFactKind::Placed => ['place' => mb_substr($payload->only('place')->text('place'), 0, 120)],
+            MouldFactKind::Named => ['name' => mb_substr($payload->only('name')->text('name'), 0, 160)],
+            MouldFactKind::Photographed => ['photo' => self::photo($payload->only('photo'))],
+            MouldFactKind::Weighed => ['mass_g' => $payload->only('mass_g')->positive('mass_g', 1e7), 'step_g' => app(Workshop::class)->scale_division_g],
+            MouldFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
+            MouldFactKind::Priced => ['cost' => Money::written($payload->only('cost'), 'cost')->toString()],
+            MouldFactKind::Retired => $this->retired($payload->only('why', 'note')),
+            MouldFactKind::Returned => $mould->retired_at !== null ? [] : throw new StepHasMoved("“{$mould->name}” is in use already."),
+            MouldFactKind::Undone => TakenBack::of($payload, $this->recorded->state->takeBack),
+        };
+    }
+
+    public function appended(Happened $told): static
+    {
+        $recorded = RecordedMould::of($this->recorded->mould);
+        $recorded->write();
+
+        return new self($this->rack, $recorded);
+    }
+
+    /** Only what was kept as a photo of a mould: no other file of this computer is shown as one. */
+    private static function photo(Fields $in): string
+    {
+        $path = $in->text('photo');
+
+        return preg_match('#^moulds/[0-9A-Za-z]{26}\.jpg$#', $path) === 1 && Storage::exists($path) ? $path : throw BadInput::at($in->at('photo'), Phrase::written('A photo is sent as a picture, on the page of the mould.'));
+    }
+
+    private function whole(Fields $in): int
+    {
+        $casts = $in->number('casts', 0.0, 100_000.0);
+
+        return $casts === floor($casts) ? (int) $casts : throw BadInput::at($in->at('casts'), Phrase::of('keep.whole_casts'));
+    }
+
+    /** @return array{act: string, note: string} */
+    private function cared(Fields $in): array
+    {
+        $act = $in->choice('act', Act::class);
+        if ($act === Act::Rested) {
+            throw BadInput::at($in->at('act'), Phrase::written('Nobody does a rest: it counts by itself from the last hot cast.'));
+        }
+
+        return ['act' => $act->value, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 500)];
+    }
+
+    /** @return array{condition: string, marks: list<string>, note: string} */
+    private function looked(Fields $in): array
+    {
+        foreach ($in->strings('marks') as $i => $mark) {
+            MouldMark::tryFrom($mark) ?? throw BadInput::at($in->at("marks.{$i}"), Phrase::written('A mark is one of: torn key, warped, sticky.'));
+        }
+
+        return ['condition' => $in->choice('condition', Condition::class)->value, 'marks' => array_values(array_unique($in->strings('marks'))), 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 500)];
+    }
+
+    /** @return array{why: string, note: string} */
+    private function retired(Fields $in): array
+    {
+        $mould = $this->recorded->mould;
+        $filled = $this->rack->filledWith([$mould->id])[$mould->id] ?? null;
+        if ($filled !== null) {
+            throw BadInput::at('why', Phrase::written("“{$mould->name}” is being cast in just now: {$filled['job']}, {$filled['link']}. Open and grade that cast, then retire it; nothing of the run is lost."));
+        }
+
+        return ['why' => $in->choice('why', RetiredWhy::class)->value, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 500)];
+    }
+}

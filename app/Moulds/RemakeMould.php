@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Moulds;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Keep\RetiredWhy;
+use Apalos\Core\Phrase\Phrase;
+use App\Facts\AppendFact;
+use App\Models\Impression;
+use App\Models\Mould;
+use App\Models\Pour;
+use App\Sheets\PlanPour;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/** Retires a mould and plans the next from the same original, part for part with what the last took. */
+final readonly class RemakeMould
+{
+    public function __construct(private Rack $rack, private PlanPour $plan, private AppendFact $append) {}
+
+    /**
+     * @return Pour the sheet of its first part
+     *
+     * @throws BadInput where there is nothing to make it from
+     * @throws \App\Facts\StepHasMoved
+     */
+    public function __invoke(Mould $mould, string $why, CarbonImmutable $now): Pour
+    {
+        $link = $mould->impression;
+        $group = $link === null ? null : $this->rack->groups($link->job)->with($link->id);
+        if ($link === null || $group === null || $link->trashed() || $link->job->trashed()) {
+            throw BadInput::at('remake', Phrase::written('Its link in the chain, or its job, is put away. Bring that back, then re-make it.'));
+        }
+        if ($group->from?->gone_at !== null) {
+            throw BadInput::at('remake', Phrase::written("“{$group->from->name}” is gone: there is nothing to make it from. A good cast of it can become the next original."));
+        }
+
+        return DB::transaction(function () use ($mould, $why, $group, $now): Pour {
+            if ($mould->retired_at === null) {
+                ($this->append)(static fn (): MouldStream => MouldStream::open($mould), Fields::of(['key' => (string) Str::ulid(), 'kind' => 'retired', 'payload' => ['why' => (RetiredWhy::tryFrom($why) ?? RetiredWhy::Worn)->value, 'note' => '']]), $now);
+            }
+            $planned = array_map(fn (Impression $link): Pour => ($this->plan)($link), $group->poured());
+
+            return $planned[0];
+        }, 3);
+    }
+}

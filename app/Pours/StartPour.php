@@ -1,0 +1,234 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Pours;
+
+use Apalos\Core\Build\BuildFactKind;
+use Apalos\Core\Casting\CastingWay;
+use Apalos\Core\Contact\Preparation;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Keep\Act;
+use Apalos\Core\Material\AdditiveSheet;
+use Apalos\Core\Mix\MixResult;
+use Apalos\Core\Mix\Scale;
+use Apalos\Core\Mix\Vessel;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
+use Apalos\Core\Phrase\Quantity;
+use Apalos\Core\Run\RunPlan;
+use Apalos\Core\Run\StepKind;
+use Apalos\Core\Units\Minutes;
+use App\Builds\BuildOrder;
+use App\Builds\BuildStream;
+use App\Builds\FollowPlan;
+use App\Contacts\JobContacts;
+use App\Contacts\JudgedContact;
+use App\Facts\AppendFact;
+use App\Library\KeepFormula;
+use App\Library\Library;
+use App\Log\Freezer;
+use App\Log\StandsInCup;
+use App\Models\FormulaVersion;
+use App\Models\ImpressionKind;
+use App\Models\Job;
+use App\Models\Mould;
+use App\Models\Outdated;
+use App\Models\Pour;
+use App\Models\PourState;
+use App\Moulds\CastKeeper;
+use App\Moulds\MouldWants;
+use App\Moulds\Rack;
+use App\Room\RoomTemperature;
+use App\Sheets\SheetReckoner;
+use App\Stock\LotBook;
+use App\Stock\ScrapBook;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+
+/** Begins a run: freezes the plan with all it rests on, pins the formula to a version. Asked twice, it begins once. */
+final readonly class StartPour
+{
+    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer, private Phrasebook $words, private BuildOrder $order, private Rack $rack, private MouldWants $wants, private LotBook $lots, private AppendFact $append, private FollowPlan $follow, private Library $library, private ScrapBook $scrap) {}
+
+    /**
+     * @param  int  $edition  of the sheet on the screen it is begun from
+     * @param  string|null  $early  why it goes on before its window opens; null where nobody says so
+     * @param  string|null  $stamp  of the cups that screen shows ({@see MixResult::stamp}); null where nobody looked at any
+     *
+     * @throws Outdated when another sheet, or other cups, stand there now than were shown
+     * @throws BadInput when the sheet does not add up yet
+     */
+    public function __invoke(Pour $pour, int $edition, ?string $stamp, CarbonImmutable $now, ?string $early = null): Pour
+    {
+        return DB::transaction(function () use ($pour, $edition, $stamp, $now, $early): Pour {
+            $fresh = Pour::query()->with('impression.job', 'build')->lockForUpdate()->findOrFail($pour->id);
+            if ($fresh->started_at !== null) {
+                return $fresh;
+            }
+            $fresh->edition === $edition || throw Outdated::of($fresh);
+            // The plan changed since this sheet was shown: it is shown once more, as it follows now.
+            ($this->follow)($fresh, $now) && throw new Outdated(Phrase::of('bench.plan_changed'));
+            $reckoning = $this->reckoner->reckon($fresh->sheet);
+            if ($stamp !== null && $reckoning->mix !== null && $reckoning->mix->stamp() !== $stamp) {
+                throw new Outdated(Phrase::of('bench.other_cups', ['cups' => count($reckoning->mix->batches), 'mass' => Quantity::mass($reckoning->mix->mass->g)]));
+            }
+            if (! $reckoning->isPourable() || $reckoning->mix === null || $reckoning->recipe === null) {
+                throw $reckoning->errors[0] ?? BadInput::at('volume', Phrase::written('The sheet is not complete yet. Fill in the volume, the formula and the plan.'));
+            }
+            $step = $fresh->build->plain ? null : $this->order->step($fresh, $now, $early);
+            $mould = $step === null || $step->touchesOriginal ? $this->rack->usual($fresh) : null;
+            $base = $reckoning->recipe->base;
+            $lots = $this->lots->chosen([$base->code, ...array_map(static fn (AdditiveSheet $sheet): string => $sheet->code, $reckoning->recipe->sheets())]);
+            $casting = $this->library->castingsHere()->named($step->casting ?? $base->casting, $base->family, $step !== null && $base->brushed);
+            $way = $this->library->castings()->choose($casting, $base->family, $base->ratio->isOnePart(), false);
+            $asked = [...$this->melted($way, $lots, $reckoning->mix), ...$step->checklist ?? [], ...$step?->touchesOriginal === false ? $this->habits($fresh, $reckoning->recipe->base->code) : $this->checklist($fresh, $reckoning->recipe->base->code, $mould, $step?->bed, $now)];
+            // What the build has done already stands on the list, ticked: asked once is enough.
+            $done = [...$step->done ?? [], ...array_column(array_filter($asked, static fn (array $item): bool => $step?->care->doneAt($item['act'] ?? '') !== null), 'id')];
+            $checklist = array_map(static fn (array $item): array => ['id' => $item['id'], 'text' => $item['text'], 'minutes' => $item['minutes']], $asked);
+            $sheet = Fields::of($fresh->sheet);
+            $plan = $sheet->object('plan');
+            $vessel = $plan->objectOrNull('vessel');
+            $vessel = $vessel === null ? null : Vessel::from($vessel);
+            $version = $this->version($fresh, $sheet->object('formula'));
+            $stands = StandsInCup::of($fresh);
+            $run = RunPlan::of(
+                $reckoning->mix, $base->ratio->isOnePart(), Minutes::of($plan->number('mix_min')),
+                Minutes::of($vessel?->degas === true ? $plan->number('degas_min') : 0.0),
+                Scale::from($plan->object('scale'))->division, $vessel, $checklist, $step !== null,
+                $way->stirsBefore(), $way->heat,
+            );
+            // What is put on before is put on at the list of what must be ready.
+            $cautions = [...array_fill_keys($step === null || $step->touchesOriginal ? $this->contacts->putOn($fresh->impression) : [], StepKind::Contacts), ...$this->freezer->standing([...$way->hazards, ...($run->has(StepKind::Degas) ? ['vacuum'] : [])], $run)];
+
+            $fresh->fill([
+                'formula_version_id' => $version->id,
+                'draft_of' => null,
+                'started_at' => $now,
+                'state' => PourState::Running,
+                'base_code' => $base->code,
+                'room_c' => $this->room->now()->degrees,
+                'snapshot_id' => $this->freezer->snapshot($reckoning->recipe, $run, $cautions, $this->library->castings()->choose($casting, $base->family, $base->ratio->isOnePart(), $run->endsLaid && $base->brushed)->said())->id,
+                'plan' => [
+                    // A part of another base is another part, whatever it is called.
+                    'run' => ($stands === null && $done === [] ? $run : $run->goingOn($stands?->base === $base->code ? $stands->cups : [], [...$stands->ticked ?? [], ...$done]))->toArray(),
+                    'base' => $this->freezer->base($reckoning->recipe),
+                    'casting' => $casting,
+                    ...($step?->laysFrom === null ? [] : ['lays_from_min' => $now->diffInMilliseconds($step->laysFrom) / 60_000.0]),
+                    ...($way->scrap === null ? [] : ['scrap' => $way->scrap->toArray()]),
+                    'names' => $reckoning->recipe->names(),
+                    'colours' => $reckoning->recipe->colours(),
+                    'clock' => $this->freezer->clock($reckoning->recipe, $reckoning->mix->batchMass(), $reckoning->cools)->toArray(),
+                    'formula_name' => $version->called(),
+                    'room_c' => $this->room->now()->degrees,
+                    'likely_ml' => $reckoning->volume?->rubber->likely,
+                    'moulds' => $mould === null ? [] : [$mould->id],
+                    'lots' => $lots,
+                ],
+            ])->save();
+            $mould === null || DB::table('pour_moulds')->insert(['pour_id' => $fresh->id, 'mould_id' => $mould->id, 'workshop_id' => $fresh->workshop_id, 'live' => true]);
+            $step?->early === null || ($this->append)(static fn (): BuildStream => BuildStream::open($fresh->build, $now), Fields::of(['key' => "early/{$fresh->id}", 'kind' => BuildFactKind::Noted->value, 'payload' => ['text' => $step->early]]), $now);
+            if ($fresh->build->begun_at === null) {
+                $fresh->build->update(['begun_at' => $now, 'planned_of' => null]);
+                $fresh->build->handPlanOn();
+            }
+
+            return $fresh;
+        }, 3);
+    }
+
+    /**
+     * What has to be seen ready at every contact of this link; judged with what is really poured.
+     *
+     * @return list<array{id: string, text: string, minutes: float, act?: string}>
+     *
+     * @throws BadInput when a contact would ruin the pour
+     */
+    private function checklist(Pour $pour, string $base, ?Mould $mould, ?bool $bed, CarbonImmutable $now): array
+    {
+        $items = $this->habits($pour, $base);
+        $impression = $pour->impression;
+        if ($bed === true && $impression->bed === null) {
+            $items[] = ['id' => 'no-bed', 'text' => $this->words->say(Phrase::of('bench.no_bed_known')), 'minutes' => 0.0];
+        }
+        // What it is for asks for more than a shop can know: it is looked up, and never clears itself.
+        foreach ($impression->kind === ImpressionKind::Cast ? $impression->job->usedFor() : [] as $use) {
+            $known = $this->library->uses()[$use] ?? null;
+            $known === null || $items[] = ['id' => "use-{$use}", 'text' => "It {$known['name']}: {$known['ask']}", 'minutes' => 0.0];
+        }
+        $chain = $this->contacts->chain($impression->job->load('impressions'));
+        if ($chain->knowsNothing($chain->link($impression->id) ?? $this->contacts->link($impression))) {
+            $items[] = ['id' => 'no-contact', 'text' => $this->words->say(Phrase::of('bench.no_contact_known', ['link' => $impression->name])), 'minutes' => 0.0];
+        }
+        foreach ($this->contacts->of($impression, $chain) as $contact) {
+            // Only the first half lies on the bed.
+            if ($bed === false && $contact->touch->key === 'bed') {
+                continue;
+            }
+            if ($contact->blocks) {
+                throw BadInput::at('contacts', Phrase::of('bench.contact_stands', ['fresh' => $contact->fresh->name, 'with' => $contact->touch->with, 'short' => $contact->result->inShort, 'why' => $contact->result->because[0]['text']]));
+            }
+            foreach ($this->library->knowledge()->schools()->before($contact->fresh, $contact->touch->surface) as $i => $text) {
+                $items[] = ['id' => "{$contact->touch->key}-school-{$i}", 'text' => "{$contact->touch->with}: {$text}", 'minutes' => 0.0];
+            }
+            $items = [...$items, ...$this->cared($contact, $mould, $impression->job)];
+        }
+        if ($mould === null) {
+            return $items;
+        }
+        // What a contact asks for already is not asked twice.
+        $asked = array_map(static fn (array $item): string => preg_match(CastKeeper::TICK, $item['id'], $part) === 1 ? $part[2] : '', $items);
+
+        return [...$items, ...array_filter($this->wants->checklist($mould, $base, $now), static fn (array $want): bool => preg_match(CastKeeper::TICK, $want['id'], $part) !== 1 || ! in_array($part[2], $asked, true))];
+    }
+
+    /**
+     * What a contact asks for; where it is done to the mould, ticking it off tells the mould as well.
+     *
+     * @return list<array{id: string, text: string, minutes: float, act?: string}>
+     */
+    private function cared(JudgedContact $contact, ?Mould $mould, Job $job): array
+    {
+        $items = $contact->checklist($this->words, $this->contacts->sealer($contact));
+        $group = $mould === null ? null : $this->rack->groups($job)->with((int) str_replace('link-', '', $contact->touch->key));
+        if ($mould === null || $group?->first()->id !== $mould->impression_id) {
+            return $items;
+        }
+        $acts = array_map(static fn (Preparation $step): ?Act => ['release' => Act::Released, 'dry' => Act::Dried][$step->do] ?? null, $contact->result->plan);
+
+        return array_map(static fn (int $i, array $item): array => [...$item, 'id' => ($act = $acts[$i] ?? null) === null ? $item['id'] : "care-{$mould->id}-{$act->value}-{$item['id']}"], array_keys($items), $items);
+    }
+
+    /**
+     * What of it was melted before, and what that does to the cast.
+     *
+     * @param  array<string, list<int>>  $lots
+     * @return list<array{id: string, text: string, minutes: float}>
+     */
+    private function melted(CastingWay $way, array $lots, MixResult $mix): array
+    {
+        $share = $way->scrap === null ? 0.0 : ($mix->parts[$way->scrap->code]->g ?? 0.0) / max(1e-9, $mix->mass->g);
+
+        return $way->scrap === null ? [] : array_map(fn (Phrase $says): array => ['id' => "scrap-{$way->scrap->code}", 'text' => $this->words->say($says), 'minutes' => 0.0], $this->scrap->expects($way->scrap, $lots, $share));
+    }
+
+    /** @return list<array{id: string, text: string, minutes: float}> what this material always wants first */
+    private function habits(Pour $pour, string $base): array
+    {
+        $pour->impression->material = $base;
+        $items = [];
+        foreach ($this->contacts->link($pour->impression)->fresh->before ?? [] as $i => $habit) {
+            $items[] = ['id' => "habit-{$i}", 'text' => $habit, 'minutes' => 0.0];
+        }
+
+        return $items;
+    }
+
+    private function version(Pour $pour, Fields $recipe): FormulaVersion
+    {
+        $sheet = Fields::of($pour->sheet);
+
+        return ($this->keep)($sheet->textOrNull('formula_name') ?? "{$pour->impression->job->name}, {$pour->impression->name}", $recipe, parent: is_int($from = $pour->sheet['formula_from'] ?? null) ? $from : null);
+    }
+}

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Pours;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Run\Outcome;
+use Apalos\Core\Run\StepKind;
+use App\Facts\StepHasMoved;
+use App\Library\Library;
+use App\Log\RecordedRun;
+use App\Models\ImpressionKind;
+use App\Models\Lot;
+use App\Models\Mould;
+use App\Models\PourState;
+use App\Moulds\Rack;
+
+/** What may be told beside the steps of a run: its moulds, its lots, what was wrong with it, its pieces one by one. */
+final readonly class ToldBeside
+{
+    private const MOST_MOULDS = 40;
+
+    private const MOST_PIECES = 2_000;
+
+    public function __construct(private Library $library, private Rack $rack) {}
+
+    /** @return array{moulds: list<int>} */
+    public function moulded(Fields $in, RecordedRun $run): array
+    {
+        $in->only('moulds');
+        if (! in_array($run->pour->impression->kind, [ImpressionKind::Cast, ImpressionKind::Copy], true)) {
+            throw BadInput::at('moulds', Phrase::written('This is the pour of a mould: it goes round its original, not into a mould of the rack.'));
+        }
+        if (in_array($run->state->step->kind, [StepKind::Done, StepKind::GivenUp], true)) {
+            throw new StepHasMoved('This pour has ended: its castings are told already. Take the grading back first.');
+        }
+        $said = $in->toArray()['moulds'] ?? [];
+        $moulds = array_values(array_unique(array_filter(is_array($said) ? $said : [], is_int(...))));
+        if ($moulds === [] || ! is_array($said) || count($said) > self::MOST_MOULDS) {
+            throw BadInput::at('moulds', Phrase::written('Say which mould it goes into: a casting comes out of a mould. Choose one of the rack, or put yours there first.'));
+        }
+        $known = Mould::query()->whereKey($moulds)->orderBy('id')->lockForUpdate()->get()->keyBy('id');
+        $filled = $this->rack->filledWith($moulds, $run->pour->id);
+        foreach ($moulds as $id) {
+            $mould = $known->get($id) ?? throw BadInput::at('moulds', Phrase::written("There is no mould M-{$id} on the rack."));
+            if ($mould->retired_at !== null) {
+                throw BadInput::at('moulds', Phrase::written("“{$mould->name}” ({$mould->code()}) is retired. Bring it back on its page, or take another."));
+            }
+            if (isset($filled[$id])) {
+                throw BadInput::at('moulds', Phrase::written("“{$mould->name}” ({$mould->code()}) is filled already: {$filled[$id]['job']}, {$filled[$id]['link']}. One mould holds one cast: open and grade that one, or take another mould."));
+            }
+        }
+
+        return ['moulds' => $moulds];
+    }
+
+    /** @return array{code: string, lot: int} */
+    public function drawnFrom(Fields $in, RecordedRun $run): array
+    {
+        $in->only('code', 'lot');
+        if (in_array($run->state->step->kind, [StepKind::Done, StepKind::GivenUp], true)) {
+            throw new StepHasMoved('This pour has ended: what it took is written down. Count the lots if that is wrong.');
+        }
+        $code = $in->text('code');
+        $lot = Lot::query()->find((int) $in->number('lot', 1.0, 1e15));
+        if ($lot === null || $lot->code !== $code) {
+            throw BadInput::at('lot', Phrase::written('That lot is not of this material. Choose one of those that are.'));
+        }
+        if ($lot->ended_at !== null) {
+            throw BadInput::at('lot', Phrase::written("{$lot->label()} is used up or thrown out. Bring it back in Stores if it is not."));
+        }
+
+        return ['code' => $code, 'lot' => $lot->id];
+    }
+
+    /** @return array{cause: string, answers: array<string, bool|float|int|string>} */
+    public function diagnosed(Fields $in, RecordedRun $run): array
+    {
+        $in->only('cause', 'answers');
+        // A cast of a build bears the grade of that.
+        if ($run->pour->state !== PourState::Graded || $run->pour->grade === null) {
+            throw new StepHasMoved('Say first how it came out.');
+        }
+        $cause = $in->text('cause');
+        if (! isset($this->library->faultBook()->causes[$cause])) {
+            throw BadInput::at('cause', Phrase::written('There is no such cause in the library. Choose one of those it offers.'));
+        }
+        $answers = [];
+        foreach ($in->objectOrNull('answers')?->toArray() ?? [] as $fact => $value) {
+            if (is_string($fact) && isset($this->library->faultBook()->questions[$fact]) && is_scalar($value)) {
+                $answers[$fact] = is_string($value) ? mb_substr($value, 0, 40) : $value;
+            }
+        }
+
+        return ['cause' => $cause, 'answers' => $answers];
+    }
+
+    /** @return list<array{outcome: string, fault: string|null}>|null */
+    public function each(Fields $in): ?array
+    {
+        if (! $in->has('each')) {
+            return null;
+        }
+        $each = [];
+        foreach ($in->objects('each', self::MOST_PIECES) as $piece) {
+            $piece->only('outcome', 'fault');
+            $outcome = $piece->text('outcome');
+            Outcome::tryFrom($outcome) ?? throw BadInput::at($piece->at('outcome'), Phrase::written('A piece is good, usable or a reject.'));
+            $fault = $piece->textOrNull('fault');
+            $fault === null || isset($this->library->faults()[$fault]) || throw BadInput::at($piece->at('fault'), Phrase::written("There is no fault “{$fault}” in the list. Choose one, or write it in the note."));
+            $each[] = ['outcome' => $outcome, 'fault' => $fault];
+        }
+
+        return $each === [] ? null : $each;
+    }
+}

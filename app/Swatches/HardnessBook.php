@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Swatches;
+
+use Apalos\Core\Harden\HardenRequest;
+use Apalos\Core\Harden\SoftenerModel;
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Pour\Recipe;
+use Apalos\Core\Units\Shore;
+use App\Library\Softeners;
+use App\Models\Workshop;
+use Illuminate\Contracts\Cache\Repository;
+
+/** Softener and hardness of the bases on this shop's shelf, with its own pucks. */
+final class HardnessBook
+{
+    /** @var array<string, SoftenerModel> */
+    private array $models = [];
+
+    /** How finely the curve is drawn, in per cent of A+B. */
+    private const STEP_PCT = 5.0;
+
+    public function __construct(private readonly DrawerCards $cards, private readonly Softeners $softeners, private readonly Workshop $workshop, private readonly Repository $cache) {}
+
+    /**
+     * @param  list<float>|null  $at  per cent of A+B; else a fine grid to somewhat past the sheet's limit
+     *
+     * @throws BadInput where this base has no softener on the shelf, or no hardness
+     */
+    public function request(string $base, string $softener, ?Shore $target, ?array $at = null): HardenRequest
+    {
+        [$sheet, $additive] = $this->softeners->pair($base, $softener);
+        $softening = $additive->softening ?? throw BadInput::at('softener', Phrase::written("The sheet of {$additive->name} does not say how it softens."));
+        $max = $sheet->bears($additive);
+        $pucks = array_map(static fn (ReadPuck $read) => $read->puck, $this->cards->pucks($base, $softener));
+        $last = max([1.15 * $max, ...array_map(static fn ($puck): float => $puck->pctOfAB, $pucks)]);
+
+        return new HardenRequest(
+            Softeners::shore($sheet) ?? throw BadInput::at('base', Phrase::written("The sheet of {$sheet->name} gives no hardness on A or 00.")),
+            $softening->k, $max, $sheet->ratio->weightFractionOfA($sheet->sgA, $sheet->sgB), $pucks, $target,
+            $at ?? array_map(floatval(...), range(0.0, ceil($last / self::STEP_PCT) * self::STEP_PCT, self::STEP_PCT)),
+        );
+    }
+
+    /** How hard a recipe will be, as it is written, as far as its softener and the pucks tell; null where nobody can say. */
+    public function expected(Recipe $recipe): ?string
+    {
+        $shore = $this->expectedShore($recipe);
+
+        return $shore === null ? null : Shore::of($shore->scale, max(0.0, round($shore->reading)))->written();
+    }
+
+    public function expectedShore(Recipe $recipe): ?Shore
+    {
+        $softeners = $this->softeners->choices()[$recipe->base->code] ?? [];
+        $shore = Softeners::shore($recipe->base);
+        try {
+            $loads = $recipe->loads();
+        } catch (BadInput) {
+            // It does not add up yet, and is told so elsewhere.
+            return null;
+        }
+        foreach ($softeners as $softener) {
+            $pct = 100.0 * ($loads[$softener] ?? 0.0);
+            if ($pct > 0.0 || $softener === $softeners[0]) {
+                $shore = Shore::ofModulus(exp($this->model($recipe->base->code, $softener)->lnModulus($pct / 100.0)));
+            }
+        }
+
+        return $shore;
+    }
+
+    private function model(string $base, string $softener): SoftenerModel
+    {
+        return $this->models["{$base} {$softener}"] ??= SoftenerModel::from($this->kept($base, $softener));
+    }
+
+    /** @return array{float, float, float, float, float} what was learnt, kept until a puck or the shelf changes */
+    private function kept(string $base, string $softener): array
+    {
+        $rests = $this->cards->restsOn();
+        $kept = $this->cache->get($key = "softening:{$this->workshop->id}:{$base}:{$softener}");
+        if (! is_array($kept) || ($kept['rests'] ?? null) !== $rests) {
+            $asked = $this->request($base, $softener, null, []);
+            $kept = ['rests' => $rests, 'model' => SoftenerModel::learnt($asked->base, $asked->k, $asked->swatches)->toArray()];
+            $this->cache->forever($key, $kept);
+        }
+
+        /** @var array{float, float, float, float, float} */
+        return $kept['model'];
+    }
+}
