@@ -45,7 +45,7 @@ final readonly class Reply
 
     public static function refused(BadInput $wrong): JsonResponse
     {
-        return new JsonResponse(self::words()->refusal($wrong), JsonResponse::HTTP_UNPROCESSABLE_ENTITY);
+        return new JsonResponse($wrong->told(self::words()), JsonResponse::HTTP_UNPROCESSABLE_ENTITY);
     }
 
     /** What was shown is no longer so: back to the screen, which then shows both. */
@@ -65,7 +65,7 @@ final readonly class Reply
     /** What is wrong with a file, and where in it. */
     public static function refusal(BadInput $wrong): string
     {
-        return self::words()->ofFile($wrong);
+        return $wrong->ofFile(self::words());
     }
 
     public static function say(BadInput|Phrase $what): string

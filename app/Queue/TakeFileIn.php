@@ -52,7 +52,7 @@ final class TakeFileIn implements ShouldQueue
         } catch (Cancelled) {
             $import->update(['state' => Import::CANCELLED, 'made' => null]);
         } catch (BadInput $wrong) {
-            $import->update(['state' => Import::REFUSED, 'wrong' => $words->ofFile($wrong), 'made' => null]);
+            $import->update(['state' => Import::REFUSED, 'wrong' => $wrong->ofFile($words), 'made' => null]);
         } finally {
             Storage::delete($import->file);
         }

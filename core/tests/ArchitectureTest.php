@@ -52,4 +52,42 @@ final class ArchitectureTest extends TestCase
             self::assertLessThanOrEqual(self::LONGEST_FILE, substr_count($code, "\n"), $name);
         }
     }
+
+    public function test_no_two_rooms_lean_on_each_other_however_far_round(): void
+    {
+        $leans = [];
+        foreach (self::sources(dirname(__DIR__).'/src') as $name => $code) {
+            $room = explode('/', $name)[0];
+            preg_match_all('/\bApalos\\\\Core\\\\([A-Z][A-Za-z]*)\\\\/', $code, $named);
+            $leans[$room] = array_unique([...$leans[$room] ?? [], ...array_diff($named[1], [$room])]);
+        }
+        self::assertSame([], self::circle(['One' => [], 'Two' => ['One']]));
+        self::assertSame(['Two', 'One', 'Two'], self::circle(['One' => ['Two'], 'Two' => ['One']], 'Two'));
+        foreach (array_keys($leans) as $room) {
+            self::assertSame([], self::circle($leans, $room), 'Rooms that lean on each other.');
+        }
+    }
+
+    /**
+     * @param  array<string, array<string>>  $leans
+     * @return list<string> the way round from a room to itself; nothing where there is none
+     */
+    private static function circle(array $leans, string $from = 'One'): array
+    {
+        $ways = [[$from]];
+        $seen = [];
+        while (($way = array_shift($ways)) !== null) {
+            foreach ($leans[$way[count($way) - 1]] ?? [] as $next) {
+                if ($next === $from) {
+                    return [...$way, $from];
+                }
+                if (! isset($seen[$next])) {
+                    $seen[$next] = true;
+                    $ways[] = [...$way, $next];
+                }
+            }
+        }
+
+        return [];
+    }
 }

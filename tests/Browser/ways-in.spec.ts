@@ -275,6 +275,7 @@ test('the pour that was spoilt last month is found by saying so', async ({ page,
     await page.goto(`${shop.url}/log`);
     await hands.choose(page.getByLabel('Grade', { exact: true }), 'spoilt');
     await expect(page.getByRole('status')).toContainText(/pour/);
+    await expect(page).toHaveURL(/grade=/);
     const all = await page.locator('.row').count();
     expect(all).toBeGreaterThan(0);
     await hands.fill(page.getByLabel('Words'), 'last year');

@@ -78,4 +78,17 @@ final class HouseTest extends TestCase
         unset($files['Http']);
         self::assertLessThanOrEqual(40, max($files), 'A room of more is two subjects.');
     }
+
+    /** What is written does not hang on what a screen shows. */
+    public function test_what_is_done_names_no_view(): void
+    {
+        $actions = 0;
+        foreach (self::files() as $path => $code) {
+            if (preg_match('/public function __invoke\(/', $code) === 1 && ! str_starts_with($path, 'Http/') && ! str_ends_with($path, 'ReadBench.php')) {
+                self::assertDoesNotMatchRegularExpression('/\\\\[A-Z][A-Za-z]+View;/', $code, "app/{$path}");
+                $actions++;
+            }
+        }
+        self::assertGreaterThan(30, $actions);
+    }
 }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Day\LiveWork;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\Sheets\Drafts;
 use App\Sheets\DraftView;
 use PHPUnit\Framework\Attributes\TestWith;
 use Tests\TestCase;
@@ -79,10 +79,10 @@ final class PlanTest extends TestCase
         $gone = $this->draft([], $this->impression());
         $gone->impression->delete();
 
-        self::assertSame([$new->id, $old->id], array_column(DraftView::all(app(LiveWork::class)), 'id'));
-        self::assertSame('Owl brow, Cast', DraftView::all(app(LiveWork::class))[1]['name']);
+        self::assertSame([$new->id, $old->id], array_column(DraftView::all(app(Drafts::class)), 'id'));
+        self::assertSame('Owl brow, Cast', DraftView::all(app(Drafts::class))[1]['name']);
         $old->impression->job->delete();
         $this->app?->forgetScopedInstances();
-        self::assertSame([], DraftView::all(app(LiveWork::class)));
+        self::assertSame([], DraftView::all(app(Drafts::class)));
     }
 }

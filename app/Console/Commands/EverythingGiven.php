@@ -36,7 +36,7 @@ final class EverythingGiven extends Command
                 return self::SUCCESS;
             }
         } catch (BadInput $wrong) {
-            $this->error($words->ofFile($wrong));
+            $this->error($wrong->ofFile($words));
 
             return self::FAILURE;
         } catch (RuntimeException $failed) {

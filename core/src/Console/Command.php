@@ -39,7 +39,7 @@ final readonly class Command
 
             return new Output(0, self::json($this->words->tell($verb->answer(Fields::fromJson($input), $this->shelves instanceof Closure ? ($this->shelves)() : $this->shelves))));
         } catch (BadInput $wrong) {
-            return new Output(2, self::json($this->words->refusal($wrong)));
+            return new Output(2, self::json($wrong->told($this->words)));
         }
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Input;
 
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use DomainException;
 
 /**
@@ -43,5 +44,19 @@ final class BadInput extends DomainException
     public static function missing(string $field): self
     {
         return new self($field, Phrase::of('input.missing'), true);
+    }
+
+    /** @return array{error: array{field: string, message: string, also?: list<array{field: string, message: string}>}} as a program reads it */
+    public function told(Phrasebook $words): array
+    {
+        $also = array_map(static fn (self $other): array => ['field' => $other->field, 'message' => $words->say($other->says)], $this->also);
+
+        return ['error' => ['field' => $this->field, 'message' => $words->say($this->says), ...($also === [] ? [] : ['also' => $also])]];
+    }
+
+    /** What is wrong with a file, and where in it: a line says where by itself. */
+    public function ofFile(Phrasebook $words): string
+    {
+        return ($this->field === 'file' || str_starts_with($this->field, 'line') ? '' : "{$this->field}: ").$words->say($this->says);
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Phrase;
 
-use Apalos\Core\Input\BadInput;
 use LogicException;
 
 /**
@@ -69,20 +68,6 @@ final readonly class Phrasebook
             is_array($what) => array_map($this->tell(...), $what),
             default => $what,
         };
-    }
-
-    /** @return array{error: array{field: string, message: string, also?: list<array{field: string, message: string}>}} */
-    public function refusal(BadInput $wrong): array
-    {
-        $also = array_map(fn (BadInput $other): array => ['field' => $other->field, 'message' => $this->say($other->says)], $wrong->also);
-
-        return ['error' => ['field' => $wrong->field, 'message' => $this->say($wrong->says), ...($also === [] ? [] : ['also' => $also])]];
-    }
-
-    /** What is wrong with a file, and where in it: a line says where by itself. */
-    public function ofFile(BadInput $wrong): string
-    {
-        return ($wrong->field === 'file' || str_starts_with($wrong->field, 'line') ? '' : "{$wrong->field}: ").$this->say($wrong->says);
     }
 
     /** @param  Quantity|Phrase|float|int|string|list<Quantity|Phrase|float|int|string>  $value */

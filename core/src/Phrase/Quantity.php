@@ -4,25 +4,21 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Phrase;
 
-use Apalos\Core\Units\Celsius;
-use Apalos\Core\Units\Density;
-use Apalos\Core\Units\Grams;
-use Apalos\Core\Units\Millilitres;
-use Apalos\Core\Units\Minutes;
+use LogicException;
 
 /** A number with its unit, until it is said. */
 final readonly class Quantity
 {
     private function __construct(public Kind $kind, public float $value) {}
 
-    public static function mass(Grams|float $grams): self
+    public static function mass(Measured|float $grams): self
     {
-        return new self(Kind::Mass, $grams instanceof Grams ? $grams->g : $grams);
+        return self::in(Kind::Mass, $grams);
     }
 
-    public static function volume(Millilitres|float $ml): self
+    public static function volume(Measured|float $ml): self
     {
-        return new self(Kind::Volume, $ml instanceof Millilitres ? $ml->ml : $ml);
+        return self::in(Kind::Volume, $ml);
     }
 
     public static function length(float $mm): self
@@ -36,25 +32,32 @@ final readonly class Quantity
         return new self(Kind::Area, $mm2);
     }
 
-    public static function temperature(Celsius|float $celsius): self
+    public static function temperature(Measured|float $celsius): self
     {
-        return new self(Kind::Temperature, $celsius instanceof Celsius ? $celsius->degrees : $celsius);
+        return self::in(Kind::Temperature, $celsius);
     }
 
-    public static function duration(Minutes|float $minutes): self
+    public static function duration(Measured|float $minutes): self
     {
-        return new self(Kind::Duration, $minutes instanceof Minutes ? $minutes->min : $minutes);
+        return self::in(Kind::Duration, $minutes);
     }
 
     /** From grams a millilitre. */
-    public static function density(Density|float $sg): self
+    public static function density(Measured|float $sg): self
     {
-        return new self(Kind::Density, $sg instanceof Density ? $sg->gPerMl : $sg);
+        return self::in(Kind::Density, $sg);
     }
 
     /** From millilitres a kilogram. */
     public static function yield(float $mlPerKg): self
     {
         return new self(Kind::Yield, $mlPerKg);
+    }
+
+    private static function in(Kind $kind, Measured|float $amount): self
+    {
+        $measured = $amount instanceof Measured ? $amount->measured() : new self($kind, $amount);
+
+        return $measured->kind === $kind ? $measured : throw new LogicException("A {$kind->value} was asked for, and it is a {$measured->kind->value}.");
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Piece;
 
+use Apalos\Core\Mesh\Facing;
+
 /**
  * What lies over a place on the way out along a direction, or with sense −1 against it. Exact: a ray from the place against the true
  * facets over it. A grid keeps the rays short; where nothing in a cell reaches as high as the place, no ray is cast.

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Piece;
 
+use Apalos\Core\Mesh\Facing;
+
 /**
  * How a piece leans at the corners of its facets. Over what is round the leans of the facets about a vertex are averaged, weighed by the
  * angle each has there, so that a seam runs smoothly and not along the zigzag of the facets; over a crease they are not: there each side

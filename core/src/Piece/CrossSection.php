@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Piece;
 
+use Apalos\Core\Mesh\Facing;
+
 /** A piece cut across at a height: the outline there. */
 final readonly class CrossSection
 {

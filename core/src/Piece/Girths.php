@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Piece;
 
+use Apalos\Core\Mesh\Facing;
+
 /**
  * How far a mould of one part must stretch. Drawn off along the pull, the ring of rubber at each height passes over every girth above
  * it; a girth is what a tape pulled tight around the piece reads at that height.

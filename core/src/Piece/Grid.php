@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Piece;
 
+use Apalos\Core\Mesh\Facing;
+
 /** Square cells across a direction, over the whole piece. */
 final readonly class Grid
 {

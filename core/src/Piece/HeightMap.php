@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Piece;
 
+use Apalos\Core\Mesh\Facing;
+
 /** How far a piece reaches along a direction over each point of a fine grid; with sense −1, against it. */
 final readonly class HeightMap
 {

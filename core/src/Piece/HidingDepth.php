@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Piece;
 
+use Apalos\Core\Mesh\Facing;
+
 /**
  * How far the hidden surface lies behind its lip, measured across the pull: from a hidden place to the nearest place beside it, at
  * its own height, from which the way out is free. The deepest of them counts: found on a height map, then sharpened with rays.

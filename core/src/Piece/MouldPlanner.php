@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Piece;
 
+use Apalos\Core\Mesh\Clip;
 use Apalos\Core\Mesh\Direction;
+use Apalos\Core\Mesh\Facing;
 use Apalos\Core\Mesh\Survey;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Piece;
 
+use Apalos\Core\Mesh\Clip;
 use Apalos\Core\Mesh\Direction;
 use Apalos\Core\Mesh\MeshFormat;
 use Apalos\Core\Mesh\MeshReader;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Piece;
 
+use Apalos\Core\Mesh\Facing;
+
 /**
  * The line between what leans towards the pull and what does not: across facets where the lean passes through nought, along edges where
  * the two sides lean apart. What comes to an edge from one side goes on from there on the other, so that every line is closed.

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Piece;
 
+use Apalos\Core\Mesh\Facing;
+
 /**
  * What a level seam locks in: surface under it that leans towards the pull and has rubber of the lower half over it, and the other way
  * round. A pocket that is open only through the seam, such as the inside of a cup, is filled by the half it opens into, and locks nothing.

@@ -6,6 +6,7 @@ namespace Apalos\Core\Piece;
 
 use Apalos\Core\Mesh\Coarse;
 use Apalos\Core\Mesh\Direction;
+use Apalos\Core\Mesh\Facing;
 use Apalos\Core\Mesh\Mesh;
 
 /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Piece;
 
+use Apalos\Core\Mesh\Facing;
+
 /**
  * Finds the parting of a pull: the true silhouette, where the surface turns from one way to the other, outside and on inner walls. Over
  * what is round it runs smoothly across the facets, over a crease along the crease ({@see Creases}).

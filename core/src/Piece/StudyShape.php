@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Piece;
 
 use Apalos\Core\Mesh\Coarse;
+use Apalos\Core\Mesh\Facing;
 
 /** What a picture of a study is drawn from, little-endian: counts, places as float32, corners as uint32; then a letter a facet. */
 final class StudyShape

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Piece;
 
+use Apalos\Core\Mesh\Facing;
+
 /** What a pull sees of a piece, and what it hides. */
 final readonly class Undercuts
 {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Piece;
 
+use Apalos\Core\Mesh\Facing;
+
 /**
  * Between which heights a flat seam may lie: under all that leans towards the pull, over all that leans away. Between the two stand
  * upright walls, on which a seam may run anywhere. A thousandth of the surface may be otherwise: the pits of a scan.

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Apalos\Core\Units;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Measured;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 
 /** A density in grams per millilitre (the same number as a specific gravity), above zero. */
-final readonly class Density
+final readonly class Density implements Measured
 {
     private function __construct(public float $gPerMl) {}
 
@@ -20,5 +22,10 @@ final readonly class Density
         }
 
         return new self($gPerMl);
+    }
+
+    public function measured(): Quantity
+    {
+        return Quantity::density($this->gPerMl);
     }
 }

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Apalos\Core\Units;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Measured;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 
 /** A mass in grams, zero or more. */
-final readonly class Grams
+final readonly class Grams implements Measured
 {
     private function __construct(public float $g) {}
 
@@ -41,5 +43,10 @@ final readonly class Grams
     public function volumeAt(Density $density): Millilitres
     {
         return Millilitres::of($this->g / $density->gPerMl);
+    }
+
+    public function measured(): Quantity
+    {
+        return Quantity::mass($this->g);
     }
 }

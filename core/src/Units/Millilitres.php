@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Apalos\Core\Units;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Measured;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 
 /** A volume in millilitres, zero or more. One cubic inch is 16.387 ml. */
-final readonly class Millilitres
+final readonly class Millilitres implements Measured
 {
     private function __construct(public float $ml) {}
 
@@ -40,5 +42,10 @@ final readonly class Millilitres
     public function massAt(Density $density): Grams
     {
         return Grams::of($this->ml * $density->gPerMl);
+    }
+
+    public function measured(): Quantity
+    {
+        return Quantity::volume($this->ml);
     }
 }

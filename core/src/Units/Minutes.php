@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Apalos\Core\Units;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Measured;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 
 /** A length of time in minutes, zero or more. */
-final readonly class Minutes
+final readonly class Minutes implements Measured
 {
     private function __construct(public float $min) {}
 
@@ -25,5 +27,10 @@ final readonly class Minutes
     public function times(float $factor): self
     {
         return self::of($this->min * $factor);
+    }
+
+    public function measured(): Quantity
+    {
+        return Quantity::duration($this->min);
     }
 }

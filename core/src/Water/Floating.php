@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Water;
 
+use Apalos\Core\Mesh\Clip;
 use Apalos\Core\Mesh\Direction;
+use Apalos\Core\Mesh\Facing;
 use Apalos\Core\Mesh\Mesh;
-use Apalos\Core\Piece\Clip;
-use Apalos\Core\Piece\Facing;
 
 /**
  * How a body lies in water. It sinks in until it displaces its own weight, and turns until its centre of mass lies straight below the

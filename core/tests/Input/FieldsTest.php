@@ -49,7 +49,7 @@ final class FieldsTest extends TestCase
         } catch (BadInput $wrong) {
             self::assertSame($field, $wrong->field);
             self::assertStringContainsString($says, Words::of($wrong));
-            self::assertSame(['error' => ['field' => $field, 'message' => Words::of($wrong)]], Words::book()->refusal($wrong));
+            self::assertSame(['error' => ['field' => $field, 'message' => Words::of($wrong)]], $wrong->told(Words::book()));
         }
     }
 

@@ -86,7 +86,7 @@ final class PhrasebookTest extends TestCase
         $told = Phrasebook::of(self::SENTENCES)->tell(['a' => 1, 'b' => [['message' => Phrase::written('Yes.')], null, true]]);
 
         self::assertSame(['a' => 1, 'b' => [['message' => 'Yes.'], null, true]], $told);
-        self::assertSame(['error' => ['field' => 'x', 'message' => 'No.']], Phrasebook::of(self::SENTENCES)->refusal(BadInput::at('x', Phrase::written('No.'))));
+        self::assertSame(['error' => ['field' => 'x', 'message' => 'No.']], BadInput::at('x', Phrase::written('No.'))->told(Phrasebook::of(self::SENTENCES)));
     }
 
     public function test_words_or_values_that_are_missing_are_noticed(): void

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Apalos\Core\Tests\Piece;
 
 use Apalos\Core\Mesh\Direction;
+use Apalos\Core\Mesh\Facing;
 use Apalos\Core\Mesh\Mesh;
 use Apalos\Core\Mesh\Surveyor;
 use Apalos\Core\Mesh\Welder;
-use Apalos\Core\Piece\Facing;
 use Apalos\Core\Piece\OnePart;
 use Apalos\Core\Piece\Parting;
 use Apalos\Core\Piece\PourSearch;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Tests\Piece;
 
+use Apalos\Core\Mesh\Clip;
 use Apalos\Core\Mesh\Direction;
 use Apalos\Core\Mesh\Mesh;
 use Apalos\Core\Mesh\Surveyor;
 use Apalos\Core\Piece\AirTraps;
-use Apalos\Core\Piece\Clip;
 use Apalos\Core\Piece\Girths;
 use Apalos\Core\Piece\HidingDepth;
 use Apalos\Core\Piece\Poured;

@@ -154,7 +154,8 @@
             class="keep"
             onsubmit={(event) => {
                 event.preventDefault();
-                router.post(`/builds/${String(build.id)}/again`, { copies: more }, { preserveScroll: true });
+                // The first of them is opened: a page of its own, on which nothing of this one stands.
+                router.post(`/builds/${String(build.id)}/again`, { copies: more }, { preserveState: 'errors' });
             }}
         >
             <Measure

@@ -15,7 +15,7 @@
                 onclick={() => {
                     live.doubted = null;
                     void live.record('confirmed', { step: live.run.step.key, sure: true }, 'sure');
-                }}>It is tacky, and it went on</button
+                }}>It was ready, and it went on</button
             >
         </p>
     </section>

@@ -2,10 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Apalos\Core\Piece;
-
-use Apalos\Core\Mesh\Direction;
-use Apalos\Core\Mesh\Mesh;
+namespace Apalos\Core\Mesh;
 
 /** A mesh as it stands to one direction: how far each vertex lies across and along it, and how each facet leans. */
 final readonly class Facing

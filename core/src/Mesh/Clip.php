@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Apalos\Core\Piece;
+namespace Apalos\Core\Mesh;
 
 /**
  * What of a piece lies above a level. Exact for the facets: the volume above a level s is the sum over all facets of the integral of

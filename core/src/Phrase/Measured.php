@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Apalos\Core\Phrase;
+
+/** What has a unit of its own, and can be said in it. */
+interface Measured
+{
+    public function measured(): Quantity;
+}
