@@ -37,13 +37,11 @@ final readonly class Matcher
     /** Of what each size of set may cost, the most that goes into fitting. */
     private const FITTING = 0.75;
 
-    /** @var array{Mixture, Mixture}|null over light and over dark, where depth is asked for */
-    private ?array $through;
+    private Aim $aim;
 
-    public function __construct(private TintRequest $request, private Mixture $mixture, private Lab $target)
+    public function __construct(private TintRequest $request, Mixture $mixture, Lab $target)
     {
-        $depth = $request->depth;
-        $this->through = $depth === null ? null : [new Mixture($request->base, $depth->mm, Spectrum::of(Lab::of(...Depth::LIGHT))), new Mixture($request->base, $depth->mm, Spectrum::of(Lab::of(...Depth::DARK)))];
+        $this->aim = Aim::at($request, $mixture, $target);
     }
 
     /** @return list<PigmentLoads> the best with up to n pigments, then the best with fewer and fewer */
@@ -86,13 +84,6 @@ final readonly class Matcher
         return $fitted;
     }
 
-    /** Steps it takes to see the colour of so many pigments together. */
-    private function looking(int $pigments): int
-    {
-        // With a depth it is looked at three times: as wanted, over light and over dark.
-        return ($this->through === null ? 1 : 3) * Observer::BANDS * ($pigments + 6);
-    }
-
     /**
      * Every parent with one more pigment, each set once, with loads to start from: the parent's, and a little of the new one.
      *
@@ -125,13 +116,13 @@ final readonly class Matcher
     {
         $pigments = $this->of($start['set']);
         $loads = $this->within($start['loads']);
-        $residual = $this->residual($pigments, $loads);
-        $error = self::square($residual);
+        $residual = $this->aim->residual($pigments, $loads);
+        $error = Aim::square($residual);
         $damping = 1e-3;
-        for ($round = 0; $round < self::ROUNDS && $error > self::CLOSE && $budget->spend((2 + count($loads)) * $this->looking(count($loads))); $round++) {
+        for ($round = 0; $round < self::ROUNDS && $error > self::CLOSE && $budget->spend((2 + count($loads)) * $this->aim->looking(count($loads))); $round++) {
             $tried = $this->within($this->step($pigments, $loads, $residual, $damping));
-            $after = $this->residual($pigments, $tried);
-            $gain = $error - self::square($after);
+            $after = $this->aim->residual($pigments, $tried);
+            $gain = $error - Aim::square($after);
             if ($gain > 0.0) {
                 [$loads, $residual, $error, $damping] = [$tried, $after, $error - $gain, $damping / 4.0];
                 if ($gain < 0.002 * $error) {
@@ -159,16 +150,16 @@ final readonly class Matcher
             $moved = $loads;
             $h = max(1e-5, 1e-4 * $loads[$j]);
             $moved[$j] += $h;
-            $slopes[$j] = array_map(static fn (float $after, float $before): float => ($after - $before) / $h, $this->residual($pigments, $moved), $residual);
+            $slopes[$j] = array_map(static fn (float $after, float $before): float => ($after - $before) / $h, $this->aim->residual($pigments, $moved), $residual);
         }
         $matrix = [];
         $right = [];
         for ($i = 0; $i < $n; $i++) {
             for ($j = 0; $j < $n; $j++) {
-                $matrix[$i][$j] = self::dot($slopes[$i], $slopes[$j]);
+                $matrix[$i][$j] = Aim::dot($slopes[$i], $slopes[$j]);
             }
             $matrix[$i][$i] = $matrix[$i][$i] * (1.0 + $damping) + 1e-9;
-            $right[$i] = -self::dot($slopes[$i], $residual);
+            $right[$i] = -Aim::dot($slopes[$i], $residual);
         }
         $step = LinearSystem::solve($matrix, $right);
 
@@ -199,9 +190,9 @@ final readonly class Matcher
         $grid = $this->request->stepPct;
         $finest = $grid ?? self::FINEST_PCT;
         $loads = $grid === null ? $loads : $this->weighable($loads, $grid);
-        $error = $this->difference($pigments, $loads);
+        $error = $this->aim->off($pigments, $loads);
         for ($step = $grid === null ? 0.1 : 8.0 * $grid; $step >= $finest - 1e-12; $step /= 2.0) {
-            for ($round = 0, $better = true; $better && $round < 12 && $budget->spend(2 * count($loads) * $this->looking(count($loads))); $round++) {
+            for ($round = 0, $better = true; $better && $round < 12 && $budget->spend(2 * count($loads) * $this->aim->looking(count($loads))); $round++) {
                 $better = false;
                 foreach (array_keys($loads) as $j) {
                     foreach ([$step, -$step] as $by) {
@@ -210,7 +201,7 @@ final readonly class Matcher
                         if (array_sum($tried) > $this->request->maxLoad + 1e-9) {
                             continue;
                         }
-                        $after = $this->difference($pigments, $tried);
+                        $after = $this->aim->off($pigments, $tried);
                         if ($after < $error - 1e-9) {
                             [$loads, $error, $better] = [$tried, $after, true];
                         }
@@ -227,10 +218,7 @@ final readonly class Matcher
             }
         }
 
-        $lab = $this->mixture->lab($pigments, $loads);
-        $through = $this->seenThrough($pigments, $loads);
-
-        return new PigmentLoads($named, $lab, Difference::between($this->target, $lab), $through === null ? null : Depth::shown(...$through), $this->difference($pigments, $loads));
+        return $this->aim->hit($named, $pigments, $loads);
     }
 
     /**
@@ -248,72 +236,6 @@ final readonly class Matcher
         ksort($steps);
 
         return array_map(static fn (float $n): float => $n * $grid, $steps);
-    }
-
-    /**
-     * @param  list<Colourant>  $pigments
-     * @param  array<int, float>  $loads
-     * @return list<float> how far off the colour is in Lab, and the depth where that counts
-     */
-    private function residual(array $pigments, array $loads): array
-    {
-        $lab = $this->mixture->lab($pigments, $loads);
-
-        return [$lab->l - $this->target->l, $lab->a - $this->target->a, $lab->b - $this->target->b, ...$this->deep($pigments, $loads)];
-    }
-
-    /**
-     * @param  list<Colourant>  $pigments
-     * @param  array<int, float>  $loads
-     * @return list<float>
-     */
-    private function deep(array $pigments, array $loads): array
-    {
-        $through = $this->seenThrough($pigments, $loads);
-
-        return $through === null || $this->request->depth === null ? [] : $this->request->depth->off(...$through);
-    }
-
-    /**
-     * @param  list<Colourant>  $pigments
-     * @param  array<int, float>  $loads
-     * @return array{Lab, Lab}|null
-     */
-    private function seenThrough(array $pigments, array $loads): ?array
-    {
-        return $this->through === null ? null : [$this->through[0]->lab($pigments, $loads), $this->through[1]->lab($pigments, $loads)];
-    }
-
-    /**
-     * @param  list<Colourant>  $pigments
-     * @param  array<int, float>  $loads
-     */
-    private function difference(array $pigments, array $loads): float
-    {
-        $colour = Difference::between($this->target, $this->mixture->lab($pigments, $loads));
-        $deep = $this->deep($pigments, $loads);
-
-        return $deep === [] ? $colour : sqrt($colour ** 2 + self::square($deep));
-    }
-
-    /** @param  list<float>  $residual */
-    private static function square(array $residual): float
-    {
-        return self::dot($residual, $residual);
-    }
-
-    /**
-     * @param  list<float>  $one
-     * @param  list<float>  $other
-     */
-    private static function dot(array $one, array $other): float
-    {
-        $sum = 0.0;
-        foreach ($one as $i => $value) {
-            $sum += $value * $other[$i];
-        }
-
-        return $sum;
     }
 
     /**
