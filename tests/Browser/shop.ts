@@ -92,6 +92,15 @@ export class Shop {
     }
 
     async start(): Promise<void> {
+        // One left over from a run that was broken off would answer in its place, with another shop.
+        if (
+            await fetch(`${this.url}/up`).then(
+                () => true,
+                () => false,
+            )
+        ) {
+            throw new Error(`Something already answers at ${this.url}. Stop it before the browser tests.`);
+        }
         this.#server = spawn('php', [...limits, '-d', 'opcache.enable_cli=1', '-S', `127.0.0.1:${String(this.port)}`, join(root, router)], {
             cwd: join(root, 'public'),
             env: this.#environment,

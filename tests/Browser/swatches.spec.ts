@@ -304,7 +304,7 @@ test('a colour is wanted with what shows through it, and the depth can outweigh 
     const deltaE = page.getByTestId('delta-e');
     await expect(deltaE).toBeVisible();
     const plain = Number(await deltaE.textContent());
-    await expect(page.getByText('of a dark card shows through')).toBeHidden();
+    await expect(page.locator('.recipe', { hasText: 'of a dark card shows through' })).toBeHidden();
     await page.getByLabel('A dark card shows through').fill('60');
     const shows = page.locator('.recipe', { hasText: 'of a dark card shows through' }).locator('b.fig').nth(1);
     const said = async (): Promise<{ off: number; deltaE: number }> => ({

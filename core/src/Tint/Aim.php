@@ -18,6 +18,12 @@ final readonly class Aim
         return new self($mixture, $target, $depth, $depth === null ? null : [$over(Lab::of(...Depth::LIGHT), $depth), $over(Lab::of(...Depth::DARK), $depth)]);
     }
 
+    /** The same for its colour alone; null where nothing else is asked. */
+    public function ofColour(): ?self
+    {
+        return $this->depth === null ? null : new self($this->mixture, $this->target, null, null);
+    }
+
     /** Steps it takes to see the colour of so many pigments together: with a depth it is looked at three times, as wanted, over light and over dark. */
     public function looking(int $pigments): int
     {

@@ -37,15 +37,41 @@ final readonly class Matcher
     /** Of what each size of set may cost, the most that goes into fitting. */
     private const FITTING = 0.75;
 
-    private Aim $aim;
+    public function __construct(private TintRequest $request, private Aim $aim) {}
 
-    public function __construct(private TintRequest $request, Mixture $mixture, Lab $target)
+    /**
+     * With a depth there are two valleys, thin layers and dense ones: what meets the colour alone is walked on from as well.
+     *
+     * @return list<PigmentLoads> the best with up to n pigments, then the best with fewer and fewer
+     */
+    public function best(): array
     {
-        $this->aim = Aim::at($request, $mixture, $target);
+        $colour = $this->aim->ofColour();
+        $seeds = $colour === null ? [] : array_map(fn (PigmentLoads $one): PigmentLoads => $this->onFrom($one), (new self($this->request, $colour))->searched());
+
+        return self::inOrder([...$this->searched(), ...$seeds]);
     }
 
-    /** @return list<PigmentLoads> the best with up to n pigments, then the best with fewer and fewer */
-    public function best(): array
+    private function onFrom(PigmentLoads $seed): PigmentLoads
+    {
+        $at = array_flip(array_map(static fn (Colourant $pigment): string => $pigment->name, $this->request->pigments));
+
+        return $this->refine(array_map(static fn (string $name): int => $at[$name], array_keys($seed->loads)), array_values($seed->loads), $this->request->budget);
+    }
+
+    /**
+     * @param  list<PigmentLoads>  $recipes
+     * @return list<PigmentLoads> the nearest first, of as near ones that with fewer pigments
+     */
+    private static function inOrder(array $recipes): array
+    {
+        usort($recipes, static fn (PigmentLoads $a, PigmentLoads $b): int => [$a->miss, count($a->loads)] <=> [$b->miss, count($b->loads)]);
+
+        return $recipes;
+    }
+
+    /** @return list<PigmentLoads> */
+    private function searched(): array
     {
         $recipes = [];
         $parents = [['set' => [], 'loads' => [], 'error' => INF]];
@@ -62,9 +88,8 @@ final readonly class Matcher
                 $recipes[] = $refined[0];
             }
         }
-        usort($recipes, static fn (PigmentLoads $a, PigmentLoads $b): int => [$a->miss, count($a->loads)] <=> [$b->miss, count($b->loads)]);
 
-        return $recipes;
+        return self::inOrder($recipes);
     }
 
     /**

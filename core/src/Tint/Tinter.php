@@ -51,7 +51,7 @@ final readonly class Tinter
     public function answer(TintRequest $request): TintResult
     {
         $mixture = new Mixture($request->base, $request->mm, Spectrum::of($request->backing));
-        $recipes = $request->loads === null && $request->target !== null ? (new Matcher($request, $mixture, $request->target))->best() : [];
+        $recipes = $request->loads === null && $request->target !== null ? (new Matcher($request, Aim::at($request, $mixture, $request->target)))->best() : [];
         $recipe = $recipes[0] ?? $this->shown($request, $mixture);
         $fewer = array_values(array_filter($recipes, static fn (PigmentLoads $other): bool => $other !== $recipe && count($other->loads) < max(1, count($recipe->loads))));
 

@@ -10,6 +10,7 @@ use Apalos\Core\Tint\Depth;
 use Apalos\Core\Tint\KubelkaMunk;
 use Apalos\Core\Tint\Lab;
 use Apalos\Core\Tint\Observer;
+use Apalos\Core\Tint\PigmentLoads;
 use Apalos\Core\Tint\Spectrum;
 use Apalos\Core\Tint\Tinter;
 use Apalos\Core\Tint\TintResult;
@@ -97,6 +98,35 @@ final class SeeThroughTest extends TestCase
         self::assertLessThan(4.0, $before['off'] ?? INF);
         $plain = self::ask(['thickness_mm' => 3, 'backing_lab' => Depth::LIGHT, 'target' => ['lab' => $target->toArray()]]);
         self::assertNull($plain->recipe->showsPct, 'Where nobody asks, nothing is said.');
+    }
+
+    /** @return iterable<string, array{list<float>, float}> Lab, and what is to show through */
+    public static function wishes(): iterable
+    {
+        foreach ([[61.8, 12.8, 22.4], [40.0, 20.0, 18.0], [75.0, 4.0, 14.0], [30.0, 5.0, 5.0]] as $lab) {
+            foreach ([5.0, 30.0, 60.0, 90.0] as $shows) {
+                yield implode(' ', $lab)." at {$shows} %" => [$lab, $shows];
+            }
+        }
+    }
+
+    /**
+     * Whatever is asked for besides, nothing worse is answered than what was found for the colour alone; on the steps of a scale too.
+     *
+     * @param  list<float>  $lab
+     */
+    #[DataProvider('wishes')]
+    public function test_what_meets_the_colour_alone_stays_in_the_choice(array $lab, float $shows): void
+    {
+        $seen = ['thickness_mm' => 4, 'backing_lab' => Depth::LIGHT, 'batch_g' => 100, 'division_g' => 0.1];
+        $plain = self::ask([...$seen, 'target' => ['lab' => $lab]])->recipe;
+        foreach ([0.5, 2.0, 8.0] as $weight) {
+            $target = ['lab' => $lab, 'depth' => ['shows_pct' => $shows, 'weight' => $weight]];
+            $found = self::ask([...$seen, 'target' => $target])->recipe;
+            $same = self::ask([...$seen, 'target' => $target, 'loads' => $plain->loads])->recipe;
+            $off = static fn (PigmentLoads $one): float => hypot($one->deltaE, $weight / 10.0 * (($one->showsPct ?? 0.0) - $shows));
+            self::assertLessThanOrEqual($off($same) + 1e-6, $off($found));
+        }
     }
 
     public function test_where_colour_and_depth_pull_apart_it_is_said(): void
