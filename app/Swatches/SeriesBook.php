@@ -80,7 +80,8 @@ final readonly class SeriesBook
     {
         $recipe = $this->recipe($in);
         $more = Fields::of([
-            'puck_ml' => $in->toArray()['puck_ml'] ?? null, 'spare_pct' => $in->toArray()['spare_pct'] ?? null, 'mix_min' => $in->toArray()['mix_min'] ?? null,
+            'puck_ml' => $in->toArray()['puck_ml'] ?? null, 'spare_pct' => $in->toArray()['spare_pct'] ?? null, // What is heated is stirred by the heat, before its clock.
+            'mix_min' => $this->library->way($recipe->base)->heat !== null ? 0 : $in->toArray()['mix_min'] ?? null,
             'scale' => ['division_g' => $this->workshop->scale_division_g, 'capacity_g' => $this->workshop->scale_capacity_g], 'room_c' => $this->room->now()->degrees,
         ]);
         $softener = $in->text('kind') === 'tint' ? null : $this->softener($in, $recipe);

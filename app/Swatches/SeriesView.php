@@ -18,7 +18,7 @@ final readonly class SeriesView implements View
     /**
      * @return array{
      *     kind: 'softener'|'tint', base: string, pigment: string,
-     *     bases: list<array{code: string, name: string, family: string, softeners: list<array{code: string, name: string, limit_pct: float}>, pigment_basis: string, pigment_into: string, undrawn: int}>,
+     *     bases: list<array{code: string, name: string, family: string, softeners: list<array{code: string, name: string, limit_pct: float}>, pigment_basis: string, pigment_into: string, undrawn: int, heated: bool}>,
      *     pigments: list<array{code: string, name: string, colour: string, families: list<string>}>
      * }
      */
@@ -35,7 +35,7 @@ final readonly class SeriesView implements View
             'bases' => array_values(array_map(fn (BaseSheet $base): array => [
                 'code' => $base->code, 'name' => $base->name, 'family' => $base->family,
                 'softeners' => array_map(static fn (string $code): array => ['code' => $code, 'name' => $shelf->additives[$code]->name, 'limit_pct' => $base->bears($shelf->additives[$code])], $choices[$base->code] ?? []),
-                'pigment_basis' => $base->limitFor(AdditiveRole::Pigment)->basis->value ?? 'pct_of_total', 'pigment_into' => $base->limitFor(AdditiveRole::Pigment)->into->value ?? 'a', 'undrawn' => count($this->undrawn->in($base)),
+                'pigment_basis' => $base->limitFor(AdditiveRole::Pigment)->basis->value ?? 'pct_of_total', 'pigment_into' => $base->limitFor(AdditiveRole::Pigment)->into->value ?? 'a', 'undrawn' => count($this->undrawn->in($base)), 'heated' => $this->library->way($base)->heat !== null,
             ], $bases)),
             'pigments' => array_values(array_map(static fn ($a): array => ['code' => $a->code, 'name' => $a->name, 'colour' => $a->colour, 'families' => $a->families], array_filter($this->library->atHand()->additives, static fn ($a): bool => $a->role === AdditiveRole::Pigment))),
         ];

@@ -305,7 +305,7 @@ test('a colour is wanted with what shows through it, and the depth can outweigh 
     await expect(deltaE).toBeVisible();
     const plain = Number(await deltaE.textContent());
     await expect(page.locator('.recipe', { hasText: 'of a dark card shows through' })).toBeHidden();
-    await page.getByLabel('A dark card shows through').fill('60');
+    await page.getByLabel('Dark shows through').fill('60');
     const shows = page.locator('.recipe', { hasText: 'of a dark card shows through' }).locator('b.fig').nth(1);
     const said = async (): Promise<{ off: number; deltaE: number }> => ({
         off: Math.abs(Number(await shows.textContent()) - 60),
@@ -327,7 +327,7 @@ test('a colour is wanted with what shows through it, and the depth can outweigh 
     expect(deep.off).toBeLessThan(close.off);
     expect(close.deltaE).toBeLessThan(deep.deltaE);
     expect(close.deltaE).toBeLessThan(plain + 3);
-    await page.getByLabel('A dark card shows through').fill('140');
+    await page.getByLabel('Dark shows through').fill('140');
     await expect(page.getByRole('alert').filter({ hasText: '100' }).first()).toBeVisible();
 });
 

@@ -2553,6 +2553,7 @@ export type SeriesView = {
         pigment_basis: string;
         pigment_into: string;
         undrawn: number;
+        heated: boolean;
     }[];
     pigments: {
         code: string;

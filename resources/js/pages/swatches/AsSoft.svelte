@@ -49,7 +49,7 @@
         </ul>
         {#if found !== null && found.formulas.length === 0}<p class="quiet">No formula by that name whose softness is known.</p>{/if}
         {#if found?.more}<p class="quiet">More of them by a longer name.</p>{/if}
-        <button type="button" class="btn btn-ghost" onclick={() => (open = false)}>Leave it</button>
+        <button type="button" class="btn btn-ghost justify-self-start" onclick={() => (open = false)}>Leave it</button>
     </fieldset>
 {/if}
 
@@ -60,15 +60,20 @@
         gap: 0.5rem;
     }
     ul {
-        display: flex;
-        flex-wrap: wrap;
+        display: grid;
         gap: 0.4rem;
         max-height: 14rem;
         overflow-y: auto;
     }
+    .fig {
+        white-space: nowrap;
+    }
     .pick {
         min-height: 2.75rem;
         height: auto;
+        width: 100%;
+        justify-content: space-between;
+        gap: 0.75rem;
         text-align: left;
     }
 </style>

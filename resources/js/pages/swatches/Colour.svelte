@@ -160,7 +160,7 @@
         {#if form.wanted !== null}
             <div class="two">
                 <Measure
-                    label="A dark card shows through"
+                    label="Dark shows through"
                     kind="percent"
                     bind:value={form.shows}
                     error={trouble('depth.shows_pct')}

@@ -175,7 +175,13 @@
             <Measure label="A puck holds" kind="volume" bind:value={form.puck} error={trouble('puck_ml')} onchange={ask} />
             <Measure label="and is thick" kind="length" bind:value={form.thickness} />
             <Measure label="Lost on cups" kind="percent" bind:value={form.spare} error={trouble('spare_pct')} onchange={ask} />
-            <Measure label="Mixing" kind="minutes" bind:value={form.mixing} error={trouble('mix_min')} onchange={ask} />
+            {#if sheet?.heated !== true}<Measure
+                    label="Mixing"
+                    kind="minutes"
+                    bind:value={form.mixing}
+                    error={trouble('mix_min')}
+                    onchange={ask}
+                />{/if}
         </div>
         <Wrong says={elsewhere} />
         {#if plan !== null}
