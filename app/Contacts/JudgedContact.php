@@ -70,7 +70,7 @@ final readonly class JudgedContact
      * What somebody has to see done before anything is mixed.
      *
      * @param  Sealer|null  $sealer  the one that is planned
-     * @return list<array{id: string, text: string, minutes: float, act?: string}>
+     * @return list<array{id: string, text: string, minutes: float, act?: string, with?: string}>
      */
     public function checklist(Phrasebook $words, ?Sealer $sealer = null): array
     {
@@ -88,7 +88,7 @@ final readonly class JudgedContact
                     'test' => "{$this->touch->with}: tested with a test patch, and it came away clean and dry.",
                     default => "{$this->touch->with}: {$what}{$times}".($step->flashesOff ? ', flashed off. ' : ', on. ').$note,
                 },
-                'minutes' => $step->minutes, 'act' => $step->do,
+                'minutes' => $step->minutes, 'act' => $step->do, ...($step->do === 'release' ? ['with' => "{$what}{$times}"] : []),
             ];
         }
         if ($this->touch->surface->before !== null) {

@@ -148,10 +148,8 @@ final class DayDesk
     {
         $cautions = $this->library->cautions();
         foreach ($base->hazards ?? [] as $hazard) {
-            foreach ($cautions[$hazard]['gear'] ?? [] as $gear) {
-                if (stripos($gear, 'glove') !== false) {
-                    return $gear;
-                }
+            if (isset($cautions[$hazard]['gloves'])) {
+                return $cautions[$hazard]['gloves'];
             }
         }
 

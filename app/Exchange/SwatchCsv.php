@@ -21,7 +21,7 @@ final readonly class SwatchCsv
         return Fields::of(match (true) {
             $has('swatch', 'formula', 'recipe', 'poured_at') => ['swatches' => self::swatches($rows)],
             $has('formula', 'version', 'recipe') => ['formulas' => self::formulas($rows)],
-            $has('name', 'l', 'a', 'b') => ['targets' => array_map(static fn (array $row, int $i): array => ['name' => $row['name'], 'lab' => self::lab($row, "line {$i}")], $rows, array_keys($rows))],
+            $has('name', 'l', 'a', 'b') => ['targets' => array_map(static fn (array $row, int $i): array => ['name' => $row['name'], 'lab' => self::lab($row, "line {$i}"), ...array_filter(['shows_pct' => self::number($row, 'shows_pct', "line {$i}"), 'at_mm' => self::number($row, 'at_mm', "line {$i}")], static fn (?float $value): bool => $value !== null)], $rows, array_keys($rows))],
             default => throw BadInput::at('file', Phrase::written('The first line must name the columns: name, L, a, b for colours; formula, version, recipe for formulas; swatch, formula, recipe, poured_at for swatches.')),
         });
     }

@@ -23,7 +23,7 @@ final readonly class SwatchExport
 
     public const FORMULA_COLUMNS = ['formula', 'kind', 'version', 'parent', 'note', 'recipe', 'retired'];
 
-    public const TARGET_COLUMNS = ['name', 'l', 'a', 'b'];
+    public const TARGET_COLUMNS = ['name', 'l', 'a', 'b', 'shows_pct', 'at_mm'];
 
     public function __construct(private Workshop $workshop) {}
 
@@ -44,7 +44,7 @@ final readonly class SwatchExport
                     'card_lab' => $r->card_lab, 'source' => $r->source, 'within_delta_e' => $r->within_delta_e, 'left_out' => $r->left_out,
                 ], static fn (mixed $value): bool => $value !== null))->all(),
             ])->values()->all(),
-            'targets' => $this->workshop->colourTargets()->orderBy('name')->get()->map(static fn (ColourTarget $target): array => ['name' => $target->name, 'lab' => $target->lab])->values()->all(),
+            'targets' => $this->workshop->colourTargets()->orderBy('name')->get()->map(static fn (ColourTarget $target): array => ['name' => $target->name, 'lab' => $target->lab, ...$target->depthSaid()])->values()->all(),
         ];
     }
 
@@ -78,7 +78,7 @@ final readonly class SwatchExport
     public function targetRows(): iterable
     {
         foreach ($this->workshop->colourTargets()->orderBy('name')->get() as $target) {
-            yield [$target->name, ...$target->lab];
+            yield [$target->name, ...$target->lab, $target->shows_pct, $target->at_mm];
         }
     }
 

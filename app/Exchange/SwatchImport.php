@@ -7,6 +7,7 @@ namespace App\Exchange;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Tint\Depth;
 use Apalos\Core\Tint\Lab;
 use App\Library\KeepFormula;
 use App\Machine\Cancelled;
@@ -160,7 +161,7 @@ final class SwatchImport
                 $this->workshop->colourTargets()->whereKey($some)->delete();
             }
             foreach ($made['colours'] ?? [] as $was) {
-                is_array($was) && $this->workshop->colourTargets()->whereKey($was['id'] ?? 0)->first()?->update(['lab' => $was['lab'] ?? []]);
+                is_array($was) && $this->workshop->colourTargets()->whereKey($was['id'] ?? 0)->first()?->update(array_diff_key($was, ['id' => true]));
             }
             $this->workshop->formulas()->whereKey(array_unique($formulas))->whereDoesntHave('versions')->delete();
             $this->cards->take(...array_values(array_unique(array_map(intval(...), $touched))));
@@ -259,13 +260,14 @@ final class SwatchImport
 
     private function target(Fields $in): void
     {
-        $in->only('name', 'lab');
+        $in->only('name', 'lab', 'shows_pct', 'at_mm');
         [$name, $lab] = [mb_substr($in->text('name'), 0, 120), Lab::from($in, 'lab')->toArray()];
         $there = $this->workshop->colourTargets()->where('name', $name)->first();
-        if ($there !== null && $there->lab != $lab) {
-            $this->made['colours'][] = ['id' => $there->id, 'lab' => $there->lab];
+        $depth = Depth::kept($in);
+        if ($there !== null && ($there->lab != $lab || $there->depth() != $depth)) {
+            $this->made['colours'][] = ['id' => $there->id, 'lab' => $there->lab, ...$there->depth()];
         }
-        $target = $this->workshop->colourTargets()->updateOrCreate(['name' => $name], ['lab' => $lab]);
+        $target = $this->workshop->colourTargets()->updateOrCreate(['name' => $name], ['lab' => $lab, ...$depth]);
         if ($target->wasRecentlyCreated) {
             $this->made['targets'][] = $target->id;
             $this->new['targets']++;

@@ -6,6 +6,7 @@ namespace App\Faults;
 
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Run\MixingCup;
+use App\Library\Library;
 use App\Lists\Rows;
 use App\Log\RecordedRun;
 use App\Models\Mould;
@@ -18,7 +19,7 @@ use Carbon\CarbonImmutable;
 /** What the log already knows of a pour that counts for what went wrong with it. */
 final readonly class PourFacts
 {
-    public function __construct(private CureClock $clock, private Lives $lives) {}
+    public function __construct(private CureClock $clock, private Lives $lives, private Library $library) {}
 
     /** @return array<string, bool|float|string> */
     public function of(RecordedRun $run): array
@@ -83,6 +84,7 @@ final readonly class PourFacts
         $sheets = $run->pour->snapshot->content['materials'] ?? [];
         $base = $sheets[$run->frozen->code] ?? [];
         $family = is_string($base['family'] ?? null) ? $base['family'] : '';
+        $chemistry = $this->library->knowledge()->families[$family] ?? null;
         $poured = [];
         foreach ($run->state->cups as $cup) {
             foreach ($cup->poured as $name => $grams) {
@@ -99,7 +101,7 @@ final readonly class PourFacts
 
         return [
             'family' => $family === '' ? null : $family,
-            'moisture_sensitive' => $family === '' ? null : str_starts_with($family, 'urethane'), 'hot_vinyl' => $family === '' ? null : $family === 'plastisol',
+            'moisture_sensitive' => $chemistry?->isAnyOf(['urethane']), 'hot_vinyl' => $chemistry?->isAnyOf(['plastisol']),
             'softener_pct_of_ab' => $ab > 0.0 ? 100.0 * $soft / $ab : null, 'softener_max_pct' => $bears, 'pigment_weighed' => $pigment === [] ? null : true,
         ];
     }

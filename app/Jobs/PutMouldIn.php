@@ -73,7 +73,7 @@ final readonly class PutMouldIn
     /** @return list<array{string, MouldPart}> */
     private function links(MouldKind $kind): array
     {
-        $jacket = array_filter($kind->parts, static fn (string $part): bool => str_contains($part, 'jacket')) === [] ? [] : [["Jacket for {$kind->name}", MouldPart::Jacket]];
+        $jacket = $kind->jacketed ? [["Jacket for {$kind->name}", MouldPart::Jacket]] : [];
 
         return $kind->rubber === 'split' ? [["{$kind->name}, first half", MouldPart::Half], ["{$kind->name}, second half", MouldPart::Half]] : [[$kind->name, MouldPart::Whole], ...$jacket];
     }

@@ -167,10 +167,10 @@ final class Library
         return Phrasebook::of($this->read('phrases/en.yaml')['en'] ?? []);
     }
 
-    /** @return array<string, array{title: string, text: string, gear: list<string>, at?: string}> by id */
+    /** @return array<string, array{title: string, text: string, gear: list<string>, gloves?: string, at?: string}> by id */
     public function cautions(): array
     {
-        /** @var array<string, array{title: string, text: string, gear: list<string>, at?: string}> */
+        /** @var array<string, array{title: string, text: string, gear: list<string>, gloves?: string, at?: string}> */
         return $this->read('cautions.yaml')['cautions'] ?? [];
     }
 

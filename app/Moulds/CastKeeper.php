@@ -22,9 +22,6 @@ use Illuminate\Support\Facades\DB;
 /** After something happened in a run: what is in which mould, what came out of it, and what was done to the mould on the way. */
 final readonly class CastKeeper
 {
-    /** A tick of the run's checklist that is an act of care: `care-M-act`. */
-    public const TICK = '/^care-(\d+)-([a-z]+)-/';
-
     private const MOST_PIECES = 2_000;
 
     public function __construct(private Rack $rack) {}
@@ -155,24 +152,16 @@ final readonly class CastKeeper
         Rows::of('mould_care')->where('pour_id', $run->pour->id)->delete();
         $ticked = [];
         $said = self::said($run);
-        $texts = array_column($run->plan->checklist, 'text', 'id');
+        $cares = array_column(array_filter($run->plan->checklist, static fn (array $item): bool => isset($item['care'], $item['mould'])), null, 'id');
         foreach ($run->facts as $fact) {
-            $item = $fact->payload['item'] ?? null;
-            if (is_string($item) && $fact->kind === 'checked' && in_array($item, $run->state->checked, true) && preg_match(self::TICK, $item, $part) === 1 && Act::tryFrom($part[2]) !== null) {
-                $ticked[$item] = ['workshop_id' => $run->pour->workshop_id, 'mould_id' => count($said) === 1 ? $said[0] : (int) $part[1], 'pour_id' => $run->pour->id, 'act' => $part[2], 'what' => self::what($texts[$item] ?? ''), 'at' => $fact->at()->format('Y-m-d H:i:s.v')];
+            $item = $fact->kind === 'checked' && is_string($id = $fact->payload['item'] ?? null) && in_array($id, $run->state->checked, true) ? $cares[$id] ?? null : null;
+            $act = Act::tryFrom($item['care'] ?? '');
+            if ($item !== null && $act !== null) {
+                $ticked[$item['id']] = ['workshop_id' => $run->pour->workshop_id, 'mould_id' => count($said) === 1 ? $said[0] : $item['mould'], 'pour_id' => $run->pour->id, 'act' => $act->value, 'what' => isset($item['with']) ? mb_substr($item['with'], 0, 160) : null, 'at' => $fact->at()->format('Y-m-d H:i:s.v')];
             }
         }
         $there = $ticked === [] ? [] : array_map(intval(...), Rows::of('moulds')->whereIn('id', array_column($ticked, 'mould_id'))->pluck('id')->all());
         DB::table('mould_care')->insert(array_values(array_filter($ticked, static fn (array $care): bool => in_array($care['mould_id'], $there, true))));
-    }
-
-    /** What a tick says was done with, without on what: `Plaster mould: warm jelly, thin, on.` is warm jelly, thin. */
-    private static function what(string $text): ?string
-    {
-        // What the mould itself wants says no more than that it was done.
-        $said = preg_match('/^[^:]*\(M-\d+\): /u', $text) === 1 ? '' : (string) preg_replace(['/^[^:]*: /u', '/\.(\s.*)?$/us', '/, (on|flashed off)$/u'], '', $text);
-
-        return $said === '' ? null : mb_substr($said, 0, 160);
     }
 
     /** Castings that are in no mould the rack knows. */

@@ -10,6 +10,7 @@ use Apalos\Core\Keep\MouldMark;
 use Apalos\Core\Keep\MouldPast;
 use Apalos\Core\Keep\ReleaseSchool;
 use Apalos\Core\Material\BaseSheet;
+use Apalos\Core\Run\RunPlan;
 use App\Library\Library;
 use App\Log\FrozenPlan;
 use App\Models\Mould;
@@ -18,7 +19,11 @@ use App\Models\Workshop;
 use App\Room\CureClock;
 use Carbon\CarbonImmutable;
 
-/** What a mould wants before something is cast in it, as it stands now. */
+/**
+ * What a mould wants before something is cast in it, as it stands now.
+ *
+ * @phpstan-import-type Item from RunPlan
+ */
 final readonly class MouldWants
 {
     public function __construct(private Library $library, private Workshop $workshop, private CureClock $clock) {}
@@ -80,12 +85,13 @@ final readonly class MouldWants
     /**
      * As ticks of a run's checklist.
      *
-     * @return list<array{id: string, text: string, minutes: float}>
+     * @return list<Item>
      */
     public function checklist(Mould $mould, string $base, CarbonImmutable $now): array
     {
         return array_map(static fn (CareRule $rule): array => [
             'id' => sprintf('care-%d-%s-%s', $mould->id, $rule->act->value ?? 'look', $rule->id), 'text' => "{$mould->name} ({$mould->code()}): {$rule->text} {$rule->why}", 'minutes' => 0.0,
+            ...($rule->act === null ? [] : ['care' => $rule->act->value, 'mould' => $mould->id]),
         ], $this->of($mould, $base, $now));
     }
 }

@@ -137,7 +137,7 @@ final readonly class RunView implements View
             'gear' => $this->gear(),
             'waste' => Phrase::written($this->run->pour->snapshot->content['waste'] ?? ''),
             'faults' => $this->snapshot()['faults'],
-            'checklist' => array_map(fn (array $item): array => [...$item, 'begun_ms' => $this->ms($this->run->at($state->begunAt[$item['id']] ?? null)), 'done' => in_array($item['id'], $state->checked, true)], $this->run->plan->checklist),
+            'checklist' => array_map(fn (array $item): array => ['id' => $item['id'], 'text' => $item['text'], 'minutes' => $item['minutes'], 'begun_ms' => $this->ms($this->run->at($state->begunAt[$item['id']] ?? null)), 'done' => in_array($item['id'], $state->checked, true)], $this->run->plan->checklist),
             'weighed_g' => $state->weighedGrams(),
             'left_g' => $this->run->beside->leftG,
             'planned_g' => array_sum(array_map(array_sum(...), $this->run->plan->batches)),

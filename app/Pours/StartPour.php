@@ -6,7 +6,6 @@ namespace App\Pours;
 
 use Apalos\Core\Build\BuildFactKind;
 use Apalos\Core\Casting\CastingWay;
-use Apalos\Core\Contact\Preparation;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Keep\Act;
@@ -37,7 +36,6 @@ use App\Models\Mould;
 use App\Models\Outdated;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Moulds\CastKeeper;
 use App\Moulds\MouldWants;
 use App\Moulds\Rack;
 use App\Room\RoomTemperature;
@@ -47,7 +45,11 @@ use App\Stock\ScrapBook;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
-/** Begins a run: freezes the plan with all it rests on, pins the formula to a version. Asked twice, it begins once. */
+/**
+ * Begins a run: freezes the plan with all it rests on, pins the formula to a version. Asked twice, it begins once.
+ *
+ * @phpstan-type Asked array{id: string, text: string, minutes: float, act?: string, care?: string, mould?: int, with?: string}
+ */
 final readonly class StartPour
 {
     public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer, private Phrasebook $words, private BuildOrder $order, private Rack $rack, private MouldWants $wants, private LotBook $lots, private AppendFact $append, private FollowPlan $follow, private Library $library, private ScrapBook $scrap) {}
@@ -86,7 +88,8 @@ final readonly class StartPour
             $asked = [...$this->melted($way, $lots, $reckoning->mix), ...$step->checklist ?? [], ...$step?->touchesOriginal === false ? $this->habits($fresh, $reckoning->recipe->base->code) : $this->checklist($fresh, $reckoning->recipe->base->code, $mould, $step?->bed, $now)];
             // What the build has done already stands on the list, ticked: asked once is enough.
             $done = [...$step->done ?? [], ...array_column(array_filter($asked, static fn (array $item): bool => $step?->care->doneAt($item['act'] ?? '') !== null), 'id')];
-            $checklist = array_map(static fn (array $item): array => ['id' => $item['id'], 'text' => $item['text'], 'minutes' => $item['minutes']], $asked);
+            // What a build asked of its own act is no word of the list.
+            $checklist = array_map(static fn (array $item): array => array_diff_key($item, ['act' => true]), $asked);
             $sheet = Fields::of($fresh->sheet);
             $plan = $sheet->object('plan');
             $vessel = $plan->objectOrNull('vessel');
@@ -141,7 +144,7 @@ final readonly class StartPour
     /**
      * What has to be seen ready at every contact of this link; judged with what is really poured.
      *
-     * @return list<array{id: string, text: string, minutes: float, act?: string}>
+     * @return list<Asked>
      *
      * @throws BadInput when a contact would ruin the pour
      */
@@ -178,15 +181,15 @@ final readonly class StartPour
             return $items;
         }
         // What a contact asks for already is not asked twice.
-        $asked = array_map(static fn (array $item): string => preg_match(CastKeeper::TICK, $item['id'], $part) === 1 ? $part[2] : '', $items);
+        $asked = array_column($items, 'care');
 
-        return [...$items, ...array_filter($this->wants->checklist($mould, $base, $now), static fn (array $want): bool => preg_match(CastKeeper::TICK, $want['id'], $part) !== 1 || ! in_array($part[2], $asked, true))];
+        return [...$items, ...array_filter($this->wants->checklist($mould, $base, $now), static fn (array $want): bool => ! in_array($want['care'] ?? null, $asked, true))];
     }
 
     /**
      * What a contact asks for; where it is done to the mould, ticking it off tells the mould as well.
      *
-     * @return list<array{id: string, text: string, minutes: float, act?: string}>
+     * @return list<Asked>
      */
     private function cared(JudgedContact $contact, ?Mould $mould, Job $job): array
     {
@@ -195,9 +198,9 @@ final readonly class StartPour
         if ($mould === null || $group?->first()->id !== $mould->impression_id) {
             return $items;
         }
-        $acts = array_map(static fn (Preparation $step): ?Act => ['release' => Act::Released, 'dry' => Act::Dried][$step->do] ?? null, $contact->result->plan);
+        $care = ['release' => Act::Released, 'dry' => Act::Dried];
 
-        return array_map(static fn (int $i, array $item): array => [...$item, 'id' => ($act = $acts[$i] ?? null) === null ? $item['id'] : "care-{$mould->id}-{$act->value}-{$item['id']}"], array_keys($items), $items);
+        return array_map(static fn (array $item): array => ($act = $care[$item['act'] ?? ''] ?? null) === null ? $item : [...$item, 'id' => "care-{$mould->id}-{$act->value}-{$item['id']}", 'care' => $act->value, 'mould' => $mould->id], $items);
     }
 
     /**

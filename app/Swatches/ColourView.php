@@ -28,7 +28,7 @@ final readonly class ColourView implements View
      *     base: string, bases: list<array{code: string, name: string}>, max_load_pct: float, pigment_into: string,
      *     softeners: list<array{code: string, name: string, basis: string, into: string}>,
      *     pigments: list<array{code: string, name: string, colour: string, drawdowns: int, of: string|null}>,
-     *     targets: list<array{id: int, edition: int, name: string, lab: array{float, float, float}}>,
+     *     targets: list<array{id: int, edition: int, name: string, lab: array{float, float, float}, shows_pct: float|null, at_mm: float|null}>,
      *     drafts: list<DraftShape>
      * }
      */
@@ -46,7 +46,7 @@ final readonly class ColourView implements View
             'pigments' => array_map(static fn (array $p): array => [
                 'code' => $p['sheet']->code, 'name' => $p['sheet']->name, 'colour' => $p['sheet']->colour, 'drawdowns' => $p['drawdowns'], 'of' => $p['of'] === null ? null : $shelf->bases[$p['of']]->name,
             ], $this->colours->pigments($this->base)),
-            'targets' => array_values($this->workshop->colourTargets()->orderBy('name')->get()->map(static fn (ColourTarget $target): array => ['id' => $target->id, 'edition' => $target->edition, 'name' => $target->name, 'lab' => $target->lab])->all()),
+            'targets' => array_values($this->workshop->colourTargets()->orderBy('name')->get()->map(static fn (ColourTarget $target): array => ['id' => $target->id, 'edition' => $target->edition, 'name' => $target->name, 'lab' => $target->lab, ...$target->depth()])->all()),
             'drafts' => DraftView::all($this->drafts),
         ];
     }

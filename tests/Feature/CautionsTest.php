@@ -144,4 +144,12 @@ final class CautionsTest extends TestCase
         self::assertStringContainsString('steam', $hurts[0] ?? '');
         self::assertEquals($before, $pour->refresh()->plan);
     }
+
+    public function test_which_of_what_is_worn_are_gloves_is_said_and_not_read_out_of_a_word(): void
+    {
+        foreach (app(Library::class)->cautions() as $id => $caution) {
+            isset($caution['gloves']) && self::assertContains($caution['gloves'], $caution['gear'], $id);
+            self::assertSame(array_filter($caution['gear'], static fn (string $gear): bool => stripos($gear, 'glove') !== false) !== [], isset($caution['gloves']), $id);
+        }
+    }
 }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Exchange\SwatchImport;
+use App\Models\ColourTarget;
+use Carbon\CarbonImmutable;
 use Inertia\Testing\AssertableInertia;
 use Tests\MakesSwatches;
 use Tests\TestCase;
@@ -157,6 +160,30 @@ final class ColourTest extends TestCase
         ] as [$more, $field]) {
             $error = $this->answer($more)->assertUnprocessable()->json('error.field');
             self::assertStringEndsWith($field, $error);
+        }
+    }
+
+    public function test_a_colour_is_kept_with_its_depth_goes_out_and_comes_back(): void
+    {
+        $colour = ['name' => 'Ear lobe', 'lab' => [66, 14, 15]];
+        $this->post('/swatches/targets', [...$colour, 'shows_pct' => 140, 'at_mm' => 3])->assertSessionHasErrors('target');
+        $this->post('/swatches/targets', [...$colour, 'shows_pct' => 35, 'at_mm' => 3])->assertSessionHasNoErrors();
+        $kept = ColourTarget::query()->where('name', 'Ear lobe')->firstOrFail();
+        self::assertSame(['shows_pct' => 35.0, 'at_mm' => 3.0], $kept->depth());
+        $shown = fn (): array => array_column($this->get('/swatches/colour')->inertiaProps('page')['targets'], null, 'name')['Ear lobe'];
+        self::assertEquals([35, 3], [$shown()['shows_pct'], $shown()['at_mm']]);
+        // Another depth is another colour: it gives way only to who has seen it.
+        $this->post('/swatches/targets', [...$colour, 'shows_pct' => 20, 'at_mm' => 3])->assertSessionHasErrors('target');
+        $this->post("/swatches/targets?edition={$kept->edition}", [...$colour, 'shows_pct' => 20, 'at_mm' => 3])->assertSessionHasNoErrors();
+        $csv = $this->get('/exchange/colours.csv')->streamedContent();
+        $json = $this->get('/exchange/swatches.json')->content();
+        $undo = $this->delete("/swatches/targets/{$kept->id}")->getSession()?->get('undo');
+        $this->post((string) $undo)->assertSessionHasNoErrors();
+        self::assertEquals(['shows_pct' => 20.0, 'at_mm' => 3.0], ColourTarget::query()->where('name', 'Ear lobe')->firstOrFail()->depth());
+        foreach ([$csv, $json] as $file) {
+            ColourTarget::query()->delete();
+            app(SwatchImport::class)((string) $file, CarbonImmutable::now());
+            self::assertEquals(['shows_pct' => 20.0, 'at_mm' => 3.0], ColourTarget::query()->where('name', 'Ear lobe')->firstOrFail()->depth());
         }
     }
 

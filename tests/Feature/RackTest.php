@@ -11,10 +11,12 @@ use App\Models\ImpressionKind;
 use App\Models\Job;
 use App\Models\Mould;
 use App\Models\Pour;
+use App\Upgrades\LiftTicks;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Inertia\Testing\AssertableInertia;
+use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\KeepsThings;
 use Tests\TestCase;
 
@@ -82,7 +84,51 @@ final class RackTest extends TestCase
         $this->workUntil($pour, 'premix');
         self::assertSame(1, $mould->refresh()->releases);
         self::assertSame(0, $mould->care['released']['casts'] ?? null);
+        $ticked = array_values(array_filter($pour->refresh()->plan['run']['checklist'], static fn (array $item): bool => isset($item['care'])));
+        self::assertSame([['released', $mould->id, 'wax spray, silicone-free, 2 coats']], array_map(static fn (array $item): array => [$item['care'], $item['mould'], mb_strtolower($item['with'])], $ticked));
+        self::assertSame($ticked[0]['with'], DB::table('mould_care')->where('act', 'released')->value('what'));
         $this->get("/rack/{$mould->id}")->assertInertia(static fn (AssertableInertia $page) => $page->where('mould.wants', []));
+    }
+
+    public function test_a_sealer_on_the_list_does_not_pass_for_the_release(): void
+    {
+        ['mould' => $link, 'cast' => $cast] = $this->chained('pr-10');
+        $cast->update(['contacts' => ["link-{$link->id}" => ['release' => 'wax-spray', 'sealed_with' => 'shellac']]]);
+        $mould = $this->mould($link);
+        $pour = $this->begun(['formula' => ['base' => 'pr-10', 'additives' => []]], $cast);
+        $list = $pour->plan['run']['checklist'];
+        self::assertNotSame([], array_filter($list, static fn (array $item): bool => str_contains($item['text'], 'hellac')));
+        foreach ($list as $item) {
+            self::assertSame(isset($item['care']) && $item['care'] === 'released', str_contains($item['id'], 'released'));
+            self::assertFalse(isset($item['care']) && str_contains($item['text'], 'hellac'), 'Sealing is no release.');
+        }
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, array<string, mixed>}> as it stood; what it carries since */
+    public static function ticks(): iterable
+    {
+        yield 'released with' => [['id' => 'care-3-released-link-7-0', 'text' => 'Plaster mould: warm jelly, thin, on. Wipe it off.'], ['care' => 'released', 'mould' => 3, 'with' => 'warm jelly, thin']];
+        yield 'flashed off' => [['id' => 'care-12-released-link-7-1', 'text' => 'Block, first half: Wax spray, 2 coats, flashed off. It is flammable.'], ['care' => 'released', 'mould' => 12, 'with' => 'Wax spray, 2 coats']];
+        yield 'what the mould wants' => [['id' => 'care-3-rested-cool', 'text' => 'Bath grip (M-3): Let it cool. It was hot an hour ago.'], ['care' => 'rested', 'mould' => 3]];
+        yield 'only looked at' => [['id' => 'care-3-look-cracked', 'text' => 'Bath grip (M-3): It is cracked.'], []];
+        yield 'no mould' => [['id' => 'link-7-0', 'text' => 'Plaster: tacky.'], []];
+        yield 'lifted before' => [['id' => 'care-3-released-x', 'text' => 'A: b, on.', 'care' => 'released', 'mould' => 3, 'with' => 'wax'], ['care' => 'released', 'mould' => 3, 'with' => 'wax']];
+    }
+
+    /**
+     * @param  array<string, mixed>  $item
+     * @param  array<string, mixed>  $carries
+     */
+    #[DataProvider('ticks')]
+    public function test_a_tick_of_before_carries_what_it_said_in_words(array $item, array $carries): void
+    {
+        $pour = $this->begun();
+        $plan = $pour->plan;
+        $plan['run']['checklist'] = [[...$item, 'minutes' => 0.0]];
+        $pour->update(['plan' => $plan]);
+        LiftTicks::lift();
+        LiftTicks::lift();
+        self::assertEquals([...$item, 'minutes' => 0.0, ...$carries], $pour->refresh()->plan['run']['checklist'][0]);
     }
 
     public function test_a_school_is_no_answer_to_what_is_certain(): void

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Tint\Depth;
 use App\Http\Edition;
 use App\Http\Reply;
 use App\Library\Library;
@@ -58,11 +59,14 @@ final readonly class ColourController
     public function keepTarget(Request $request): RedirectResponse
     {
         try {
-            $in = Fields::of([...$request->query->all(), ...$request->post()])->only('name', 'lab', 'edition');
-            $said = $in->toArray()['lab'] ?? null;
-            $lab = ColourAnswers::target(Fields::of(['lab' => is_array($said) ? array_map(static fn (mixed $v): mixed => is_numeric($v) ? (float) $v : $v, array_values($said)) : $said]));
+            $said = [...$request->query->all(), ...$request->post()];
+            // An address has its numbers as words.
+            $figure = static fn (mixed $one): mixed => is_numeric($one) ? (float) $one : $one;
+            $lab = $said['lab'] ?? null;
+            $in = Fields::of([...$said, 'shows_pct' => $figure($said['shows_pct'] ?? null), 'at_mm' => $figure($said['at_mm'] ?? null)])->only('name', 'lab', 'shows_pct', 'at_mm', 'edition');
+            $lab = ColourAnswers::target(Fields::of(['lab' => is_array($lab) ? array_map($figure, array_values($lab)) : $lab]));
             $name = mb_substr(trim($in->text('name')), 0, 120);
-            $this->keep($name === '' ? throw BadInput::at('name', Phrase::written('Give the colour a name.')) : $name, $lab?->toArray() ?? throw BadInput::at('lab', Phrase::written('Say which colour it is.')), $request);
+            $this->keep($name === '' ? throw BadInput::at('name', Phrase::written('Give the colour a name.')) : $name, $lab?->toArray() ?? throw BadInput::at('lab', Phrase::written('Say which colour it is.')), Depth::kept($in), $request);
         } catch (BadInput $wrong) {
             return Reply::back('target', $wrong);
         }
@@ -74,18 +78,19 @@ final readonly class ColourController
      * A colour that is kept under that name already gives way only to who has seen it.
      *
      * @param  array{float, float, float}  $lab
+     * @param  array{shows_pct: float|null, at_mm: float|null}  $depth
      */
-    private function keep(string $name, array $lab, Request $request): void
+    private function keep(string $name, array $lab, array $depth, Request $request): void
     {
-        DB::transaction(function () use ($name, $lab, $request): void {
+        DB::transaction(function () use ($name, $lab, $depth, $request): void {
             $kept = $this->workshop->colourTargets()->where('name', $name)->first();
             if ($kept === null) {
-                $this->workshop->colourTargets()->create(['name' => $name, 'lab' => $lab]);
-            } elseif ($kept->lab != $lab) {
+                $this->workshop->colourTargets()->create(['name' => $name, 'lab' => $lab, ...$depth]);
+            } elseif ($kept->lab != $lab || $kept->depth() != $depth) {
                 if (! $request->query->has('edition')) {
                     throw BadInput::at('name', Phrase::of('bench.colour_is_kept', ['name' => $name, 'lab' => array_map(static fn (float $v): string => (string) round($v, 1), $kept->lab)]));
                 }
-                ColourTarget::asShown($kept->id, Edition::of($request))->update(['lab' => $lab]);
+                ColourTarget::asShown($kept->id, Edition::of($request))->update(['lab' => $lab, ...$depth]);
             }
         }, 3);
     }
@@ -94,6 +99,6 @@ final readonly class ColourController
     {
         $target->delete();
 
-        return back()->with('said', "“{$target->name}” is gone from the list.")->with('undo', '/swatches/targets?'.http_build_query(['name' => $target->name, 'lab' => $target->lab]));
+        return back()->with('said', "“{$target->name}” is gone from the list.")->with('undo', '/swatches/targets?'.http_build_query(['name' => $target->name, 'lab' => $target->lab, ...$target->depthSaid()]));
     }
 }

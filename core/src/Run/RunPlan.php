@@ -17,6 +17,8 @@ use Apalos\Core\Units\Minutes;
 /**
  * A plan as it was when the pour began. It never changes; what differs in the cup is told by events.
  *
+ * @phpstan-type Item array{id: string, text: string, minutes: float, care?: string, mould?: int, with?: string} what has to be seen ready; `care` where a tick says that something was done to a mould, to which, and with what
+ *
  * @phpstan-import-type HeatShape from Heat
  */
 final readonly class RunPlan
@@ -29,7 +31,7 @@ final readonly class RunPlan
 
     /**
      * @param  list<array<string, float>>  $batches  grams to weigh by code, in order, for each cup
-     * @param  list<array{id: string, text: string, minutes: float}>  $checklist  what must be ready before anything is mixed
+     * @param  list<Item>  $checklist  what must be ready before anything is mixed
      * @param  list<string>  $ticked  of the checklist, from before the plan was changed
      * @param  float  $tolerancePct  how far a weighing may be off before it is questioned
      * @param  bool  $endsLaid  it is over when it is where it belongs: a coat of a build, which is not opened for itself
@@ -74,7 +76,7 @@ final readonly class RunPlan
         );
     }
 
-    /** @param  list<array{id: string, text: string, minutes: float}>  $checklist */
+    /** @param  list<Item>  $checklist */
     public static function of(MixResult $mix, bool $onePart, Minutes $mixing, Minutes $degassing, Grams $division, ?Vessel $vessel, array $checklist = [], bool $endsLaid = false, bool $premixes = true, ?Heat $heat = null): self
     {
         $batches = array_map(static function (Batch $batch): array {
@@ -113,7 +115,7 @@ final readonly class RunPlan
             $capacity === null ? null : Millilitres::of($capacity),
             Density::of($in->positive('sg')),
             $in->number('tolerance_pct'),
-            array_map(static fn (Fields $item): array => ['id' => $item->text('id'), 'text' => $item->text('text'), 'minutes' => $item->numberOrNull('minutes') ?? 0.0], $in->objects('checklist', self::MOST_BATCHES)),
+            array_map(self::item(...), $in->objects('checklist', self::MOST_BATCHES)),
             ($takes = $in->positiveOrNull('takes_ml')) === null ? null : Millilitres::of($takes),
             $in->has('ends_laid') && $in->bool('ends_laid'),
             $in->has('ahead') && $in->bool('ahead'),
@@ -124,11 +126,20 @@ final readonly class RunPlan
         );
     }
 
+    /** @return Item */
+    private static function item(Fields $in): array
+    {
+        $mould = $in->numberOrNull('mould');
+        $more = ['care' => $in->textOrNull('care'), 'mould' => $mould === null ? null : (int) $mould, 'with' => $in->textOrNull('with')];
+
+        return ['id' => $in->text('id'), 'text' => $in->text('text'), 'minutes' => $in->numberOrNull('minutes') ?? 0.0, ...array_filter($more, static fn (string|int|null $one): bool => $one !== null)];
+    }
+
     /**
      * @return array{
      *     batches: list<array<string, float>>, one_part: bool, mix_min: float, degas_min: float, division_g: float,
      *     capacity_ml: float|null, sg: float, tolerance_pct: float,
-     *     checklist: list<array{id: string, text: string, minutes: float}>, takes_ml: float|null, ends_laid: bool, ahead: bool, carried?: array<int, array<string, float>>, ticked?: list<string>, premixes?: bool, heat?: HeatShape
+     *     checklist: list<Item>, takes_ml: float|null, ends_laid: bool, ahead: bool, carried?: array<int, array<string, float>>, ticked?: list<string>, premixes?: bool, heat?: HeatShape
      * }
      */
     public function toArray(): array

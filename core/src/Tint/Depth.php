@@ -46,6 +46,20 @@ final readonly class Depth
         return new self($shows, $in->positiveOrNull('at_mm', 200.0) ?? $seenAtMm, $dark, $in->numberOrNull('weight', 0.0, 20.0) ?? self::USUAL_WEIGHT);
     }
 
+    /**
+     * What of it is kept with a colour: how much shows through, and at which thickness.
+     *
+     * @return array{shows_pct: float|null, at_mm: float|null}
+     *
+     * @throws BadInput
+     */
+    public static function kept(Fields $in): array
+    {
+        $shows = $in->numberOrNull('shows_pct', 0.0, 100.0);
+
+        return ['shows_pct' => $shows, 'at_mm' => $shows === null ? null : $in->positiveOrNull('at_mm', 200.0)];
+    }
+
     /** Per cent that shows through, from the two colours. */
     public static function shown(Lab $overLight, Lab $overDark): float
     {

@@ -949,12 +949,14 @@ export type ColourView = {
         drawdowns: number;
         of: string | null;
     })[];
-    targets: {
+    targets: ({
         id: number;
         edition: number;
         name: string;
         lab: [number, number, number];
-    }[];
+        shows_pct: number | null;
+        at_mm: number | null;
+    })[];
     drafts: DraftView[];
 };
 

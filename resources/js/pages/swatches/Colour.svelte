@@ -155,6 +155,11 @@
             shown={answer?.target ?? null}
             error={trouble('target')}
             targets={page.targets}
+            depth={{ shows_pct: form.shows, at_mm: form.showsAt ?? form.thickness }}
+            ondepth={(depth) => {
+                form.shows = depth.shows_pct;
+                form.showsAt = depth.at_mm;
+            }}
             onchange={find}
         />
         {#if form.wanted !== null}

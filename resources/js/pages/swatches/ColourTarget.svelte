@@ -1,5 +1,6 @@
 <script lang="ts">
     /** The colour wanted: as L, a and b, as a screen has it, off a photo, or one that was kept. */
+    import type { RequestPayload } from '@inertiajs/core';
     import { router } from '@inertiajs/svelte';
     import { refused } from '../../lib/refused';
     import type { Entry } from '../../lib/units';
@@ -11,14 +12,18 @@
     import PhotoPatch from './PhotoPatch.svelte';
 
     export type Wanted = { lab: Entry[] } | { hex: string } | null;
+    /** How much of a dark card shows through, and at which thickness; kept and taken with the colour. */
+    export type Through = { shows_pct: Entry; at_mm: Entry };
     type Props = {
         wanted: Wanted;
         shown: ColourAnswerView['target'];
         error: string | null;
         targets: ColourView['targets'];
+        depth: Through;
+        ondepth: (depth: Through) => void;
         onchange: () => void;
     };
-    let { wanted = $bindable(), shown, error, targets, onchange }: Props = $props();
+    let { wanted = $bindable(), shown, error, targets, depth, ondepth, onchange }: Props = $props();
 
     let offPhoto = $state(false);
     let kept = $state('');
@@ -45,12 +50,16 @@
         wanted = next;
         onchange();
     }
+    function take(one: ColourView['targets'][number]): void {
+        ondepth({ shows_pct: one.shows_pct, at_mm: one.at_mm });
+        set({ lab: [...one.lab] });
+    }
     /** A name that is taken gives way only to who has seen its colour. */
     const taken = $derived(targets.find((t) => t.name === name.trim()));
     function keep(over: string): void {
         router.post(
             `/swatches/targets${over}`,
-            { name, lab: lab as number[] },
+            { name, lab: lab as number[], ...(depth.shows_pct === null ? {} : depth) } as RequestPayload,
             { preserveState: true, preserveScroll: true, onSuccess: () => (name = '') },
         );
     }
@@ -93,11 +102,8 @@
                 {#each targets as t (t.id)}<option value={String(t.id)}>{t.name}</option>{/each}
             </Choice>
             <span class="flex gap-1">
-                <button
-                    type="button"
-                    class="btn"
-                    disabled={chosen === undefined}
-                    onclick={() => chosen !== undefined && set({ lab: [...chosen.lab] })}>Take it</button
+                <button type="button" class="btn" disabled={chosen === undefined} onclick={() => chosen !== undefined && take(chosen)}
+                    >Take it</button
                 >
                 <button
                     type="button"
