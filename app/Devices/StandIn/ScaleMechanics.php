@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Devices\StandIn;
 
+use Apalos\Core\Phrase\Measures;
+
 /**
  * How the stand-in scale behaves: it settles, trembles while something runs in, drifts a little, tares, and refuses more
  * than it can carry. Pure but for the tremble; the time in seconds is handed in.
@@ -13,8 +15,6 @@ final class ScaleMechanics
     private const SETTLE_S = 0.25;
 
     private const DRIFT_G_PER_MIN = 0.004;
-
-    private const GRAMS_PER_OUNCE = 28.349523125;
 
     private float $onPan = 0.0;
 
@@ -77,7 +77,7 @@ final class ScaleMechanics
         $drift = self::DRIFT_G_PER_MIN * ($now - $this->zeroedAt) / 60.0;
         $grams = round(($this->shown - $this->tare + $drift + $tremble) / $this->divisionG) * $this->divisionG;
 
-        return sprintf('%s,%s%07.1f,%s', $moving ? 'US' : 'ST', $grams < -1e-9 ? '-' : '+', abs($this->unit === 'g' ? $grams : $grams / self::GRAMS_PER_OUNCE), $this->unit);
+        return sprintf('%s,%s%07.1f,%s', $moving ? 'US' : 'ST', $grams < -1e-9 ? '-' : '+', abs($this->unit === 'g' ? $grams : $grams / Measures::GRAMS_PER_OUNCE), $this->unit);
     }
 
     private function setTare(float $now): bool

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Mesh;
 
+use Apalos\Core\Phrase\Measures;
+
 /** What one step in a model's file measures. Files that do not say are read as they are told to be. */
 enum LengthUnit: string
 {
@@ -20,7 +22,7 @@ enum LengthUnit: string
         return match ($this) {
             self::Millimetre => 1.0,
             self::Centimetre => 10.0,
-            self::Inch => 25.4,
+            self::Inch => Measures::MM_PER_INCH,
             self::Micron => 0.001,
             self::Foot => 304.8,
             self::Metre => 1000.0,

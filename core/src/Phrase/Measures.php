@@ -7,11 +7,11 @@ namespace Apalos\Core\Phrase;
 /** The measures a workshop reads: metric, or ounces, inches and degrees Fahrenheit. Rounded here, and only here. */
 enum Measures: string
 {
-    private const GRAMS_PER_OUNCE = 28.349523125;
+    public const GRAMS_PER_OUNCE = 28.349523125;
 
-    private const ML_PER_CUBIC_INCH = 16.387064;
+    public const ML_PER_CUBIC_INCH = 16.387064;
 
-    private const MM_PER_INCH = 25.4;
+    public const MM_PER_INCH = 25.4;
 
     private const ML_PER_KG_TO_IN3_PER_LB = self::ML_PER_CUBIC_INCH / (0.016 * self::GRAMS_PER_OUNCE);
 

@@ -2,8 +2,9 @@
  * Reading of what people type into a field: decimals with a point or a comma, fractions (4 3/4, ½), and amounts that say their own
  * unit, alone or together (1 lb 4 oz, 2 h 30 min, 4 fl oz), whatever unit the field stands in.
  */
-const GRAMS_PER_OUNCE = 28.349523125;
-const ML_PER_CUBIC_INCH = 16.387064;
+export const GRAMS_PER_OUNCE = 28.349523125;
+export const ML_PER_CUBIC_INCH = 16.387064;
+export const MM_PER_INCH = 25.4;
 /** The customary fluid ounce that cups are marked in. */
 export const ML_PER_FLUID_OUNCE = 29.5735295625;
 
@@ -30,7 +31,7 @@ const volume: Units = {
     tbsp: ML_PER_FLUID_OUNCE / 2,
     tsp: ML_PER_FLUID_OUNCE / 6,
 };
-const length: Units = { mm: 1, cm: 10, m: 1000, in: 25.4, '"': 25.4, '″': 25.4, ft: 304.8 };
+const length: Units = { mm: 1, cm: 10, m: 1000, in: MM_PER_INCH, '"': MM_PER_INCH, '″': MM_PER_INCH, ft: 12 * MM_PER_INCH };
 const minutes: Units = {
     s: 1 / 60,
     sec: 1 / 60,

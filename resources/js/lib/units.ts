@@ -1,4 +1,4 @@
-import { amount, ML_PER_FLUID_OUNCE } from './entry';
+import { amount, GRAMS_PER_OUNCE, ML_PER_CUBIC_INCH, ML_PER_FLUID_OUNCE, MM_PER_INCH } from './entry';
 
 /** Everything is stored and computed in metric; this is the only place where it is turned into what is read and typed. */
 export type Units = 'metric' | 'imperial';
@@ -32,8 +32,6 @@ const scaled = (sign: string, factor: number, decimals: number, finer = 0): Unit
     back: (x) => x * factor,
 });
 
-const GRAMS_PER_OUNCE = 28.349523125;
-const ML_PER_CUBIC_INCH = 16.387064;
 /** Newtons a millimetre to one pound an inch of width. */
 const N_MM_PER_PLI = 0.1751268369864;
 
@@ -59,7 +57,7 @@ const table: Record<Units, Record<Quantity, Unit>> = {
         mass: scaled('oz', GRAMS_PER_OUNCE, 3, 2),
         volume: scaled('in³', ML_PER_CUBIC_INCH, 1, 1),
         fluid: scaled('fl oz', ML_PER_FLUID_OUNCE, 2, 1),
-        length: scaled('in', 25.4, 3, 2),
+        length: scaled('in', MM_PER_INCH, 3, 2),
         film: scaled('mil', 0.0254, 1),
         area: scaled('in²', 645.16, 2, 1),
         temperature: { sign: '°F', decimals: 1, finer: 0, of: (c) => c * 1.8 + 32, back: (f) => (f - 32) / 1.8 },
