@@ -31,10 +31,9 @@ final readonly class RunView implements View
 {
     private const UNKNOWN_COLOUR = '#c9b38c';
 
-    /** Of more, the last stand on the page. */
+    /** Of more notes, and of more readings of the pot, the last stand on the page. */
     private const NOTES = 60;
 
-    /** Of the pot, the last. */
     private const READINGS = 12;
 
     public function __construct(private RecordedRun $run, private CureClock $clock, private Readiness $readiness, private CastingWays $ways) {}

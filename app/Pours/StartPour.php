@@ -89,7 +89,11 @@ final readonly class StartPour
             // What the build has done already stands on the list, ticked: asked once is enough.
             $done = [...$step->done ?? [], ...array_column(array_filter($asked, static fn (array $item): bool => $step?->care->doneAt($item['act'] ?? '') !== null), 'id')];
             // What a build asked of its own act is no word of the list.
-            $checklist = array_map(static fn (array $item): array => array_diff_key($item, ['act' => true]), $asked);
+            $checklist = array_map(static function (array $item): array {
+                unset($item['act']);
+
+                return $item;
+            }, $asked);
             $sheet = Fields::of($fresh->sheet);
             $plan = $sheet->object('plan');
             $vessel = $plan->objectOrNull('vessel');

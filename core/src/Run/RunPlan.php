@@ -15,9 +15,10 @@ use Apalos\Core\Units\Millilitres;
 use Apalos\Core\Units\Minutes;
 
 /**
- * A plan as it was when the pour began. It never changes; what differs in the cup is told by events.
+ * A plan as it was when the pour began. It never changes; what differs in the cup is told by events. An item of its checklist carries, where
+ * ticking it says that something was done to a mould, what (`care`), to which and with what.
  *
- * @phpstan-type Item array{id: string, text: string, minutes: float, care?: string, mould?: int, with?: string} what has to be seen ready; `care` where a tick says that something was done to a mould, to which, and with what
+ * @phpstan-type Item array{id: string, text: string, minutes: float, care?: string, mould?: int, with?: string}
  *
  * @phpstan-import-type HeatShape from Heat
  */
