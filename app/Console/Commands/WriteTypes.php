@@ -6,6 +6,7 @@ namespace App\Console\Commands;
 
 use App\Types\TypeScript;
 use Illuminate\Console\Command;
+use PHPStan\PhpDocParser\Parser\PhpDocParser;
 
 /** Writes the browser's types of everything the server sends, from the return types of its `toArray` methods. */
 final class WriteTypes extends Command
@@ -13,6 +14,12 @@ final class WriteTypes extends Command
     protected $signature = 'types:write {--check : only say whether they are fresh}';
 
     protected $description = 'Generate the TypeScript types of what the server sends';
+
+    /** What only serves goes without the parser of types. */
+    public function isEnabled(): bool
+    {
+        return class_exists(PhpDocParser::class);
+    }
 
     public function handle(TypeScript $typeScript): int
     {
