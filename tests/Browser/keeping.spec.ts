@@ -123,6 +123,7 @@ test('a kit of its own rubber is opened, poured with and spoilt; the cause is fo
     // 120 g at 58.40 for 900 g is 7.79 a piece before hands.
     await page.getByLabel('Used', { exact: true }).fill('600');
     await expect(page.getByRole('form', { name: 'What goes into the price' }).getByText('38.93')).toBeVisible();
+    expect(hands.presses).toBeLessThanOrEqual(40);
 });
 
 test('a mould is looked after, retired and re-made from its original in one press', async ({ page, demo: shop }) => {
@@ -146,33 +147,36 @@ test('a mould is looked after, retired and re-made from its original in one pres
 });
 
 test('a trial is planned, graded cup by cup, and says what it tells', async ({ page, demo: shop }) => {
+    const hands = new Hands(page);
     await page.goto(`${shop.url}/faults`);
-    await page.getByRole('button', { name: 'Plan a trial' }).click();
-    await page.getByLabel('Called').fill('Cups on the radiator');
-    await page.getByLabel('About').selectOption('other');
-    await page.getByLabel('Variant 1').fill('warm');
-    await page.getByRole('button', { name: 'Plan it' }).click();
+    await hands.press(page.getByRole('button', { name: 'Plan a trial' }));
+    await hands.fill(page.getByLabel('Called'), 'Cups on the radiator');
+    await hands.choose(page.getByLabel('About'), 'other');
+    await hands.fill(page.getByLabel('Variant 1'), 'warm');
+    await hands.press(page.getByRole('button', { name: 'Plan it' }));
     await expect(page.getByRole('alert').first()).toBeVisible();
-    await page.getByLabel('Variant 2').fill('cold');
-    await page.getByRole('button', { name: 'Plan it' }).click();
+    await hands.fill(page.getByLabel('Variant 2'), 'cold');
+    await hands.press(page.getByRole('button', { name: 'Plan it' }));
     await expect(page.getByRole('heading', { name: 'Cups on the radiator' })).toBeVisible();
     // Blind at first: by the number on the cup. Then it is shown, and graded as fast as a hand can, with nothing lost.
     await expect(page.getByLabel('Cup 1', { exact: true })).toBeVisible();
-    await page.getByRole('button', { name: 'Show which cup is which' }).click();
+    await hands.press(page.getByRole('button', { name: 'Show which cup is which' }));
     for (const [variant, grade] of [
         ['warm', 'good'],
         ['cold', 'poor'],
     ] as const) {
         for (const choice of await page.getByLabel(new RegExp(`^Cup \\d, ${variant}$`)).all()) {
-            await choice.selectOption(grade);
+            await hands.choose(choice, grade);
         }
     }
     await expect(page.getByText('“warm” is better: against “cold” in 100 of 100 pairs of cups')).toBeVisible();
-    await page.getByRole('button', { name: 'That is all of it' }).click();
-    await page.getByRole('button', { name: 'Nothing is changed after that: end it' }).click();
+    await hands.press(page.getByRole('button', { name: 'That is all of it' }));
+    await hands.press(page.getByRole('button', { name: 'Nothing is changed after that: end it' }));
     await expect(page.getByRole('button', { name: 'Take back the last' })).toBeHidden();
-    await page.getByLabel('It is a fact for').selectOption('faults');
-    await page.getByLabel('It confirms').selectOption('cold');
-    await page.getByRole('button', { name: 'Write it down there' }).click();
+    await hands.choose(page.getByLabel('It is a fact for'), 'faults');
+    await hands.choose(page.getByLabel('It confirms'), 'cold');
+    await hands.press(page.getByRole('button', { name: 'Write it down there' }));
     await expect(page.getByText('It is written down among your causes.')).toBeVisible();
+    // Four words, six cups, and what came of it.
+    expect(hands.presses).toBeLessThanOrEqual(22);
 });

@@ -1,3 +1,4 @@
+import { Hands } from './hands';
 import { expect, test } from './shop';
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
@@ -98,11 +99,13 @@ test('the picture is turned, cut and laid into water, by keys alone too', async 
     await page.keyboard.press('x');
     await expect(page.getByLabel('Where it is cut')).toBeVisible();
     const water = page.getByRole('region', { name: 'In water' });
-    await water.getByRole('button', { name: 'Lay it into the water' }).click();
+    const hands = new Hands(page);
+    await hands.press(water.getByRole('button', { name: 'Lay it into the water' }));
     await expect(water.getByText(/^It floats with .* under water/)).toBeVisible();
     // Asked for more weight than the water it displaces, it sinks.
-    await water.getByLabel('Heavier than water by').fill('6');
+    await hands.fill(water.getByLabel('Heavier than water by'), '6');
     await expect(water.getByText(/It sinks at about \d+ cm a second/)).toBeVisible();
+    expect(hands.presses).toBeLessThanOrEqual(2);
 });
 
 test('what is no model says what to do, and nothing is kept of it', async ({ page, demo }) => {
