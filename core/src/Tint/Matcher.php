@@ -37,6 +37,9 @@ final readonly class Matcher
     /** Of what each size of set may cost, the most that goes into fitting. */
     private const FITTING = 0.75;
 
+    /** Of all that a question with a depth may cost, what looking for its colour alone may take. */
+    private const COLOUR_ALONE = 0.25;
+
     public function __construct(private TintRequest $request, private Aim $aim) {}
 
     /**
@@ -47,9 +50,9 @@ final readonly class Matcher
     public function best(): array
     {
         $colour = $this->aim->ofColour();
-        $seeds = $colour === null ? [] : array_map(fn (PigmentLoads $one): PigmentLoads => $this->onFrom($one), (new self($this->request, $colour))->searched());
+        $seeds = $colour === null ? [] : array_map(fn (PigmentLoads $one): PigmentLoads => $this->onFrom($one), (new self($this->request, $colour))->searched($this->request->budget->part(self::COLOUR_ALONE)));
 
-        return self::inOrder([...$this->searched(), ...$seeds]);
+        return self::inOrder([...$this->searched($this->request->budget), ...$seeds]);
     }
 
     private function onFrom(PigmentLoads $seed): PigmentLoads
@@ -71,13 +74,13 @@ final readonly class Matcher
     }
 
     /** @return list<PigmentLoads> */
-    private function searched(): array
+    private function searched(Budget $whole): array
     {
         $recipes = [];
         $parents = [['set' => [], 'loads' => [], 'error' => INF]];
         $sizes = min($this->request->mostPigments, count($this->request->pigments));
         for ($size = 1; $size <= $sizes; $size++) {
-            $budget = $this->request->budget->part(min(1.0, 2.0 / (1 + $sizes - $size)));
+            $budget = $whole->part(min(1.0, 2.0 / (1 + $sizes - $size)));
             $fitted = $this->fitted($this->grown($parents, $size), $budget->part(self::FITTING));
             usort($fitted, static fn (array $a, array $b): int => $a['error'] <=> $b['error']);
             // One pigment grows into every pair; of pairs and more only the promising grow on.
