@@ -157,8 +157,8 @@ final readonly class RunStream implements Stream
         if ($run->state->step->kind === StepKind::Heat) {
             return [...$step, ...$this->offTheHeat($in, $run, $now)];
         }
-        if ($run->state->step->kind === StepKind::Fill && ! ($in->has('sure') && $in->bool('sure'))) {
-            $this->isReadyForIt($run, $now);
+        if ($run->state->step->kind === StepKind::Fill) {
+            return [...$step, ...$this->isReadyForIt($in, $run, $now)];
         }
         $left = $run->state->step->kind === StepKind::Contacts ? count($run->state->unchecked()) : 0;
         if ($left > 0) {
@@ -168,14 +168,22 @@ final readonly class RunStream implements Stream
         return $step;
     }
 
-    /** @throws BadInput where it was weighed up ahead, and what it goes onto is not ready yet: that is asked about once */
-    private function isReadyForIt(RecordedRun $run, CarbonImmutable $now): void
+    /**
+     * Weighed up ahead, it goes onto what is not ready yet: that is asked about once, and what was answered stands in the record.
+     *
+     * @return array{sure?: true}
+     */
+    private function isReadyForIt(Fields $in, RecordedRun $run, CarbonImmutable $now): array
     {
         $from = $run->frozen->laysFrom;
         $minutes = $from === null ? 0.0 : $from - $run->minutes($now);
-        if ($minutes > self::EARLY_MIN) {
-            throw BadInput::at('sure', Phrase::of('bench.not_ready_for_it', ['left' => Quantity::duration($minutes)]));
-        }
+        $sure = $in->has('sure') && $in->bool('sure');
+
+        return match (true) {
+            $minutes <= self::EARLY_MIN => [],
+            $sure => ['sure' => true],
+            default => throw BadInput::at('sure', Phrase::of('bench.not_ready_for_it', ['left' => Quantity::duration($minutes)])),
+        };
     }
 
     /**

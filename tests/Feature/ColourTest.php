@@ -173,7 +173,7 @@ final class ColourTest extends TestCase
         $shown = fn (): array => array_column($this->get('/swatches/colour')->inertiaProps('page')['targets'], null, 'name')['Ear lobe'];
         self::assertEquals([35, 3], [$shown()['shows_pct'], $shown()['at_mm']]);
         // Another depth is another colour: it gives way only to who has seen it.
-        $this->post('/swatches/targets', [...$colour, 'shows_pct' => 20, 'at_mm' => 3])->assertSessionHasErrors('target');
+        $this->post('/swatches/targets', [...$colour, 'shows_pct' => 20, 'at_mm' => 3])->assertSessionHasErrors(['target' => 'There is a colour “Ear lobe” already (L, a, b: 66, 14, 15; 35 % shows through). Give this one a name of its own, or put it in its place.']);
         $this->post("/swatches/targets?edition={$kept->edition}", [...$colour, 'shows_pct' => 20, 'at_mm' => 3])->assertSessionHasNoErrors();
         $csv = $this->get('/exchange/colours.csv')->streamedContent();
         $json = $this->get('/exchange/swatches.json')->content();

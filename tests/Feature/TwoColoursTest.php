@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\Build;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 use Tests\BuildsGloves;
 use Tests\TestCase;
 
@@ -72,6 +73,11 @@ final class TwoColoursTest extends TestCase
         }
         $step = $this->getJson("/pours/{$second->id}/state")->json('step.key');
         $this->record($second, 'confirmed', ['step' => $step])->assertUnprocessable()->assertJsonPath('error.field', 'sure')->assertJsonPath('error.message', static fn (string $says): bool => str_contains($says, 'ready for it in 6 min'));
+        // Said to be ready all the same, that stands in the record; taken back, it is asked again.
+        $this->record($second, 'confirmed', ['step' => $step, 'sure' => true])->assertOk()->assertJsonPath('step.kind', 'done');
+        self::assertTrue(DB::table('facts')->where(['stream' => 'run', 'stream_id' => $second->id])->orderByDesc('id')->value('payload->sure') == true);
+        $this->record($second, 'undone', ['of' => $this->getJson("/pours/{$second->id}/state")->json('take_back.of')])->assertOk()->assertJsonPath('step.kind', 'fill');
+        $this->record($second, 'confirmed', ['step' => $step])->assertUnprocessable();
         $this->travelTo(CarbonImmutable::createFromTimestampMs($stands['opens_ms']));
         $this->record($second, 'confirmed', ['step' => $step])->assertOk()->assertJsonPath('step.kind', 'done');
         self::assertSame('done', $this->operation($build, 'second')['state']);

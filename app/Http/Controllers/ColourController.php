@@ -88,7 +88,7 @@ final readonly class ColourController
                 $this->workshop->colourTargets()->create(['name' => $name, 'lab' => $lab, ...$depth]);
             } elseif ($kept->lab != $lab || $kept->depth() != $depth) {
                 if (! $request->query->has('edition')) {
-                    throw BadInput::at('name', Phrase::of('bench.colour_is_kept', ['name' => $name, 'lab' => array_map(static fn (float $v): string => (string) round($v, 1), $kept->lab)]));
+                    throw BadInput::at('name', Phrase::of('bench.colour_is_kept', ['name' => $name, 'lab' => array_map(static fn (float $v): string => (string) round($v, 1), $kept->lab), 'depth' => $kept->shows_pct === null ? '' : sprintf('; %s %% shows through', round($kept->shows_pct, 1))]));
                 }
                 ColourTarget::asShown($kept->id, Edition::of($request))->update(['lab' => $lab, ...$depth]);
             }

@@ -11,12 +11,12 @@ final readonly class Quantity
 {
     private function __construct(public Kind $kind, public float $value) {}
 
-    public static function mass(Measured|float $grams): self
+    public static function mass(HasUnit|float $grams): self
     {
         return self::in(Kind::Mass, $grams);
     }
 
-    public static function volume(Measured|float $ml): self
+    public static function volume(HasUnit|float $ml): self
     {
         return self::in(Kind::Volume, $ml);
     }
@@ -32,18 +32,18 @@ final readonly class Quantity
         return new self(Kind::Area, $mm2);
     }
 
-    public static function temperature(Measured|float $celsius): self
+    public static function temperature(HasUnit|float $celsius): self
     {
         return self::in(Kind::Temperature, $celsius);
     }
 
-    public static function duration(Measured|float $minutes): self
+    public static function duration(HasUnit|float $minutes): self
     {
         return self::in(Kind::Duration, $minutes);
     }
 
     /** From grams a millilitre. */
-    public static function density(Measured|float $sg): self
+    public static function density(HasUnit|float $sg): self
     {
         return self::in(Kind::Density, $sg);
     }
@@ -54,9 +54,9 @@ final readonly class Quantity
         return new self(Kind::Yield, $mlPerKg);
     }
 
-    private static function in(Kind $kind, Measured|float $amount): self
+    private static function in(Kind $kind, HasUnit|float $amount): self
     {
-        $measured = $amount instanceof Measured ? $amount->measured() : new self($kind, $amount);
+        $measured = $amount instanceof HasUnit ? $amount->quantity() : new self($kind, $amount);
 
         return $measured->kind === $kind ? $measured : throw new LogicException("A {$kind->value} was asked for, and it is a {$measured->kind->value}.");
     }

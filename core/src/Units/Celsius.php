@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Apalos\Core\Units;
 
 use Apalos\Core\Input\BadInput;
-use Apalos\Core\Phrase\Measured;
+use Apalos\Core\Phrase\HasUnit;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 
 /** A room temperature in degrees Celsius, from 0 to 60: outside that range nobody pours, and a thermometer is wrong. */
-final readonly class Celsius implements Measured
+final readonly class Celsius implements HasUnit
 {
     public const COLDEST = 0.0;
 
@@ -34,7 +34,7 @@ final readonly class Celsius implements Measured
         return ($this->degrees - $reference->degrees) / 10.0;
     }
 
-    public function measured(): Quantity
+    public function quantity(): Quantity
     {
         return Quantity::temperature($this->degrees);
     }

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Apalos\Core\Units;
 
 use Apalos\Core\Input\BadInput;
-use Apalos\Core\Phrase\Measured;
+use Apalos\Core\Phrase\HasUnit;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 
 /** A density in grams per millilitre (the same number as a specific gravity), above zero. */
-final readonly class Density implements Measured
+final readonly class Density implements HasUnit
 {
     private function __construct(public float $gPerMl) {}
 
@@ -24,7 +24,7 @@ final readonly class Density implements Measured
         return new self($gPerMl);
     }
 
-    public function measured(): Quantity
+    public function quantity(): Quantity
     {
         return Quantity::density($this->gPerMl);
     }

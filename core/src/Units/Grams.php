@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Apalos\Core\Units;
 
 use Apalos\Core\Input\BadInput;
-use Apalos\Core\Phrase\Measured;
+use Apalos\Core\Phrase\HasUnit;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 
 /** A mass in grams, zero or more. */
-final readonly class Grams implements Measured
+final readonly class Grams implements HasUnit
 {
     private function __construct(public float $g) {}
 
@@ -45,7 +45,7 @@ final readonly class Grams implements Measured
         return Millilitres::of($this->g / $density->gPerMl);
     }
 
-    public function measured(): Quantity
+    public function quantity(): Quantity
     {
         return Quantity::mass($this->g);
     }

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Apalos\Core\Units;
 
 use Apalos\Core\Input\BadInput;
-use Apalos\Core\Phrase\Measured;
+use Apalos\Core\Phrase\HasUnit;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 
 /** A volume in millilitres, zero or more. One cubic inch is 16.387 ml. */
-final readonly class Millilitres implements Measured
+final readonly class Millilitres implements HasUnit
 {
     private function __construct(public float $ml) {}
 
@@ -44,7 +44,7 @@ final readonly class Millilitres implements Measured
         return Grams::of($this->ml * $density->gPerMl);
     }
 
-    public function measured(): Quantity
+    public function quantity(): Quantity
     {
         return Quantity::volume($this->ml);
     }

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Apalos\Core\Units;
 
 use Apalos\Core\Input\BadInput;
-use Apalos\Core\Phrase\Measured;
+use Apalos\Core\Phrase\HasUnit;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 
 /** A length of time in minutes, zero or more. */
-final readonly class Minutes implements Measured
+final readonly class Minutes implements HasUnit
 {
     private function __construct(public float $min) {}
 
@@ -29,7 +29,7 @@ final readonly class Minutes implements Measured
         return self::of($this->min * $factor);
     }
 
-    public function measured(): Quantity
+    public function quantity(): Quantity
     {
         return Quantity::duration($this->min);
     }

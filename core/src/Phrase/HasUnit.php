@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Apalos\Core\Phrase;
 
 /** What has a unit of its own, and can be said in it. */
-interface Measured
+interface HasUnit
 {
-    public function measured(): Quantity;
+    public function quantity(): Quantity;
 }
