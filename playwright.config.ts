@@ -5,6 +5,7 @@ const slow = process.env.CI !== undefined;
 export default defineConfig({
     testDir: 'tests/Browser',
     outputDir: 'test-results',
+    globalSetup: './tests/Browser/once.ts',
     // A shared machine may be several times slower than the one at hand.
     timeout: slow ? 180_000 : 90_000,
     expect: { timeout: slow ? 25_000 : 10_000 },
@@ -32,7 +33,7 @@ export default defineConfig({
     // Tablets stand in three zones, one of them half an hour off.
     projects: [
         { name: 'west', testMatch: /(bench|story|contacts|scale|builds|study|keeping)\.spec/, use: { timezoneId: 'America/Los_Angeles' } },
-        { name: 'middle', testMatch: /(access|formulas|labels|shell|zones|two-tablets|ounces)\.spec/, use: { timezoneId: 'UTC' } },
+        { name: 'middle', testMatch: /(access|formulas|labels|people|shell|zones|two-tablets|ounces)\.spec/, use: { timezoneId: 'UTC' } },
         {
             name: 'east',
             testMatch: /(weighing|nothing-lost|swatches|walks|ways-in|through|hot)\.spec/,

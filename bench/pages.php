@@ -12,11 +12,11 @@ require __DIR__.'/../vendor/autoload.php';
 require __DIR__.'/Server.php';
 
 const ROOT = __DIR__.'/..';
-const PAGES = ['/', '/jobs', '/jobs/1', '/formulas', '/formulas/1', '/swatches', '/swatches/drawer', '/swatches/colour', '/swatches/series', '/swatches/labels', '/log', '/day', '/study', '/builds/{build}', '/stores', '/stores/lots/{lot}', '/contacts', '/rack', '/rack/{mould}', '/jobs/1/cost', '/trials/1', '/pours/{draft}', '/pours/{live}/run'];
-const LIVE = ['/frame', '/pours/{live}/state', '/pours/{live}/kept'];
+const PAGES = ['/', '/jobs', '/jobs/1', '/formulas', '/formulas/1', '/swatches', '/swatches/drawer', '/swatches/colour', '/swatches/series', '/swatches/labels', '/log', '/day', '/study', '/builds/{build}', '/stores', '/stores/lots/{lot}', '/contacts', '/rack', '/rack/{mould}', '/jobs/1/cost', '/trials/1', '/pours/{draft}', '/pours/{live}/run', '/pours/{live}/kept'];
+const LIVE = ['/frame', '/pours/{live}/state'];
 // What looks through everything that was ever poured may take longer, but not long.
 const ASKED = ['/log?q=egg', '/swatches/drawer?colour=62+14+18', '/jobs?q=brow', '/find?q=ow', '/faults', '/rack?q=block'];
-const ASKED_MS = 500.0;
+const ASKED_MS = 200.0;
 const PAGE_TIMES_EMPTY = 3.0;
 const LIVE_TIMES_EMPTY = 2.0;
 const GROWN_TIMES_DEMO = 1.5;

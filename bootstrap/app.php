@@ -6,8 +6,10 @@ use Apalos\Core\Input\BadInput;
 use App\Database\CannotWrite;
 use App\Http\Middleware\Doors;
 use App\Http\Middleware\HandleInertiaRequests;
+use App\Http\Middleware\LookSession;
 use App\Http\Middleware\QuietSession;
 use App\Http\Middleware\Weight;
+use App\Http\Middleware\WhoComes;
 use App\Http\Middleware\WholeWords;
 use App\Http\Reply;
 use App\Models\Outdated;
@@ -17,6 +19,7 @@ use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Exceptions\ThrottleRequestsException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Routing\Middleware\SubstituteBindings;
 use Illuminate\Session\Middleware\StartSession;
 use Inertia\Inertia;
 use Symfony\Component\HttpFoundation\Response;
@@ -28,7 +31,11 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->append(Weight::class);
         $middleware->append(WholeWords::class);
         $middleware->throttleApi();
-        $middleware->web(append: [HandleInertiaRequests::class], replace: [StartSession::class => QuietSession::class]);
+        $middleware->api(append: [WhoComes::class]);
+        $middleware->web(append: [HandleInertiaRequests::class, WhoComes::class], replace: [StartSession::class => QuietSession::class]);
+        // Whoever may not come in learns nothing of what is there.
+        $middleware->prependToPriorityList(before: SubstituteBindings::class, prepend: WhoComes::class);
+        $middleware->prependToPriorityList(before: WhoComes::class, prepend: LookSession::class);
         // What a maker types is kept as typed: a lone space or an empty box is answered with a sentence, not turned into null.
         $middleware->convertEmptyStringsToNull(except: [static fn (): bool => true]);
     })

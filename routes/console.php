@@ -9,6 +9,8 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schedule;
 use Illuminate\Support\Facades\Session;
 
+// The record as it stands, in one seal, which goes into the backup after it.
+Schedule::command('facts:anchor')->dailyAt('03:05')->withoutOverlapping();
 // A backup a night where bin/serve keeps the clock; of fourteen days the last stays.
 Schedule::command('backup:take', [config()->string('apalos.backups') !== '' ? config()->string('apalos.backups') : dirname(storage_path()).'/backups', '--keep=14'])->dailyAt('03:10')->when(static fn (): bool => config('database.default') === 'sqlite')->withoutOverlapping();
 // How the bench computer keeps: what every screen says of it is read off here.

@@ -25,10 +25,12 @@ use App\Http\Controllers\LabelController;
 use App\Http\Controllers\LogController;
 use App\Http\Controllers\LotController;
 use App\Http\Controllers\MouldController;
+use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PourController;
 use App\Http\Controllers\RackController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SeriesController;
+use App\Http\Controllers\SignInController;
 use App\Http\Controllers\StoresController;
 use App\Http\Controllers\StudyController;
 use App\Http\Controllers\SwatchController;
@@ -38,6 +40,7 @@ use App\Http\Controllers\UpController;
 use App\Http\Controllers\WorkshopController;
 use App\Http\Middleware\FewAtOnce;
 use App\Http\Middleware\HandleInertiaRequests;
+use App\Http\Middleware\LookSession;
 use App\Http\Middleware\OnePress;
 use App\Http\Middleware\QuietSession;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
@@ -55,6 +58,27 @@ Route::pattern('study', '[0-9]{1,15}');
 foreach (['mould', 'lot', 'trial', 'version'] as $record) {
     Route::pattern($record, '[0-9]{1,15}');
 }
+
+Route::get('/sign-in', [SignInController::class, 'show']);
+Route::post('/sign-in', [SignInController::class, 'in']);
+Route::post('/sign-in/again', [SignInController::class, 'again']);
+Route::post('/sign-out', [SignInController::class, 'out']);
+Route::get('/hands', [SignInController::class, 'hands']);
+Route::post('/hands', [SignInController::class, 'take']);
+Route::post('/hands/rest', [SignInController::class, 'rest']);
+Route::post('/countersign', [SignInController::class, 'countersign']);
+Route::get('/welcome/{secret}', [SignInController::class, 'welcome'])->where('secret', '[0-9a-f]{40}');
+Route::post('/welcome/{secret}', [SignInController::class, 'begin'])->where('secret', '[0-9a-f]{40}');
+Route::get('/people', [PeopleController::class, 'show']);
+Route::post('/people', [PeopleController::class, 'store'])->middleware(OnePress::class);
+Route::put('/people/{person}', [PeopleController::class, 'update'])->where('person', '[0-9a-zA-Z]{26}');
+Route::post('/people/{person}/leave', [PeopleController::class, 'leave'])->where('person', '[0-9a-zA-Z]{26}');
+Route::post('/people/{person}/forget', [PeopleController::class, 'forget'])->where('person', '[0-9a-zA-Z]{26}');
+Route::post('/people/{person}/end', [PeopleController::class, 'end'])->where('person', '[0-9a-zA-Z]{26}');
+Route::post('/tablets', [PeopleController::class, 'trust']);
+Route::post('/people/tokens', [PeopleController::class, 'token']);
+Route::delete('/people/tokens/{token}', [PeopleController::class, 'revoke'])->whereNumber('token');
+Route::delete('/tablets/{tablet}', [PeopleController::class, 'untrust'])->whereNumber('tablet');
 
 Route::get('/', BenchController::class);
 
@@ -255,8 +279,8 @@ Route::middleware(FewAtOnce::class)->group(static function (): void {
     Route::get('/impressions/{impression}/contacts/{key}/ways', [ContactChoiceController::class, 'ways'])->where('key', '[a-z0-9-]+');
 });
 
-// Asked again and again while a page is open. A look needs no session, and must not use up what one page left for the next to say.
-Route::withoutMiddleware([QuietSession::class, ShareErrorsFromSession::class, ValidateCsrfToken::class, HandleInertiaRequests::class])->group(static function (): void {
+// Asked again and again while a page is open. A look changes no session, and must not use up what one page left for the next to say.
+Route::middleware(LookSession::class)->withoutMiddleware([QuietSession::class, ShareErrorsFromSession::class, ValidateCsrfToken::class, HandleInertiaRequests::class])->group(static function (): void {
     Route::get('/up', UpController::class);
     Route::get('/typed', [TypedController::class, 'show']);
     Route::put('/typed', [TypedController::class, 'update']);

@@ -25,17 +25,17 @@ final readonly class BuildAgain
     {
         $copies = $in->only('copies')->number('copies', 1.0, (float) self::MOST);
         if ($copies !== floor($copies)) {
-            throw BadInput::at('copies', Phrase::written('Give a whole number of copies.'));
+            throw BadInput::at('copies', Phrase::of('bench.give_whole_number_copies'));
         }
 
         return DB::transaction(function () use ($build, $copies, $now): Build {
             $past = RecordedBuild::of(Build::query()->with('impression.job')->lockForUpdate()->findOrFail($build->id), $now);
             $of = $past->build;
             if ($of->begun_at === null) {
-                throw BadInput::at('copies', Phrase::written('Nothing of it has begun yet. It can be built again once it has been built.'));
+                throw BadInput::at('copies', Phrase::of('bench.nothing_has_begun_yet'));
             }
             if (Build::query()->where('planned_of', $of->impression_id)->exists()) {
-                throw BadInput::at('copies', Phrase::written("A build of {$of->impression->calledOnScreen()} is planned already. Build that first, or throw its plan away."));
+                throw BadInput::at('copies', Phrase::of('bench.build_planned_already_build', ['called_on_screen' => $of->impression->calledOnScreen()]));
             }
             $of->copies_of === null && $of->update(['copies_of' => $of->id]);
             $last = (int) $of->copies()->reorder()->max('copy');

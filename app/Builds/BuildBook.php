@@ -36,7 +36,7 @@ final readonly class BuildBook
     {
         $own = str_starts_with($id, self::OWN) ? OwnBuild::query()->find((int) substr($id, strlen(self::OWN))) : null;
 
-        return $own !== null ? self::own($own) : $this->library->builds()[$id] ?? throw BadInput::at('kind', Phrase::written('There is no such way to build. Choose one of the list.'));
+        return $own !== null ? self::own($own) : $this->library->builds()[$id] ?? throw BadInput::at('kind', Phrase::of('bench.no_such_way_build'));
     }
 
     /** @return array<value-of<Milestone>, Minutes> the times of a base as this workshop knows them, in the room as it is */

@@ -33,7 +33,7 @@ final readonly class BuildOrder
         $recorded = RecordedBuild::of(Build::query()->with('impression.job')->lockForUpdate()->findOrFail($pour->build_id), $now);
         $stands = $recorded->state->operations[$pour->operation] ?? null;
         if ($stands === null || $recorded->state->isOver()) {
-            throw BadInput::at('build', Phrase::written('This operation is no longer in its build. Look at the build again.'));
+            throw BadInput::at('build', Phrase::of('bench.operation_no_longer_in'));
         }
         $opens = $stands->state === OperationState::Waits ? $recorded->at($stands->opensAt) : null;
         // Weighed up and mixed it is ready as the window opens: that is no beginning before it.

@@ -93,7 +93,7 @@ final readonly class BuildStream implements Stream
     {
         $kind = Fields::of(['kind' => $kind])->choice('kind', BuildFactKind::class);
         if ($this->recorded->build->plain && ! in_array($kind, [BuildFactKind::Put, BuildFactKind::Undone], true)) {
-            throw BadInput::at('kind', Phrase::written('This is one pour and nothing else. What happens in it is told in its run.'));
+            throw BadInput::at('kind', Phrase::of('bench.plain_build_is_its_run'));
         }
         if ($this->recorded->state->isOver() && ! in_array($kind, [BuildFactKind::Undone, BuildFactKind::Noted], true)) {
             throw new StepHasMoved('This build has ended already, perhaps from another screen.');
@@ -148,7 +148,7 @@ final readonly class BuildStream implements Stream
     {
         $stands = $this->stands($in);
         if ($stands->operation->kind->mixes()) {
-            throw BadInput::at($in->at('op'), Phrase::written('What is mixed is begun from its sheet: there it is weighed up.'));
+            throw BadInput::at($in->at('op'), Phrase::of('bench.mixed_is_begun_from_its_sheet'));
         }
         if ($stands->state->isOver()) {
             throw new StepHasMoved("“{$stands->operation->name}” is done already, perhaps from another screen.");
@@ -185,7 +185,7 @@ final readonly class BuildStream implements Stream
         $stands = $this->stands($in);
         $what = $in->text('what');
         if ($stands->operation->kind->mixes() || ! in_array($what, ['begun', 'done'], true) || ($what === 'done' ? $stands->state !== OperationState::Done : $stands->startedAt === null)) {
-            throw BadInput::at($in->at('op'), Phrase::written('Only what is begun or done here can have been at another time. What is mixed says so in its run.'));
+            throw BadInput::at($in->at('op'), Phrase::of('bench.other_time_only_here'));
         }
         $told = $this->told($in);
         foreach ($stands->operation->after as $wait) {
@@ -227,7 +227,7 @@ final readonly class BuildStream implements Stream
     {
         $stands = $this->stands($in, OperationKind::Coat, OperationKind::Pour, OperationKind::Keys);
         if ($stands->state !== OperationState::Done) {
-            throw BadInput::at($in->at('op'), Phrase::written("“{$stands->operation->name}” is not laid yet: there is nothing to touch."));
+            throw BadInput::at($in->at('op'), Phrase::of('bench.not_laid_yet_nothing', ['name' => $stands->operation->name]));
         }
 
         $finger = $in->choice('finger', Finger::class);
@@ -273,7 +273,7 @@ final readonly class BuildStream implements Stream
         foreach ($this->recorded->state->operations as $id => $stands) {
             $same = $plan->operation($id);
             if (($stands->startedAt !== null || $stands->state->isOver()) && ($same === null || self::doneTo($same) !== self::doneTo($stands->operation))) {
-                throw BadInput::at('operations', Phrase::written("“{$stands->operation->name}” has begun: it stays as it is. Change what is still to come."));
+                throw BadInput::at('operations', Phrase::of('bench.begun_operation_stays', ['name' => $stands->operation->name]));
             }
         }
         $day = app(Workshop::class)->dayMinutes();
@@ -282,7 +282,7 @@ final readonly class BuildStream implements Stream
                 throw BadInput::at("operations.{$i}.minutes", Phrase::of('day.longer_than_a_day', ['op' => $operation->name, 'minutes' => $operation->minutes, 'longest' => $day]));
             }
             if ($operation->mixing?->base !== null && ! isset($this->library->shelf()->bases[$operation->mixing->base])) {
-                throw BadInput::at("operations.{$i}.mix.base", Phrase::written("There is no base “{$operation->mixing->base}” on the shelf."));
+                throw BadInput::at("operations.{$i}.mix.base", Phrase::of('bench.no_base_on_shelf', ['base' => $operation->mixing->base]));
             }
         }
 
@@ -299,10 +299,10 @@ final readonly class BuildStream implements Stream
     private function graded(Fields $in): array
     {
         if (! $this->recorded->state->isThrough()) {
-            throw BadInput::at('grade', Phrase::written('Something is still to be done. Do it or leave it out, then say how it came out.'));
+            throw BadInput::at('grade', Phrase::of('bench.something_still_be_done'));
         }
         foreach ($in->strings('faults') as $fault) {
-            isset($this->library->faults()[$fault]) || throw BadInput::at($in->at('faults'), Phrase::written("There is no fault “{$fault}” in the list. Choose one, or write it in the note."));
+            isset($this->library->faults()[$fault]) || throw BadInput::at($in->at('faults'), Phrase::of('bench.no_fault_in_list', ['fault' => $fault]));
         }
 
         return ['grade' => $in->choice('grade', Grade::class)->value, 'faults' => $in->strings('faults'), 'pieces' => (int) ($in->numberOrNull('pieces', 0.0, 100_000.0) ?? 1.0), 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 2000)];

@@ -26,6 +26,7 @@ use App\Library\Library;
 use App\Models\Build;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\People\Names;
 use App\Sheets\MixAhead;
 use App\Stock\Prices;
 use App\Types\View;
@@ -40,7 +41,7 @@ use App\Types\View;
  *     waits_for: list<string>, after: list<array{op: string, from: float|string, until: float|string|null}>, mixes: bool, base: string|null, base_name: string|null, mix: array<string, mixed>|null,
  *     thickness_mm: float|null, volume_ml: float|null, grams: float|null, pour_id: int|null, pour_state: string|null,
  *     touches: list<array{at_ms: int, finger: string, left_out: bool}>, dry: DryShape|null,
- *     said: string|null, acts: list<string>, own_cautions: list<string>,
+ *     said: string|null, by: string|null, acts: list<string>, own_cautions: list<string>,
  *     layers: list<array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}>, care: list<array{key: string, link: int, edition: int, act: string, with: string, what: Phrase|null, coats: int, minutes: float, chosen: string|null, choices: list<array{id: string, name: string}>, blocks: bool}>, ahead_ms: int|null, late_on: string|null, save_coat_mm: float|null, save: string|null, wanted_ms: int|null, cautions: list<array{title: string, text: Phrase}>
  * }
  */
@@ -53,7 +54,7 @@ final readonly class BuildView implements View
 
     private const COPIES = 60;
 
-    public function __construct(private RecordedBuild $recorded, private Layers $layers, private BuildBook $book, private Library $library, private CareAsked $asked, private Prices $prices, private StepHazards $hazards) {}
+    public function __construct(private RecordedBuild $recorded, private Layers $layers, private BuildBook $book, private Library $library, private CareAsked $asked, private Prices $prices, private StepHazards $hazards, private Names $names) {}
 
     /**
      * @return array{
@@ -145,7 +146,7 @@ final readonly class BuildView implements View
             'pour_id' => $pour?->id, 'pour_state' => $pour?->state->value,
             'touches' => array_map(fn (Felt $touch): array => ['at_ms' => (int) $this->recorded->ms($touch->at), 'finger' => $touch->finger->value, 'left_out' => $touch->leftOut], $this->recorded->state->touches[$operation->id] ?? []),
             'dry' => $this->dry($operation),
-            'said' => $this->said($operation->id), 'acts' => $written['care'], 'own_cautions' => $operation->cautions,
+            'said' => $this->said($operation->id), 'by' => $this->by($operation->id, $pour), 'acts' => $written['care'], 'own_cautions' => $operation->cautions,
             'layers' => $stands->state->isOver() ? [] : $this->layersOf($operation),
             'care' => $stands->state->isOver() ? [] : $this->asked->of($this->recorded, $operation),
             'late_on' => $stands->state === OperationState::Missed ? $stands->shutBy : null,
@@ -243,6 +244,19 @@ final readonly class BuildView implements View
         }
 
         return $said;
+    }
+
+    /** By whose hands it was done, or begun: of what is mixed whoever laid it on. */
+    private function by(string $operation, ?Pour $pour): ?string
+    {
+        $by = $pour?->graded_by === null ? null : $this->names->of($pour->graded_by);
+        foreach ($this->recorded->facts as $fact) {
+            if (($fact->payload['op'] ?? null) === $operation && in_array($fact->kind, [BuildFactKind::Begun->value, BuildFactKind::Done->value, BuildFactKind::Failed->value], true)) {
+                $by = $this->names->by($fact->person, $fact->witness) ?? $by;
+            }
+        }
+
+        return $by;
     }
 
     private function called(string $id): string

@@ -31,7 +31,7 @@ final readonly class KeepBuild
         // What is kept can be taken: read once as it will be read then.
         ReadyMade::from('own', Fields::of($made));
         if (OwnBuild::query()->where('name', '!=', $name)->count() >= self::MOST) {
-            throw BadInput::at('name', Phrase::written('A hundred ways of your own are kept already. Give one of them this name to put it in its place.'));
+            throw BadInput::at('name', Phrase::of('bench.enough_ways_kept'));
         }
 
         return OwnBuild::query()->updateOrCreate(['name' => $name], ['made' => $made, 'created_at' => $now]);

@@ -21,7 +21,7 @@ final readonly class LeaveObservationOut
     {
         DB::transaction(static function () use ($pour, $out): void {
             $fresh = Pour::query()->lockForUpdate()->findOrFail($pour->id);
-            $fresh->gel_min !== null || throw BadInput::at('pour', Phrase::written('No gel of this pour is written down: there is nothing to leave out.'));
+            $fresh->gel_min !== null || throw BadInput::at('pour', Phrase::of('bench.no_gel_pour_written'));
             $fresh->update(['gel_left_out' => $out]);
         }, 3);
     }
@@ -38,7 +38,7 @@ final readonly class LeaveObservationOut
             $recorded = RecordedBuild::of($fresh, $now);
             $touches = array_map(static fn ($felt): ?string => $recorded->fact($felt->fact)?->key, array_merge(...array_values($recorded->state->touches)));
             if (! in_array($key, $touches, true)) {
-                throw BadInput::at('key', Phrase::written('There is no such touch in this build any more. Load the page again.'));
+                throw BadInput::at('key', Phrase::of('bench.no_such_touch_in'));
             }
             $others = array_values(array_diff($fresh->left_out_touches ?? [], [$key]));
             $fresh->update(['left_out_touches' => $out ? [...$others, $key] : $others]);

@@ -31,7 +31,7 @@ final readonly class MixOperation
             $recorded = RecordedBuild::of(Build::query()->with('impression.job')->lockForUpdate()->findOrFail($build->id), $now);
             $op = $recorded->state->plan->operation($operation);
             if ($op === null || $op->mixing === null) {
-                throw BadInput::at('operation', Phrase::written('That operation is no longer in the plan, or mixes nothing. Look at the build again.'));
+                throw BadInput::at('operation', Phrase::of('bench.operation_no_longer_in_plan'));
             }
             if (isset($recorded->pours[$operation])) {
                 return $recorded->pours[$operation];

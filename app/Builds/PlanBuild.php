@@ -34,7 +34,7 @@ final readonly class PlanBuild
         $in->only('kind', 'measured', 'box', 'bed', 'dates');
         $dates = $this->dates($in, $now);
         if ($impression->kind === ImpressionKind::Original) {
-            throw BadInput::at('kind', Phrase::written('An original is not built here: the first mould is taken from it.'));
+            throw BadInput::at('kind', Phrase::of('bench.original_not_built_here'));
         }
         $made = $this->book->one($in->text('kind'));
         $code = $impression->material === null || $impression->material === '' ? $made->base : $impression->material;
@@ -94,16 +94,16 @@ final readonly class PlanBuild
     {
         $dates = $in->has('dates') ? $in->strings('dates') : [];
         if (count($dates) > self::MOST_COPIES) {
-            throw BadInput::at('dates', Phrase::written('More than '.self::MOST_COPIES.' copies are not planned at once. Plan the first of them, and the rest when those are made.'));
+            throw BadInput::at('dates', Phrase::of('bench.too_many_copies', ['most' => self::MOST_COPIES]));
         }
         $today = $now->setTimezone($this->workshop->zone())->toDateString();
         foreach ($dates as $date) {
             $read = CarbonImmutable::canBeCreatedFromFormat($date, 'Y-m-d') ? CarbonImmutable::createFromFormat('!Y-m-d', $date) : null;
             if ($read?->toDateString() !== $date || $date >= '2100-01-01') {
-                throw BadInput::at('dates', Phrase::written('Give each day as year-month-day.'));
+                throw BadInput::at('dates', Phrase::of('bench.give_each_day_so'));
             }
             if ($date < $today) {
-                throw BadInput::at('dates', Phrase::written("{$date} is over. Give each copy a day that is still to come."));
+                throw BadInput::at('dates', Phrase::of('bench.day_of_copy_is_over', ['date' => $date]));
             }
         }
         sort($dates);

@@ -9,6 +9,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
+use App\Models\Hands;
 use App\Models\Impression;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -21,7 +22,7 @@ final readonly class ChooseForContact
 {
     private const LONGEST_AGO_H = 87_600.0;
 
-    public function __construct(private JobContacts $contacts, private ContactBook $book, private Phrasebook $words) {}
+    public function __construct(private JobContacts $contacts, private ContactBook $book, private Phrasebook $words, private Hands $hands) {}
 
     /**
      * @param  Fields  $in  any of `release`, `sealed_with`, `sealed_ms` (since when it is on and dry; null where it is not), `damp`, `latex_touched`, `post_cured`, `hours_since_cure`, `solvent_min_ago`, `overruled` with `words`; what is not named stays
@@ -61,8 +62,8 @@ final readonly class ChooseForContact
         $reason = $in->textOrNull('overruled');
         if ($reason !== null) {
             // Judged with what was chosen just now: it is for that, and for nothing else.
-            $judged = $this->contacts->one($impression, $key) ?? throw BadInput::at('overruled', Phrase::written('This contact is no longer there.'));
-            $impression->contacts = [...$impression->contacts, $key => [...$chosen, 'overruled' => Overruling::of($reason, $this->isTypedOut($judged, $in->textOrNull('words')), $judged->request, $judged->result)->toArray()]];
+            $judged = $this->contacts->one($impression, $key) ?? throw BadInput::at('overruled', Phrase::of('bench.contact_no_longer'));
+            $impression->contacts = [...$impression->contacts, $key => [...$chosen, 'overruled' => Overruling::of($reason, $this->isTypedOut($judged, $in->textOrNull('words')), $judged->request, $judged->result)->toArray() + ['by' => $this->hands->person?->id, 'witness' => $this->hands->witness?->id]]];
         }
         $impression->save();
     }
@@ -88,16 +89,16 @@ final readonly class ChooseForContact
             return null;
         }
         if (($chosen['sealed_with'] ?? null) === null) {
-            throw BadInput::at('sealed_ms', Phrase::written('Say with what it is sealed first.'));
+            throw BadInput::at('sealed_ms', Phrase::of('bench.say_with_what_sealed'));
         }
         $at = CarbonImmutable::createFromTimestampMs((int) $ms, 'UTC');
 
-        return $at > $now->addSeconds(90) ? throw BadInput::at('sealed_ms', Phrase::written('That is still to come: say it when it is on, and dry.')) : $at->min($now)->toIso8601ZuluString('millisecond');
+        return $at > $now->addSeconds(90) ? throw BadInput::at('sealed_ms', Phrase::of('bench.sealing_still_to_come')) : $at->min($now)->toIso8601ZuluString('millisecond');
     }
 
     private function sealer(?string $id): ?string
     {
-        return $id === null || isset($this->book->knowledge()->sealers[$id]) ? $id : throw BadInput::at('sealed_with', Phrase::written("There is no sealer “{$id}”. Choose one from the list."));
+        return $id === null || isset($this->book->knowledge()->sealers[$id]) ? $id : throw BadInput::at('sealed_with', Phrase::of('bench.no_sealer_choose_one', ['id' => $id]));
     }
 
     private static function ago(?float $long, float $minutes, CarbonImmutable $now): ?string

@@ -14,9 +14,9 @@ use Apalos\Core\Contact\Rule;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use App\Library\Library;
+use App\Looks\Memo;
 use App\Models\OwnRule;
 use App\Models\Workshop;
-use Illuminate\Contracts\Cache\Repository;
 
 /** Judges contacts with the library, the shop's own rules and its own tests. */
 final class ContactBook
@@ -28,7 +28,7 @@ final class ContactBook
     /** @var array<string, array<string, bool>> what was seen of a pair with any base: failed where one did */
     private array $seen = [];
 
-    public function __construct(private readonly Library $library, private readonly Workshop $workshop, private readonly Repository $cache) {}
+    public function __construct(private readonly Library $library, private readonly Workshop $workshop, private readonly Memo $memo) {}
 
     public function knowledge(): Knowledge
     {
@@ -76,15 +76,7 @@ final class ContactBook
      */
     public function board(): array
     {
-        $rests = md5(json_encode([$this->library->stamp('contacts'), $this->workshop->ownRules()->orderBy('id')->pluck('rule')->all(), $this->seenOf()], JSON_THROW_ON_ERROR));
-        $kept = $this->cache->get("board:{$this->workshop->id}");
-        if (! is_array($kept) || ($kept['rests'] ?? null) !== $rests) {
-            $kept = ['rests' => $rests, 'cells' => $this->judged()];
-            $this->cache->forever("board:{$this->workshop->id}", $kept);
-        }
-
-        /** @var array<string, array<string, array{verdict: string, in_short: Phrase, tested: bool|null}>> */
-        return $kept['cells'];
+        return $this->memo->of("board:{$this->workshop->id}", [$this->library->stamp('contacts'), $this->workshop->ownRules()->orderBy('id')->pluck('rule')->all(), $this->seenOf()], $this->judged(...));
     }
 
     /** @return array<string, array<string, array{verdict: string, in_short: Phrase, tested: bool|null}>> */

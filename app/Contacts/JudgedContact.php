@@ -48,6 +48,14 @@ final readonly class JudgedContact
         return $this->overruling?->stillHolds($this->request, $this->result) === true ? $this->overruling->reason : null;
     }
 
+    /** @return array{string|null, string|null} by whose hands it was overruled, and who countersigned that */
+    public function overruledBy(): array
+    {
+        $said = is_array($of = $this->chosen['overruled'] ?? null) ? $of : [];
+
+        return [is_string($by = $said['by'] ?? null) ? $by : null, is_string($witness = $said['witness'] ?? null) ? $witness : null];
+    }
+
     /** The reason of an overruling that was given for something else than stands here now. */
     public function lapsed(): ?string
     {

@@ -68,18 +68,18 @@ final readonly class OwnRules
     {
         $rule = Rule::from($in);
         if (mb_strlen($rule->id) > 60) {
-            throw BadInput::at('id', Phrase::written('Give the rule a name of 60 letters at most.'));
+            throw BadInput::at('id', Phrase::of('bench.name_the_rule_in_short'));
         }
         foreach ($this->library->knowledge()->rules as $shipped) {
             if ($shipped->id === $rule->id) {
-                throw BadInput::at('id', Phrase::written("There is already a rule named “{$rule->id}”. Give yours a name of its own."));
+                throw BadInput::at('id', Phrase::of('bench.already_rule_named_give', ['id' => $rule->id]));
             }
         }
         $others = $this->workshop->ownRules()->where('name', '!=', $rule->id)->orderBy('id')->get()->map(static fn (OwnRule $own): Rule => Rule::from(Fields::of($own->rule)))->all();
         (new RuleGuard($this->library->knowledge()))->admit([...$others, $rule]);
         $speaks = array_filter($this->library->knowledge()->families, fn (Family $fresh): bool => array_filter($this->library->knowledge()->surfaces, static fn (Surface $surface): bool => $rule->exactlyAbout($fresh, $surface) !== null) !== []);
         if ($speaks === []) {
-            throw BadInput::at('surface', Phrase::written('This rule speaks of nothing: say which fresh material, and on what.'));
+            throw BadInput::at('surface', Phrase::of('bench.rule_speaks_nothing_say'));
         }
 
         return $rule;

@@ -34,11 +34,11 @@ final readonly class PutPatchOn
         $code = $in->textOrNull('base');
         $base = $this->library->shelf()->bases[$code ?? ''] ?? null;
         if ($code !== null && $base === null) {
-            throw BadInput::at($in->at('base'), Phrase::written("There is no base “{$code}” on the shelf. Choose one of the list."));
+            throw BadInput::at($in->at('base'), Phrase::of('bench.no_base_choose_of_list', ['code' => $code]));
         }
         $sealer = $in->textOrNull('sealed_with');
         if ($sealer !== null && ! isset($knowledge->sealers[$sealer])) {
-            throw BadInput::at($in->at('sealed_with'), Phrase::written("There is no sealer “{$sealer}”. Choose one from the list."));
+            throw BadInput::at($in->at('sealed_with'), Phrase::of('bench.no_sealer_choose_one', ['id' => $sealer]));
         }
         $release = $in->textOrNull('release');
 
@@ -61,17 +61,17 @@ final readonly class PutPatchOn
     {
         $wanted = $in->only('patches')->objects('patches', self::MOST_AT_ONCE);
         if ($wanted === []) {
-            throw BadInput::at('patches', Phrase::written('Choose at least one: bare, or with a release under it.'));
+            throw BadInput::at('patches', Phrase::of('bench.choose_at_least_one'));
         }
         $combinations = array_map(static fn (Fields $one): string => $one->only('sealed_with', 'release')->textOrNull('sealed_with').'/'.$one->textOrNull('release'), $wanted);
         if (count(array_unique($combinations)) < count($combinations)) {
-            throw BadInput::at('patches', Phrase::written('The same is there twice. One patch of each tells all it can.'));
+            throw BadInput::at('patches', Phrase::of('bench.same_twice_one_patch'));
         }
 
         return DB::transaction(fn (): array => array_map(function (Fields $one) use ($link, $contact, $now): TestPatch {
             $sealer = $one->textOrNull('sealed_with');
             if ($sealer !== null && $sealer === $contact->plannedSealer() && $contact->sealedAt === null) {
-                throw BadInput::at($one->at('sealed_with'), Phrase::written("“{$contact->touch->with}” is to be sealed first. Seal it, say so here, and put the patch on when it is dry."));
+                throw BadInput::at($one->at('sealed_with'), Phrase::of('bench.seal_it_first', ['with' => $contact->touch->with]));
             }
 
             return $this(Fields::of([

@@ -14,7 +14,15 @@ use Illuminate\Support\Facades\Schema;
  */
 final readonly class Turns
 {
-    public const COUNTED = ['pours', 'builds', 'facts', 'room_readings', 'series', 'test_patches', 'jobs', 'impressions'];
+    public const COUNTED = ['pours', 'builds', 'facts', 'room_readings', 'series', 'test_patches', 'jobs', 'impressions', 'own_rules', 'moulds', 'job_models', 'people'];
+
+    /** For a change of every row of a table, which nobody has to see turn by turn. */
+    public static function rest(string $table): void
+    {
+        foreach (['insert', 'update', 'delete'] as $when) {
+            DB::unprepared("drop trigger if exists turn_{$table}_{$when}".(DB::getDriverName() === 'pgsql' ? " on {$table}" : ''));
+        }
+    }
 
     public static function count(): void
     {

@@ -8,6 +8,8 @@ use Apalos\Core\Day\After;
 use Apalos\Core\Day\DayPlanner;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Budget;
+use App\Facts\ChainReport;
+use App\Models\Anchor;
 use App\Models\Workshop;
 use App\Types\View;
 use Carbon\CarbonImmutable;
@@ -34,7 +36,7 @@ final readonly class DayView implements View
      *     now_ms: int, from_ms: int, to_ms: int, works_from_ms: int, works_to_ms: int, hands: int, lanes: list<array{id: string, name: string}>,
      *     items: list<DayItemShape>, because: Phrase|null, moved: list<array{id: string, title: string, name: string, from_ms: int, to_ms: int}>,
      *     startable: list<array{title: string, href: string, last_ms: int, done_ms: int}>, waits: list<array{title: string, href: string, done_ms: int, why: string}>,
-     *     late: list<string>
+     *     late: list<string>, anchor: array{on_ms: int, seal: string}|null
      * }
      */
     public function toArray(): array
@@ -51,7 +53,7 @@ final readonly class DayView implements View
             'items' => $items, 'because' => $this->day->because,
             'moved' => array_map(fn (array $one): array => ['id' => $one['id'], 'title' => $one['title'], 'name' => $one['name'], 'from_ms' => $this->day->ms($one['from_min']), 'to_ms' => $this->day->ms($one['to_min'])], $this->day->moved),
             'startable' => $startable, 'waits' => $waits,
-            'late' => $this->late(),
+            'late' => $this->late(), 'anchor' => self::anchor(),
         ];
     }
 
@@ -107,6 +109,14 @@ final readonly class DayView implements View
         usort($waits, static fn (array $a, array $b): int => $a['done_ms'] <=> $b['done_ms']);
 
         return [$startable, $waits];
+    }
+
+    /** @return array{on_ms: int, seal: string}|null what stands on paper of the record as it was last sealed */
+    private static function anchor(): ?array
+    {
+        $last = Anchor::query()->orderByDesc('id')->first();
+
+        return $last === null ? null : ['on_ms' => (int) $last->at->getTimestampMs(), 'seal' => ChainReport::inShort($last->seal)];
     }
 
     /** @return list<string> what will be late, and by how much */

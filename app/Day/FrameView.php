@@ -6,6 +6,7 @@ namespace App\Day;
 
 use App\Database\CannotWrite;
 use App\Machine\Upkeep;
+use App\Models\Hands;
 use App\Models\Workshop;
 use App\Types\View;
 use Carbon\CarbonImmutable;
@@ -14,12 +15,12 @@ use Carbon\CarbonImmutable;
 final readonly class FrameView implements View
 {
     /** @param  int  $turn  how often anything changed that a screen may show */
-    public function __construct(private Workshop $workshop, private int $turn, private float $roomC, private StripView $strip) {}
+    public function __construct(private Workshop $workshop, private Hands $hands, private int $turn, private float $roomC, private StripView $strip) {}
 
     /**
      * @return array{
      *     workshop: array{edition: int, name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float, currency: string|null, cups: list<array{ml: float, tare_g: float|null}>, vacuum: bool|null, hands: int, schools: array<string, string>},
-     *     turn: int, thermometer: bool, scale: bool, probe: bool, simulated: bool, trouble: string|null,
+     *     turn: int, hands: array{name: string, role: string, colour: string}|null, tablet: string|null, made_up: bool, thermometer: bool, scale: bool, probe: bool, simulated: bool, trouble: string|null,
      *     strip: array{
      *         now_ms: int,
      *         lozenges: list<array{
@@ -55,6 +56,8 @@ final readonly class FrameView implements View
                 'hands' => $this->workshop->hands, 'schools' => $this->workshop->schools ?? [],
             ],
             'turn' => $this->turn,
+            'hands' => $this->hands->person === null ? null : ['name' => $this->hands->person->name, 'role' => $this->hands->person->role->value, 'colour' => $this->hands->person->colour],
+            'tablet' => $this->hands->tablet?->name, 'made_up' => $this->workshop->made_up,
             'thermometer' => config()->string('devices.thermometer.address') !== '',
             'scale' => config()->string('devices.scale.address') !== '',
             'probe' => config()->string('devices.probe.address') !== '',

@@ -8,6 +8,7 @@ use Apalos\Core\Input\BadInput;
 use App\Builds\RecordedBuild;
 use App\Library\Library;
 use App\Log\RecordedRun;
+use App\Looks\Memo;
 use App\Models\Build;
 use App\Models\Pour;
 use App\Room\CureClock;
@@ -17,7 +18,6 @@ use App\Sheets\SheetReckoner;
 use App\Swatches\RecordedSeries;
 use App\Swatches\SeriesBook;
 use Carbon\CarbonImmutable;
-use Illuminate\Contracts\Cache\Repository;
 use TypeError;
 use ValueError;
 
@@ -51,7 +51,7 @@ final class LiveWork
 
     public function __construct(
         private readonly RoomTemperature $room, private readonly CureClock $clock, private readonly SheetReckoner $reckoner,
-        private readonly SeriesBook $book, private readonly Library $library, private readonly Repository $cache, private readonly Drafts $drafts,
+        private readonly SeriesBook $book, private readonly Library $library, private readonly Memo $memo, private readonly Drafts $drafts,
     ) {}
 
     /** @return list<RecordedRun> begun and not yet graded, in the order in which they were begun */
@@ -118,12 +118,14 @@ final class LiveWork
      */
     public function gist(Pour $draft): ?array
     {
-        $rests = md5(json_encode([$draft->getRawOriginal('sheet'), $this->room->now()->degrees, $this->clock->restsOn($draft->baseCode() ?? ''), $this->library->stamp()], JSON_THROW_ON_ERROR));
-        $kept = $this->cache->get("gist:{$draft->workshop_id}:{$draft->id}");
-        if (is_array($kept) && ($kept['rests'] ?? null) === $rests) {
-            /** @var Gist|null */
-            return $kept['gist'];
-        }
+        $rests = [$draft->getRawOriginal('sheet'), $this->room->now()->degrees, $this->clock->restsOn($draft->baseCode() ?? ''), $this->library->stamp()];
+
+        return $this->memo->of("gist:{$draft->workshop_id}:{$draft->id}", $rests, fn (): ?array => $this->reckoned($draft));
+    }
+
+    /** @return Gist|null */
+    private function reckoned(Pour $draft): ?array
+    {
         try {
             $reckoning = $this->reckoner->reckon($draft->sheet);
             $mix = $reckoning->isPourable() ? $reckoning->mix : null;
@@ -131,9 +133,7 @@ final class LiveWork
             // A sheet nobody can read is not finished; its own page says more.
             $mix = null;
         }
-        $gist = $mix === null ? null : ['mass_g' => $mix->mass->g, 'cups' => count($mix->batches), 'demould_min' => $mix->demould?->min];
-        $this->cache->put("gist:{$draft->workshop_id}:{$draft->id}", ['rests' => $rests, 'gist' => $gist], CarbonImmutable::now()->addWeek());
 
-        return $gist;
+        return $mix === null ? null : ['mass_g' => $mix->mass->g, 'cups' => count($mix->batches), 'demould_min' => $mix->demould?->min];
     }
 }

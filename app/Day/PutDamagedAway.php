@@ -36,7 +36,7 @@ final readonly class PutDamagedAway
             if ($pour->state === PourState::GivenUp) {
                 return;
             }
-            $pour->state !== PourState::Graded || throw BadInput::at('damaged', Phrase::written('It is not on the bench any more: in the log it keeps nobody from anything.'));
+            $pour->state !== PourState::Graded || throw BadInput::at('damaged', Phrase::of('bench.not_on_bench_any_more'));
             Typed::query()->updateOrCreate(['screen' => "damaged/{$pour->id}"], ['what' => ['state' => $pour->state->value]]);
             DB::table('pours')->where('id', $pour->id)->update(['state' => PourState::GivenUp->value]);
         });
@@ -87,6 +87,6 @@ final readonly class PutDamagedAway
 
     private static function whole(): BadInput
     {
-        return BadInput::at('damaged', Phrase::written('It can be read: go on with it, or give it up on its own page.'));
+        return BadInput::at('damaged', Phrase::of('bench.record_can_be_read'));
     }
 }

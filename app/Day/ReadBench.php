@@ -13,6 +13,7 @@ use App\Library\Library;
 use App\Log\FrozenPlan;
 use App\Log\Readiness;
 use App\Log\RecordedRun;
+use App\Looks\HeldLook;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Room\CureClock;
@@ -29,9 +30,20 @@ final readonly class ReadBench
 {
     private const MOST_CURING = 12;
 
-    public function __construct(private CureClock $clock, private LiveWork $work, private SmallThings $small, private Library $library, private Readiness $readiness) {}
+    /** What is due is due to the half minute. */
+    private const HOLDS_S = 30;
+
+    public function __construct(private CureClock $clock, private LiveWork $work, private SmallThings $small, private Library $library, private Readiness $readiness, private HeldLook $look) {}
 
     public function __invoke(CarbonImmutable $now): BenchView
+    {
+        ['items' => $items, 'ready' => $ready] = $this->look->of('bench', $this->look->turn(), $now, self::HOLDS_S, fn (): array => ['items' => $this->items($now), 'ready' => $this->ready($now)]);
+
+        return new BenchView($items, $this->small->due($now), $ready);
+    }
+
+    /** @return list<BenchItemShape> */
+    private function items(CarbonImmutable $now): array
     {
         $items = [];
         foreach ($this->work->runs() as $run) {
@@ -61,7 +73,7 @@ final readonly class ReadBench
         $when = static fn (array $item): int => $item['action'] === 'Go on' || $item['action'] === 'Rescue' ? 0 : ($item['to_ms'] ?? PHP_INT_MAX);
         usort($items, static fn (array $a, array $b): int => $when($a) <=> $when($b));
 
-        return new BenchView($items, $this->small->due($now), $this->ready($now));
+        return $items;
     }
 
     /** @return list<BenchReadyShape> what cures on, the soonest first */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use App\Models\Anchor;
 use App\Models\Build;
 use App\Models\Fact;
 use App\Models\FormulaVersion;
@@ -58,14 +59,16 @@ final readonly class ArchiveParts
         'models' => ['model_files', 'Models that were handed in; their files lie under files/.'],
         'studies' => ['studies', 'What was found of them.'],
         'models-of-jobs' => ['job_models', 'Which model serves which job, and the study that was put into it.'],
-        'facts' => ['facts', 'Everything that was told of runs, builds, series, moulds, lots, kits, patches and trials, in order.'],
+        'people' => ['people', 'Who worked here: names and roles, and nothing they come in with.'],
+        'facts' => ['facts', 'Everything that was told of runs, builds, series, moulds, lots, kits, patches and trials, in order, each sealed to the one before.'],
+        'anchors' => ['anchors', 'The record as it stood, night by night, in one seal each.'],
     ];
 
     /** What counts for this database alone. */
-    private const OWN = ['workshops' => ['mark', 'turn', 'cards_stamp', 'cards_turn', 'shelf_mark', 'edition']];
+    private const OWN = ['workshops' => ['mark', 'turn', 'cards_stamp', 'cards_turn', 'shelf_mark', 'edition', 'made_up'], 'people' => ['passphrase', 'pin', 'pin_tries', 'sessions']];
 
     /** @var list<class-string<Model>> whose columns hold more than one value */
-    private const STRUCTURED = [Build::class, Fact::class, FormulaVersion::class, Impression::class, ModelFile::class, Mould::class, OwnBuild::class, OwnRule::class, OwnSheet::class, Pour::class, Snapshot::class, Study::class, SwatchReading::class, Trial::class, Workshop::class];
+    private const STRUCTURED = [Anchor::class, Build::class, Fact::class, FormulaVersion::class, Impression::class, ModelFile::class, Mould::class, OwnBuild::class, OwnRule::class, OwnSheet::class, Pour::class, Snapshot::class, Study::class, SwatchReading::class, Trial::class, Workshop::class];
 
     /** @return array<string, array{type: string, null: bool}> columns of a table as they are written: integer, number, boolean, string or any */
     public static function columns(string $table): array

@@ -40,7 +40,7 @@ final readonly class ContactImport
             $called = $fields->toArray()['id'] ?? null;
             $rule = $this->named(static fn (): Rule => Rule::from($fields), sprintf('Rule %d%s', $i + 1, is_string($called) ? " “{$called}”" : ''));
             if (in_array($rule->id, $known, true) || isset($rules[$rule->id])) {
-                throw BadInput::at("rules.{$i}.id", Phrase::written("There is already a rule named “{$rule->id}”. Give yours a name of its own."));
+                throw BadInput::at("rules.{$i}.id", Phrase::of('bench.already_rule_named_give', ['id' => $rule->id]));
             }
             $rules[$rule->id] = $fields->toArray();
             $read[] = $rule;
@@ -100,10 +100,10 @@ final readonly class ContactImport
         try {
             $read = Yaml::parse($text);
         } catch (ParseException $wrong) {
-            throw BadInput::at('file', Phrase::written("This is neither YAML nor JSON: {$wrong->getMessage()}"));
+            throw BadInput::at('file', Phrase::of('bench.neither_yaml_nor_json', ['why' => $wrong->getMessage()]));
         }
         if (! is_array($read) || (array_is_list($read) && $read !== [])) {
-            throw BadInput::at('file', Phrase::written('The file needs “rules” and “tests” at the top. See docs/formats.md.'));
+            throw BadInput::at('file', Phrase::of('bench.file_needs_rules_and'));
         }
 
         return Fields::of($read);
@@ -113,7 +113,7 @@ final readonly class ContactImport
     {
         $id = $in->textOrNull('sealed_with');
 
-        return $id === null || isset($this->contacts->knowledge()->sealers[$id]) ? $id : throw BadInput::at($in->at('sealed_with'), Phrase::written("There is no sealer “{$id}”."));
+        return $id === null || isset($this->contacts->knowledge()->sealers[$id]) ? $id : throw BadInput::at($in->at('sealed_with'), Phrase::of('bench.no_sealer', ['id' => $id]));
     }
 
     /** @return array{fresh: string, surface: string, passed: bool, base: string|null, sealed_with: string|null, released_with: string|null, place: string|null, note: string|null, put_on_at: CarbonImmutable, due_at: CarbonImmutable, read_at: CarbonImmutable, dated: bool} */

@@ -29,7 +29,7 @@ final readonly class Moment
         }
         $isOne = preg_match(self::ISO, $said, $part) === 1 && checkdate((int) $part[2], (int) $part[3], (int) $part[1]);
         if (! $isOne || (int) $part[1] < self::YEARS[0] || (int) $part[1] > self::YEARS[1]) {
-            throw BadInput::at($in->at($key), Phrase::written("“{$said}” is no moment that can be relied on. Write it as 2026-03-04T10:15:00+01:00: date, time and offset."));
+            throw BadInput::at($in->at($key), Phrase::of('bench.no_moment', ['said' => $said]));
         }
 
         return CarbonImmutable::parse($said)->utc();

@@ -114,10 +114,10 @@ final readonly class SheetExchange
         try {
             $read = Yaml::parse($text);
         } catch (ParseException $wrong) {
-            throw BadInput::at('file', Phrase::written("This is neither YAML nor JSON: {$wrong->getMessage()}"));
+            throw BadInput::at('file', Phrase::of('bench.neither_yaml_nor_json', ['why' => $wrong->getMessage()]));
         }
         if (! is_array($read) || array_is_list($read) || ! array_key_exists('sheets', $read)) {
-            throw BadInput::at('file', Phrase::written('The file needs “sheets” at the top, with a list of sheets under it. Take out an empty file to see how it is written.'));
+            throw BadInput::at('file', Phrase::of('bench.file_needs_sheets_at'));
         }
 
         return Fields::of($read);

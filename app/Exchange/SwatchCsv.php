@@ -22,7 +22,7 @@ final readonly class SwatchCsv
             $has('swatch', 'formula', 'recipe', 'poured_at') => ['swatches' => self::swatches($rows)],
             $has('formula', 'version', 'recipe') => ['formulas' => self::formulas($rows)],
             $has('name', 'l', 'a', 'b') => ['targets' => array_map(static fn (array $row, int $i): array => ['name' => $row['name'], 'lab' => self::lab($row, "line {$i}"), ...array_filter(['shows_pct' => self::number($row, 'shows_pct', "line {$i}"), 'at_mm' => self::number($row, 'at_mm', "line {$i}")], static fn (?float $value): bool => $value !== null)], $rows, array_keys($rows))],
-            default => throw BadInput::at('file', Phrase::written('The first line must name the columns: name, L, a, b for colours; formula, version, recipe for formulas; swatch, formula, recipe, poured_at for swatches.')),
+            default => throw BadInput::at('file', Phrase::of('bench.name_the_columns')),
         });
     }
 
@@ -93,7 +93,7 @@ final readonly class SwatchCsv
         foreach (array_slice($parts, 1) as $part) {
             $words = preg_split('/\s+/', $part, -1, PREG_SPLIT_NO_EMPTY) ?: [];
             if (count($words) !== 4) {
-                throw BadInput::at("{$line}, recipe", Phrase::written("“{$part}” is no ingredient. Write code, amount, basis and side, such as: sf-1 60 pct_of_ab after."));
+                throw BadInput::at("{$line}, recipe", Phrase::of('bench.no_ingredient', ['part' => $part]));
             }
             $additives[] = ['code' => $words[0], 'amount' => self::parsedNumber($words[1], "{$line}, recipe"), 'basis' => $words[2], 'into' => $words[3]];
         }
@@ -120,6 +120,6 @@ final readonly class SwatchCsv
     {
         $plain = preg_match('/^-?\d+,\d+$/', $cell) === 1 ? str_replace(',', '.', $cell) : $cell;
 
-        return is_numeric($plain) ? (float) $plain : throw BadInput::at($field, Phrase::written("{$field}: “{$cell}” is not a number."));
+        return is_numeric($plain) ? (float) $plain : throw BadInput::at($field, Phrase::of('bench.cell_is_no_number', ['field' => $field, 'cell' => $cell]));
     }
 }

@@ -106,7 +106,7 @@ final class SwatchImport
     {
         $in = $this->parsed($text)->only('format', 'version', 'formulas', 'swatches', 'targets');
         if ($in->has('version') && $in->number('version') > SwatchExport::VERSION) {
-            throw BadInput::at('version', Phrase::written('This file was written by a newer version. Bring this bench up to date first.'));
+            throw BadInput::at('version', Phrase::of('bench.file_of_newer_version'));
         }
         [$this->versions, $this->touched, $this->made, $this->found] = [[], [], [], []];
         $this->new = ['formulas' => 0, 'swatches' => 0, 'readings' => 0, 'targets' => 0];
@@ -206,7 +206,7 @@ final class SwatchImport
         $in->only('name', 'formula', 'recipe', 'thickness_mm', 'poured_at', 'demoulded_at', 'note', 'readings');
         $formula = $in->text('formula');
         $version = $this->versions[$formula] ?? $this->known($in, $formula);
-        $poured = Moment::in($in, 'poured_at') ?? throw BadInput::at($in->at('poured_at'), Phrase::written('Say when it was poured.'));
+        $poured = Moment::in($in, 'poured_at') ?? throw BadInput::at($in->at('poured_at'), Phrase::of('bench.say_when_was_poured'));
         $name = mb_substr($in->text('name'), 0, 120);
         $swatch = $this->workshop->swatches()->where('name', $name)->where('formula_version_id', $version->id)->where('poured_at', $poured->format('Y-m-d H:i:s.v'))->with('readings')->first();
         if ($swatch === null) {
@@ -286,6 +286,6 @@ final class SwatchImport
         [$name, $number] = preg_match('/^(.*) · (\d+)$/u', $called, $part) === 1 ? [$part[1], (int) $part[2]] : [$called, 0];
 
         return FormulaVersion::query()->with('formula')->where('number', $number)->whereHas('formula', fn ($formula) => $formula->where('workshop_id', $this->workshop->id)->where('name', $name))->first()
-            ?? throw BadInput::at($in->at('formula'), Phrase::written("“{$called}” is neither in the file nor here. Write the formula into the file as well."));
+            ?? throw BadInput::at($in->at('formula'), Phrase::of('bench.formula_nowhere', ['called' => $called]));
     }
 }

@@ -6,8 +6,11 @@ namespace App\Exchange;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
+use App\Facts\Seals;
 use App\Lists\Rows;
+use App\Models\Person;
 use App\Models\Workshop;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
@@ -116,6 +119,7 @@ final readonly class TakeEverything
             foreach (array_intersect_key(ArchiveParts::ALL, $manifest['parts']) as $part => [$table]) {
                 $came[$part] = $this->part($zip, $part, $table);
             }
+            app(Seals::class)->sealTheOld($this->workshop->id, CarbonImmutable::now());
             $this->workshop->refresh()->update(['cards_stamp' => null, 'shelf_mark' => Rows::of('own_sheets')->exists() ? (string) Str::ulid() : null]);
 
             return $came;
@@ -135,6 +139,11 @@ final readonly class TakeEverything
 
                 continue;
             }
+            if ($table === 'people') {
+                $this->person($row);
+
+                continue;
+            }
             $rows[] = $row;
             if (count($rows) === self::AT_ONCE) {
                 DB::table($table)->insert($rows);
@@ -144,6 +153,21 @@ final readonly class TakeEverything
         $rows === [] || DB::table($table)->insert($rows);
 
         return $line;
+    }
+
+    /**
+     * Whoever worked there stands in the record, and comes in here only when an owner says so. Who is here already stays as they are.
+     *
+     * @param  array<string, mixed>  $row
+     */
+    private function person(array $row): void
+    {
+        $isTaken = Person::query()->where('workshop_id', $this->workshop->id)->where('name_key', $row['name_key'] ?? '')->exists();
+        $last = is_string($row['id'] ?? null) ? strtolower(substr($row['id'], -4)) : '';
+        DB::table('people')->insertOrIgnore([
+            ...$row, 'left_at' => $row['left_at'] ?? CarbonImmutable::now('UTC')->format('Y-m-d H:i:s.v'), 'sessions' => (string) Str::ulid(),
+            ...($isTaken && is_string($row['name'] ?? null) ? ['name' => "{$row['name']} ({$last})", 'name_key' => mb_strtolower("{$row['name']} ({$last})")] : []),
+        ]);
     }
 
     /**

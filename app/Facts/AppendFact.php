@@ -72,7 +72,7 @@ final readonly class AppendFact
             throw BadInput::at('kind', Phrase::written(sprintf('More than %s things were told of this already. Begin another one, and go on there.', number_format(self::MOST_FACTS, 0, '.', ' '))));
         }
         if ($kind === 'noted' && $there >= self::MOST_NOTES) {
-            throw BadInput::at('kind', Phrase::written('There is no room for more notes here: what has to be told still finds its place. Write the rest on the job.'));
+            throw BadInput::at('kind', Phrase::of('bench.no_room_for_more'));
         }
     }
 

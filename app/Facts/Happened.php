@@ -13,12 +13,12 @@ use Illuminate\Support\Collection;
 final readonly class Happened
 {
     /** @param  array<string, mixed>  $payload */
-    private function __construct(public int $id, public string $key, public string $kind, public int $atMs, public array $payload, public ?string $said) {}
+    private function __construct(public int $id, public string $key, public string $kind, public int $atMs, public array $payload, public ?string $said, public ?string $person = null, public ?string $witness = null) {}
 
     /** One that was written down just now, without reading all of them again. */
     public static function told(Fact $fact): self
     {
-        return new self($fact->id, $fact->key, $fact->kind, (int) $fact->at->getTimestampMs(), $fact->payload, $fact->said);
+        return new self($fact->id, $fact->key, $fact->kind, (int) $fact->at->getTimestampMs(), $fact->payload, $fact->said, $fact->person, $fact->witness);
     }
 
     /**
@@ -33,7 +33,7 @@ final readonly class Happened
         foreach (self::rows($kind, $streams) as $row) {
             /** @var array<string, mixed> $payload */
             $payload = (array) json_decode((string) $row->payload, true, 64);
-            $happened[(int) $row->stream_id][] = new self((int) $row->id, (string) $row->key, (string) $row->kind, self::ms((string) $row->at), $payload, $row->said === null ? null : (string) $row->said);
+            $happened[(int) $row->stream_id][] = new self((int) $row->id, (string) $row->key, (string) $row->kind, self::ms((string) $row->at), $payload, $row->said === null ? null : (string) $row->said, $row->person, $row->witness);
         }
 
         return $happened;
@@ -50,11 +50,11 @@ final readonly class Happened
      */
     private static function rows(string $kind, array $streams): Collection
     {
-        return $streams === [] ? new Collection : Rows::of('facts')->where('stream', $kind)->whereIn('stream_id', $streams)->orderBy('id')->get(['id', 'stream_id', 'key', 'kind', 'at', 'payload', 'said']);
+        return $streams === [] ? new Collection : Rows::of('facts')->where('stream', $kind)->whereIn('stream_id', $streams)->orderBy('id')->get(['id', 'stream_id', 'key', 'kind', 'at', 'payload', 'said', 'person', 'witness']);
     }
 
     /** As it stands in the table: in UTC, to the millisecond. */
-    private static function ms(string $at): int
+    public static function ms(string $at): int
     {
         return 1000 * (int) strtotime(substr($at, 0, 19).' UTC') + (int) round(1000.0 * (float) ('0'.substr($at, 19)));
     }

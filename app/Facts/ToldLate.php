@@ -35,7 +35,7 @@ final readonly class ToldLate
         }
         $said = CarbonImmutable::createFromTimestampMs((int) $ms, 'UTC');
         if ($said > $now->addSeconds(self::AHEAD_S)) {
-            throw BadInput::at(self::FIELD, Phrase::written('That is still to come. Say when it was, or tell it when it is done.'));
+            throw BadInput::at(self::FIELD, Phrase::of('bench.still_to_come'));
         }
         if ($said < $now->subDays(self::FARTHEST_D)) {
             throw BadInput::at(self::FIELD, Phrase::written(sprintf('That is more than %d days ago. Look at the date.', self::FARTHEST_D)));

@@ -17,7 +17,9 @@ use App\Lists\Rows;
 use App\Log\RecordedRun;
 use App\Models\PourState;
 use App\Models\Workshop;
+use App\People\Names;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 
 /** What went wrong: the likeliest causes of one bad cast, and what bad casts have in common. */
 final readonly class FaultDesk
@@ -30,7 +32,7 @@ final readonly class FaultDesk
     /** The newest casts that are compared: what was two years ago was another shop. */
     public const COMPARED = 2_000;
 
-    public function __construct(private Library $library, private Workshop $workshop, private PourFacts $facts) {}
+    public function __construct(private Library $library, private Workshop $workshop, private PourFacts $facts, private Names $names) {}
 
     /**
      * @param  array<string, mixed>  $answers  to what was asked
@@ -80,18 +82,16 @@ final readonly class FaultDesk
     public function common(?string $fault): CommonResult
     {
         $rows = Rows::of('pours')->where('state', PourState::Graded->value)->whereNotNull('graded_at')->whereExists(static fn ($q) => $q->selectRaw('1')->from('impressions')->whereColumn('impressions.id', 'pours.impression_id')->where('kind', 'cast'))
-            ->orderByDesc('graded_at')->limit(self::COMPARED)->get(['id', 'grade', 'base_code', 'room_c', 'poured_at', ...($fault === null ? [] : ['faults'])]);
+            ->orderByDesc('graded_at')->limit(self::COMPARED)->get(['id', 'grade', 'base_code', 'room_c', 'poured_at', 'graded_by', ...($fault === null ? [] : ['faults'])]);
         $ids = $rows->pluck('id')->all();
         $of = [];
         foreach (array_chunk($ids, 500) as $some) {
             foreach (Rows::of('pour_moulds')->whereIn('pour_id', $some)->get(['pour_id', 'mould_id']) as $row) {
                 $of[(int) $row->pour_id]['mould'][] = "M-{$row->mould_id}";
             }
-            foreach (Rows::of('lot_draws')->whereIn('pour_id', $some)->whereNotNull('lot_id')->distinct()->get(['pour_id', 'lot_id']) as $row) {
+            // Asked by the pour alone, which is this shop’s: asked by the shop as well, SQLite walks through all it ever drew.
+            foreach (DB::table('lot_draws')->whereIn('pour_id', $some)->whereNotNull('lot_id')->get(['pour_id', 'lot_id']) as $row) {
                 $of[(int) $row->pour_id]['lot'][] = "L-{$row->lot_id}";
-            }
-            foreach (Rows::of('facts')->where('stream', RecordedRun::STREAM)->whereIn('stream_id', $some)->where('kind', 'graded')->whereNotNull('person')->get(['stream_id', 'person']) as $row) {
-                $of[(int) $row->stream_id]['person'][] = (string) $row->person;
             }
         }
         [$groups, $bad] = [[], 0];
@@ -117,6 +117,7 @@ final readonly class FaultDesk
         $hour = $row->poured_at === null ? null : (int) CarbonImmutable::parse((string) $row->poured_at, 'UTC')->setTimezone($this->workshop->zone())->format('G');
 
         return array_filter([
+            'person' => ($by = $this->names->of($row->graded_by)) === null ? [] : [$by],
             'base' => $row->base_code === null ? [] : [(string) $row->base_code],
             'room' => $room === null ? [] : [match (true) {
                 $room < 18.0 => 'cold',

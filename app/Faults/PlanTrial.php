@@ -26,13 +26,13 @@ final readonly class PlanTrial
     {
         $in->only('name', 'about', 'base', 'note', 'surface', 'variants', 'cups', 'cup_g', 'counted', 'control');
         $about = $in->text('about');
-        in_array($about, self::ABOUT, true) || throw BadInput::at($in->at('about'), Phrase::written('A trial is about a release, the air, a thickness, a softener, or something other.'));
+        in_array($about, self::ABOUT, true) || throw BadInput::at($in->at('about'), Phrase::of('bench.what_a_trial_is_about'));
         $base = $in->textOrNull('base');
-        $base === null || isset($this->library->shelf()->bases[$base]) || throw BadInput::at($in->at('base'), Phrase::written("There is no base “{$base}” on the shelf."));
+        $base === null || isset($this->library->shelf()->bases[$base]) || throw BadInput::at($in->at('base'), Phrase::of('bench.no_base_on_shelf', ['base' => $base]));
         $cups = $in->number('cups', 1.0, CupsCompared::MOST_CUPS);
-        $cups === floor($cups) || throw BadInput::at($in->at('cups'), Phrase::written('Cups come in whole ones.'));
+        $cups === floor($cups) || throw BadInput::at($in->at('cups'), Phrase::of('bench.cups_come_in_whole'));
         $surface = $in->textOrNull('surface');
-        $surface === null || isset($this->contacts->knowledge()->surfaces[$surface]) || throw BadInput::at($in->at('surface'), Phrase::written('There is no such surface in the library.'));
+        $surface === null || isset($this->contacts->knowledge()->surfaces[$surface]) || throw BadInput::at($in->at('surface'), Phrase::of('bench.no_such_surface_in'));
         $variants = $this->variants($in, $surface);
         $control = $in->numberOrNull('control', 0.0, count($variants) - 1.0);
 
@@ -72,12 +72,12 @@ final readonly class PlanTrial
             $variant->only('name', 'release', 'vacuum_min', 'pot_min');
             $name = mb_substr($variant->text('name'), 0, 80);
             $release = $variant->textOrNull('release');
-            $release === null || isset($this->contacts->knowledge()->releases[$release]) || throw BadInput::at($variant->at('release'), Phrase::written('There is no such release in the library.'));
-            isset($variants[$name]) && throw BadInput::at($variant->at('name'), Phrase::written("Two variants are called “{$name}”: give each a name of its own."));
+            $release === null || isset($this->contacts->knowledge()->releases[$release]) || throw BadInput::at($variant->at('release'), Phrase::of('bench.no_such_release_in'));
+            isset($variants[$name]) && throw BadInput::at($variant->at('name'), Phrase::of('bench.two_variants_of_one_name', ['name' => $name]));
             $variants[$name] = ['name' => $name, 'release' => $release, 'surface' => $surface, 'vacuum_min' => $variant->numberOrNull('vacuum_min', 0.0, 600.0), 'pot_min' => $variant->numberOrNull('pot_min', 0.0, 6000.0)];
         }
         if (count($variants) < CupsCompared::FEWEST) {
-            throw BadInput::at($in->at('variants'), Phrase::written('A trial compares two to six variants: name two at least.'));
+            throw BadInput::at($in->at('variants'), Phrase::of('bench.trial_compares_two_six'));
         }
 
         return array_values($variants);

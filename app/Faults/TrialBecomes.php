@@ -37,16 +37,16 @@ final readonly class TrialBecomes
         return DB::transaction(function () use ($trial, $in, $now): string {
             $trial = Trial::query()->lockForUpdate()->findOrFail($trial->id);
             if ($trial->ended_at === null) {
-                throw BadInput::at('what', Phrase::written('End the trial first: then its verdict stands.'));
+                throw BadInput::at('what', Phrase::of('bench.end_trial_first'));
             }
             if ($trial->became !== null) {
-                throw BadInput::at('what', Phrase::written('It is written down already.'));
+                throw BadInput::at('what', Phrase::of('bench.written_down_already'));
             }
             [$became, $said] = match ($in->text('what')) {
                 'contacts' => $this->patches($trial, $now),
                 'hardness' => $this->puck($trial, $in, $now),
                 'faults' => $this->cause($trial, $in->only('what', 'cause')),
-                default => throw BadInput::at('what', Phrase::written('It can become a fact of the contacts, of the hardness, or of the faults.')),
+                default => throw BadInput::at('what', Phrase::of('bench.trial_can_become')),
             };
             $trial->update(['became' => $became]);
 
@@ -60,7 +60,7 @@ final readonly class TrialBecomes
         $family = $this->library->shelf()->bases[$trial->base_code ?? '']->family ?? null;
         $surface = $trial->variants[0]['surface'] ?? null;
         if ($family === null || $surface === null) {
-            throw BadInput::at('what', Phrase::written('A contact is of something fresh on a surface: this trial says no base, or no surface.'));
+            throw BadInput::at('what', Phrase::of('bench.contact_something_fresh_on'));
         }
         $state = RecordedTrial::of($trial)->state;
         $ids = [];
@@ -77,7 +77,7 @@ final readonly class TrialBecomes
         }
 
         if ($ids === []) {
-            throw BadInput::at('what', Phrase::written('No cup of it is graded yet: grade them first, then say what it taught.'));
+            throw BadInput::at('what', Phrase::of('bench.no_cup_graded_yet'));
         }
 
         return [['what' => 'contacts', 'patches' => $ids], (count($ids) === 1 ? 'One test patch stands' : count($ids).' test patches stand').' under Contacts: passed where every cup came out usable or better.'];
@@ -87,12 +87,12 @@ final readonly class TrialBecomes
     private function puck(Trial $trial, Fields $in, CarbonImmutable $now): array
     {
         $in->only('what', 'version', 'scale', 'readings');
-        $version = FormulaVersion::query()->with('formula')->find((int) $in->number('version', 1.0, 1e15)) ?? throw BadInput::at('version', Phrase::written('There is no such formula. Choose the one the better cups were of.'));
+        $version = FormulaVersion::query()->with('formula')->find((int) $in->number('version', 1.0, 1e15)) ?? throw BadInput::at('version', Phrase::of('bench.no_such_formula_choose'));
         $scale = $in->choice('scale', ShoreScale::class);
         $said = $in->toArray()['readings'] ?? null;
         $readings = array_values(array_filter(is_array($said) ? $said : [], static fn (mixed $one): bool => is_int($one) || is_float($one)));
         if ($readings === []) {
-            throw BadInput::at('readings', Phrase::written('Write what the gauge read, one number for each place.'));
+            throw BadInput::at('readings', Phrase::of('bench.write_what_gauge_read'));
         }
         array_map(static fn (int|float $one): Shore => Shore::of($scale, (float) $one), $readings);
         $swatch = null;
@@ -109,10 +109,10 @@ final readonly class TrialBecomes
     /** @return array{array<string, mixed>, string} */
     private function cause(Trial $trial, Fields $in): array
     {
-        $cause = $this->library->faultBook()->causes[$in->text('cause')] ?? throw BadInput::at('cause', Phrase::written('There is no such cause in the library.'));
+        $cause = $this->library->faultBook()->causes[$in->text('cause')] ?? throw BadInput::at('cause', Phrase::of('bench.no_such_cause_in'));
         $word = RecordedTrial::of($trial)->verdict()->word;
         if ($word !== VerdictResult::SURE && $word !== VerdictResult::LEANS) {
-            throw BadInput::at('what', Phrase::written('It saw no difference: that confirms no cause. Leave it as it is, or pour more cups.'));
+            throw BadInput::at('what', Phrase::of('bench.saw_no_difference_confirms'));
         }
 
         return [['what' => 'faults', 'cause' => $cause->id], "“{$cause->name}” counts as found once more: it is offered sooner after a bad cast."];

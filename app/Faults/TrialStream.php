@@ -67,7 +67,7 @@ final readonly class TrialStream implements Stream
             TrialFactKind::Graded => $this->graded($payload->only('variant', 'cup', 'grade')),
             TrialFactKind::Counted => $this->counted($payload->only('variant', 'cup', 'n')),
             TrialFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
-            TrialFactKind::Ended => $this->recorded->state->sawNothing() ? throw BadInput::at('kind', Phrase::written('Grade a cup first: a trial that saw nothing says nothing.')) : [],
+            TrialFactKind::Ended => $this->recorded->state->sawNothing() ? throw BadInput::at('kind', Phrase::of('bench.grade_cup_first_trial')) : [],
             TrialFactKind::Undone => TakenBack::of($payload, $this->recorded->state->takeBack),
         };
     }
@@ -83,7 +83,7 @@ final readonly class TrialStream implements Stream
     /** @return array{variant: int, cup: int, grade: string} */
     private function graded(Fields $in): array
     {
-        $this->recorded->trial->counted === null || throw BadInput::at($in->at('grade'), Phrase::written('In this trial cups are counted, not graded.'));
+        $this->recorded->trial->counted === null || throw BadInput::at($in->at('grade'), Phrase::of('bench.cups_are_counted_here'));
 
         return [...$this->cup($in), 'grade' => $in->choice('grade', Grade::class)->value];
     }
@@ -91,9 +91,9 @@ final readonly class TrialStream implements Stream
     /** @return array{variant: int, cup: int, n: int} */
     private function counted(Fields $in): array
     {
-        $this->recorded->trial->counted !== null || throw BadInput::at($in->at('n'), Phrase::written('In this trial cups are graded, not counted.'));
+        $this->recorded->trial->counted !== null || throw BadInput::at($in->at('n'), Phrase::of('bench.cups_are_graded_here'));
         $n = $in->number('n', 0.0, 100_000.0);
-        $n === floor($n) || throw BadInput::at($in->at('n'), Phrase::written('Count whole ones.'));
+        $n === floor($n) || throw BadInput::at($in->at('n'), Phrase::of('bench.count_whole_ones'));
 
         return [...$this->cup($in), 'n' => (int) $n];
     }

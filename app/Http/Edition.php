@@ -16,6 +16,6 @@ final readonly class Edition
     {
         $said = $request->query('edition');
 
-        return is_string($said) && preg_match('/^\d{1,9}$/', $said) === 1 ? (int) $said : throw BadInput::at('edition', Phrase::written('Say which edition this changes (?edition=…): load the page again, and change what it shows.'));
+        return is_string($said) && preg_match('/^\d{1,9}$/', $said) === 1 ? (int) $said : throw BadInput::at('edition', Phrase::of('bench.say_which_edition'));
     }
 }

@@ -12,6 +12,7 @@ use App\Contacts\JobContacts;
 use App\Contacts\JudgedContact;
 use App\Library\Library;
 use App\Log\Readiness;
+use App\Looks\HeldLook;
 use App\Models\Build;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
@@ -21,6 +22,7 @@ use App\Models\Mould;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Moulds\Lives;
+use App\People\Names;
 use App\Types\View;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -31,7 +33,7 @@ use Illuminate\Support\Facades\DB;
  * @phpstan-import-type ContactShape from ContactResult
  *
  * @phpstan-type LinkContactShape array{
- *     key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null, lapsed: string|null, words: Phrase|null, certain: bool, proved_dry_ms: int|null, holds_water: bool, post_cured: bool,
+ *     key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null, overruled_by: string|null, lapsed: string|null, words: Phrase|null, certain: bool, proved_dry_ms: int|null, holds_water: bool, post_cured: bool,
  *     release: string|null, sealed_with: string|null, sealed_ms: int|null, seal: array{name: string, coats: int, minutes: float, how: string}|null, damp: bool, latex_touched: bool, cured_ms: int|null, opened_ms: int|null, solvent_ms: int|null,
  *     result: ContactShape
  * }
@@ -42,6 +44,10 @@ use Illuminate\Support\Facades\DB;
  *     surface: string|null, role: string, from_id: int|null, wall: string|null, bed: string|null,
  *     builds: list<array{id: int, name: string, began_ms: int|null, ended: bool, copy: int|null, wanted_on: string|null}>, gone_ms: int|null,
  *     pours_in_all: int, pours: list<array{id: int, state: string, operation: string, href: string, grams: float|null, grade: string|null, at_ms: int|null, planned_ml: float|null}>
+ * }
+ * @phpstan-type JobHeldShape array{
+ *     cast: int, ready: list<array{link_id: int, pour_id: int, name: string, ready_ms: int, full: bool, late_days: int}>, pieces_a_pour: int,
+ *     moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, lives: list<string>, chain: list<LinkShape>
  * }
  */
 final readonly class JobView implements View
@@ -55,17 +61,14 @@ final readonly class JobView implements View
 
     private const MOULDS_SHOWN = 8;
 
-    public function __construct(private Job $job, private Library $library, private JobContacts $contacts, private Lives $lives, private Readiness $readiness) {}
+    /** What waits on a chain waits for minutes and hours. */
+    private const HOLDS_S = 30;
+
+    public function __construct(private Job $job, private Library $library, private JobContacts $contacts, private Lives $lives, private Readiness $readiness, private HeldLook $look, private Names $names, private CarbonImmutable $now) {}
 
     /** @return array{id: int, edition: int, name: string, purpose: string, for_whom: string, quantity: int, due_on: string|null, skin: bool, uses: list<array{id: string, name: string, ask: Phrase}>, model: array{id: int, name: string}|null, cast: int, pieces_a_pour: int, lives: list<string>, moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, ready: list<array{link_id: int, pour_id: int, name: string, ready_ms: int, full: bool, late_days: int}>, chain: list<LinkShape>} */
     public function toArray(): array
     {
-        $chain = $this->contacts->chain($this->job);
-        $ids = $this->job->impressions->map(static fn (Impression $link): int => $link->id);
-        $this->contacts->look($ids->all());
-        [$sofar, $newest] = [PouredSoFar::of($ids), $this->newest()];
-        $builds = Build::query()->whereIn('impression_id', $ids)->where('plain', false)->orderByDesc('id')->limit(self::BUILDS_SHOWN)->get()->groupBy('impression_id');
-
         return [
             'id' => $this->job->id,
             'edition' => $this->job->edition,
@@ -76,9 +79,24 @@ final readonly class JobView implements View
             'skin' => $this->job->skin,
             'uses' => array_values(array_map(fn (string $id): array => ['id' => $id, 'name' => $this->library->uses()[$id]['name'], 'ask' => Phrase::written($this->library->uses()[$id]['ask'])], array_filter($this->job->usedFor(), fn (string $id): bool => isset($this->library->uses()[$id])))),
             'model' => ModelFile::query()->join('job_models', 'job_models.model_file_id', '=', 'model_files.id')->where('job_models.job_id', $this->job->id)->orderByDesc('job_models.at')->orderByDesc('job_models.id')->first(['model_files.id', 'model_files.name', 'model_files.workshop_id'])?->only('id', 'name'),
+            ...$this->look->of("job:{$this->job->id}", $this->look->turn(), $this->now, self::HOLDS_S, $this->held(...)),
+        ];
+    }
+
+    /** @return JobHeldShape what takes a moment to put together */
+    private function held(): array
+    {
+        $this->job->load('impressions');
+        $chain = $this->contacts->chain($this->job);
+        $ids = $this->job->impressions->map(static fn (Impression $link): int => $link->id);
+        $this->contacts->look($ids->all());
+        [$sofar, $newest] = [PouredSoFar::of($ids), $this->newest()];
+        $builds = Build::query()->whereIn('impression_id', $ids)->where('plain', false)->orderByDesc('id')->limit(self::BUILDS_SHOWN)->get()->groupBy('impression_id');
+
+        return [
             'cast' => (int) $this->job->impressions->where('kind', ImpressionKind::Cast)->sum(static fn (Impression $link): int => $sofar->pieces($link->id)),
             // As many as the last pour gave: one, or a gang.
-            'ready' => array_map(static fn (array $one): array => ['link_id' => $one['pour']->impression_id, 'pour_id' => $one['pour']->id, 'name' => $one['pour']->impression->name, 'ready_ms' => (int) $one['ready']->readyMs, 'full' => $one['ready']->isFull, 'late_days' => $one['ready']->lateDays()], $this->readiness->curing(CarbonImmutable::now(), array_values($this->job->impressions->modelKeys()))),
+            'ready' => array_map(static fn (array $one): array => ['link_id' => $one['pour']->impression_id, 'pour_id' => $one['pour']->id, 'name' => $one['pour']->impression->name, 'ready_ms' => (int) $one['ready']->readyMs, 'full' => $one['ready']->isFull, 'late_days' => $one['ready']->lateDays()], $this->readiness->curing($this->now, array_values($this->job->impressions->modelKeys()))),
             'pieces_a_pour' => max(1, (int) ($this->job->impressions->where('kind', ImpressionKind::Cast)->flatMap(static fn (Impression $link): array => $newest->get($link->id)?->all() ?? [])->where('state', PourState::Graded)->last()->pieces ?? 1)),
             'moulds' => $this->moulds(),
             'lives' => $this->livesIn($ids->all()),
@@ -209,7 +227,7 @@ final readonly class JobView implements View
             'surface_name' => $contact->touch->surface->name,
             'fresh' => $contact->fresh->name,
             'blocks' => $contact->blocks,
-            'overruled' => $contact->overruled(),
+            'overruled' => $contact->overruled(), 'overruled_by' => $this->names->by(...$contact->overruledBy()),
             'lapsed' => $contact->lapsed(),
             'words' => $contact->wordsAsked(),
             'certain' => $contact->isOutOfTheQuestion(),

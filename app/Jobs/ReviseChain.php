@@ -131,7 +131,7 @@ final readonly class ReviseChain
     private function takeOut(Impression $impression): void
     {
         if ($impression->pours()->whereNot('state', PourState::Draft)->exists()) {
-            throw BadInput::at('impression', Phrase::written("“{$impression->name}” has been poured; what happened stays in the log. Only a link that was never poured can be taken out."));
+            throw BadInput::at('impression', Phrase::of('bench.poured_link_stays', ['name' => $impression->name]));
         }
         $job = $impression->job()->firstOrFail();
         $resting = Impression::query()->where('from_id', $impression->id)->get();
@@ -139,7 +139,7 @@ final readonly class ReviseChain
         $chain = $this->contacts->chain($job->load('impressions'));
         $told = $resting->filter(static fn (Impression $link): bool => ($one = $chain->link($link->id)) !== null && $chain->source($one->unpinned())?->id !== $impression->id);
         if ($told->isNotEmpty()) {
-            throw BadInput::at('impression', Phrase::written("“{$told->pluck('name')->implode('”, “')}” takes its shape from “{$impression->name}”. Give it another source first, or take it out before."));
+            throw BadInput::at('impression', Phrase::of('bench.others_take_shape_from_it', ['name' => $told->pluck('name')->implode('”, “'), 'name2' => $impression->name]));
         }
         Rows::of('impressions')->where('from_id', $impression->id)->update(['from_id' => null]);
         $impression->delete();
@@ -159,7 +159,7 @@ final readonly class ReviseChain
             return array_key_exists('from_id', $said) ? [...$said, 'from_id' => null] : $said;
         }
         if (! is_numeric($from) || ! $job->impressions()->whereKey((int) $from)->exists()) {
-            throw BadInput::at('from_id', Phrase::written('It can only take its shape from another link of this job. Choose one of those.'));
+            throw BadInput::at('from_id', Phrase::of('bench.shape_from_this_job_only'));
         }
 
         return [...$said, 'from_id' => (int) $from];

@@ -43,7 +43,7 @@ final readonly class TakeWayOut
             $way = $offered->toArray()['steps'] === $steps ? $offered : $way;
         }
         if ($way === null) {
-            throw BadInput::at('steps', Phrase::written('That is no longer a way out here. Look at what is offered now.'));
+            throw BadInput::at('steps', Phrase::of('bench.no_longer_a_way_out'));
         }
 
         return DB::transaction(function () use ($impression, $contact, $way, $edition, $now): string {

@@ -50,14 +50,19 @@ final class Library
     private array $read = [];
 
     /** @param  callable(): OwnShelf  $own  asked only where sheets are: an empty folder has words all the same */
-    public function __construct(private readonly string $folder, private readonly KeptArrays $kept, callable $own)
+    public function __construct(private readonly string $folder, private readonly Prepared $kept, callable $own)
     {
         $this->own = $own(...);
     }
 
     public function shelf(): Shelf
     {
-        return $this->shelf ??= Shelf::of([...array_values($this->read('materials/*.yaml')), ...array_values($this->own('base')), ...array_values($this->own('additive'))]);
+        return $this->shelf ??= $this->shippedShelf()->and(Shelf::of([...array_values($this->own('base')), ...array_values($this->own('additive'))]));
+    }
+
+    private function shippedShelf(): Shelf
+    {
+        return $this->kept->object(Shelf::class, $this->stampOf('materials/*.yaml'), fn (): Shelf => Shelf::of(array_values($this->read('materials/*.yaml'))));
     }
 
     /** What of it this shop has. */
@@ -112,14 +117,22 @@ final class Library
     /** What the library knows of contacts, before the shop's own rules. */
     public function knowledge(): Knowledge
     {
-        return $this->knowledge ??= $this->shippedKnowledge()->and($this->own('surface'), $this->own('release'), $this->own('sealer'))->without(($this->own)()->off())->holding(Schools::of($this->schools(), ($this->own)()->schools()));
+        return $this->knowledge ??= $this->shippedKnowledge()->and($this->own('surface'), $this->own('release'), $this->own('sealer'))->without(($this->own)()->off())->holding($this->held());
+    }
+
+    /** What this shop holds where schools differ. */
+    private function held(): Schools
+    {
+        return Schools::of($this->schools(), ($this->own)()->schools());
     }
 
     private function shippedKnowledge(): Knowledge
     {
-        $read = $this->read('contacts/*.yaml');
+        return $this->shipped ??= $this->kept->object(Knowledge::class, $this->stampOf('contacts/*.yaml').$this->stampOf('cautions.yaml'), function (): Knowledge {
+            $read = $this->read('contacts/*.yaml');
 
-        return $this->shipped ??= Knowledge::of($read['families'], $read['surfaces'], $read['rules'], $read['releases'], $read['sealers'], $this->cautions(), $read['waits']);
+            return Knowledge::of($read['families'], $read['surfaces'], $read['rules'], $read['releases'], $read['sealers'], $this->cautions(), $read['waits']);
+        });
     }
 
     public function moulds(): MouldLibrary
@@ -130,7 +143,7 @@ final class Library
     /** How each thing is worked on a run. */
     public function castings(): CastingWays
     {
-        return $this->castings ??= CastingWays::of($this->read('casting/*.yaml'));
+        return $this->castings ??= $this->kept->object(CastingWays::class, $this->stampOf('casting/*.yaml'), fn (): CastingWays => CastingWays::of($this->read('casting/*.yaml')));
     }
 
     /** How a cast of this base is worked in this shop. */
@@ -151,7 +164,7 @@ final class Library
     /** The same as this shop does it. */
     public function castingsHere(): CastingWays
     {
-        return $this->castings()->instead($this->knowledge()->schools()->castings);
+        return $this->castings()->instead($this->held()->castings);
     }
 
     /** @return array<string, array{ask: string, options: array<string, array{name: string, says: string}>}> where schools differ */
@@ -159,6 +172,13 @@ final class Library
     {
         /** @var array<string, array{ask: string, options: array<string, array{name: string, says: string}>}> */
         return $this->read('schools.yaml')['schools'] ?? [];
+    }
+
+    /** @return array<string, mixed> who may what, and which door asks for what */
+    public function roles(): array
+    {
+        /** @var array<string, mixed> */
+        return $this->read('roles.yaml')['roles'] ?? [];
     }
 
     /** What is said, in metric measures; {@see Phrasebook::in} for others. */
@@ -212,9 +232,11 @@ final class Library
 
     public function faultBook(): FaultBook
     {
-        $read = $this->read('faults/*.yaml');
+        return $this->faultBook ??= $this->kept->object(FaultBook::class, $this->stampOf('faults/*.yaml').$this->stampOf('contacts/*.yaml'), function (): FaultBook {
+            $read = $this->read('faults/*.yaml');
 
-        return $this->faultBook ??= FaultBook::of($read['symptoms'], $read['causes'], $read['questions'], $this->read('contacts/*.yaml')['families']);
+            return FaultBook::of($read['symptoms'], $read['causes'], $read['questions'], $this->read('contacts/*.yaml')['families']);
+        });
     }
 
     /** How many casts moulds usually stand. */

@@ -10,7 +10,7 @@ use App\Models\Workshop;
 /** The sheets this shop has written itself, each as it stands now, and what of the library it does not have. */
 final readonly class OwnShelf
 {
-    public function __construct(private Workshop $workshop, private KeptArrays $kept) {}
+    public function __construct(private Workshop $workshop, private Prepared $kept) {}
 
     /** Differs as soon as one of them does. */
     public function mark(): string

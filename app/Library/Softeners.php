@@ -35,7 +35,7 @@ final class Softeners
         $sheet = $this->library->shelf()->base($base);
         $additive = $this->library->shelf()->additive($softener, 'softener');
         if (! in_array($softener, $this->choices()[$base] ?? [], true)) {
-            throw BadInput::at('softener', Phrase::written("{$additive->name} does not soften {$sheet->name}. Choose a softener of its own kind."));
+            throw BadInput::at('softener', Phrase::of('bench.does_not_soften', ['name' => $additive->name, 'name2' => $sheet->name]));
         }
 
         return [$sheet, $additive];

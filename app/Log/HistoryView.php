@@ -9,7 +9,8 @@ use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Run\HistoryResult;
 use Apalos\Core\Run\RunFactKind;
-use App\Lists\Rows;
+use App\Facts\Happened;
+use App\People\Names;
 use App\Room\CureClock;
 use App\Room\RoomTemperature;
 use App\Types\View;
@@ -18,7 +19,7 @@ use Carbon\CarbonImmutable;
 /** How a pour went: step by step with its time, the room, and who; planned beside real. */
 final readonly class HistoryView implements View
 {
-    public function __construct(private RecordedRun $run, private RoomTemperature $room, private CureClock $clock, private CastingWays $ways) {}
+    public function __construct(private RecordedRun $run, private RoomTemperature $room, private CureClock $clock, private CastingWays $ways, private Names $names) {}
 
     /**
      * @return array{
@@ -30,7 +31,7 @@ final readonly class HistoryView implements View
     public function toArray(): array
     {
         $history = HistoryResult::of($this->run->plan, array_map(fn ($fact): CoreFact => new CoreFact($fact->id, RunFactKind::from($fact->kind), $this->run->minutes($fact->at()), $fact->payload), $this->run->facts));
-        $people = Rows::of('facts')->where('stream', RecordedRun::STREAM)->where('stream_id', $this->run->pour->id)->whereNotNull('person')->pluck('person', 'id')->all();
+        $by = array_column(array_map(fn (Happened $fact): array => ['id' => $fact->id, 'by' => $this->names->by($fact->person, $fact->witness)], $this->run->facts), 'by', 'id');
         $at = fn (float $minutes): CarbonImmutable => $this->run->at($minutes) ?? CarbonImmutable::now();
         $history->steps === [] || $this->room->reach($at($history->steps[0]['at']));
 
@@ -38,7 +39,7 @@ final readonly class HistoryView implements View
             'steps' => array_map(fn (array $step): array => [
                 'id' => $step['fact'], 'at_ms' => (int) $at($step['at'])->getTimestampMs(), 'kind' => $step['kind'], 'step' => $step['step'], 'batch' => $step['batch'],
                 'name' => $step['code'] === null ? null : $this->run->frozen->called($step['code']), 'planned_g' => $step['planned_g'], 'weighed_g' => $step['weighed_g'], 'c' => $step['c'],
-                'room_c' => $this->room->at($at($step['at']))->degrees, 'person' => is_string($who = $people[$step['fact']] ?? null) ? $who : null, 'text' => $step['text'],
+                'room_c' => $this->room->at($at($step['at']))->degrees, 'person' => $by[$step['fact']] ?? null, 'text' => $step['text'],
             ], $history->steps),
             'sums' => array_map(fn (array $sum): array => ['name' => $this->run->frozen->called($sum['code']), 'planned_g' => $sum['planned_g'], 'weighed_g' => $sum['weighed_g']], $history->sums),
             'times' => $this->times(),

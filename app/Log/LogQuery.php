@@ -9,6 +9,7 @@ use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Workshop;
 use Carbon\CarbonImmutable;
+use Closure;
 use Illuminate\Database\Eloquent\Builder;
 
 /** Pours that have ended, graded or given up, newest first, narrowed by words and dates, grade, fault or base. */
@@ -39,12 +40,27 @@ final class LogQuery
             $filter['grade'] === self::GIVEN_UP ? $query->where('state', PourState::GivenUp) : $query->where('grade', $filter['grade']);
         }
         if ($filter['fault'] !== '') {
-            $query->whereJsonContains('faults', $filter['fault']);
+            $query->where(self::hasAny([$filter['fault']]));
         }
         if ($filter['base'] !== '') {
             $query->where('base_code', $filter['base']);
         }
 
         return $query;
+    }
+
+    /**
+     * By the index of those that had any.
+     *
+     * @param  list<string>  $faults
+     * @return Closure(Builder<Pour>): mixed
+     */
+    public static function hasAny(array $faults): Closure
+    {
+        return static fn (Builder $pours): Builder => $pours->whereRaw("cast(faults as text) <> '[]'")->where(static function (Builder $either) use ($faults): void {
+            foreach ($faults as $fault) {
+                $either->orWhereRaw("cast(faults as text) like ? escape '!'", ['%"'.str_replace(['!', '%', '_'], ['!!', '!%', '!_'], $fault).'"%']);
+            }
+        });
     }
 }

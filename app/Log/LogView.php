@@ -8,6 +8,7 @@ use App\Library\Library;
 use App\Lists\Slice;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\People\Names;
 use App\Types\View;
 use Illuminate\Support\Collection;
 
@@ -19,13 +20,13 @@ final readonly class LogView implements View
      * @param  array{q: string, grade: string, fault: string, base: string}  $filter
      * @param  array<string, int>  $spread  how many of each grade, of all that was found
      */
-    public function __construct(private Collection $pours, private Library $library, private array $filter, private Slice $slice, private int $total, private bool $isMore, private array $spread) {}
+    public function __construct(private Collection $pours, private Library $library, private array $filter, private Slice $slice, private int $total, private bool $isMore, private array $spread, private Names $names) {}
 
     /**
      * @return array{
      *     rows: list<array{
      *         id: int, at_ms: int, job_id: int, job: string, impression: string, kind: string, base: string, formula: string, formula_href: string|null,
-     *         planned_g: float|null, used_g: float|null, pieces: int, good: int, grade: string, faults: list<array{name: string, cause: string, next: string}>, note: string, colour: string, cause: string|null
+     *         planned_g: float|null, used_g: float|null, pieces: int, good: int, grade: string, faults: list<array{name: string, cause: string, next: string}>, note: string, colour: string, cause: string|null, by: string|null
      *     }>,
      *     pages: array{page: int, pages: int, total: int}, more: bool, spread: array<string, int>, filter: array{q: string, grade: string, fault: string, base: string},
      *     faults: array<string, string>, bases: array<string, string>
@@ -64,7 +65,7 @@ final readonly class LogView implements View
                     'faults' => array_map(static fn (array $fault): array => ['name' => $fault['name'], 'cause' => $fault['cause'], 'next' => $fault['next']], array_values($known)),
                     'note' => $pour->note ?? '',
                     'colour' => $base->colour ?? '#cfc4ae',
-                    'cause' => ($causes[$pour->cause ?? ''] ?? null)?->name,
+                    'cause' => ($causes[$pour->cause ?? ''] ?? null)?->name, 'by' => $this->names->of($pour->graded_by),
                 ];
             })->all()),
             'pages' => $this->slice->toArray($this->total), 'more' => $this->isMore, 'spread' => $this->spread,

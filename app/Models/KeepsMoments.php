@@ -14,6 +14,9 @@ trait KeepsMoments
     /** @var array<string, string>|null */
     private ?array $allCasts = null;
 
+    /** @var array<string, array<array-key, mixed>> structures, by how they are written: a plan is asked after many times while a page is put together */
+    private array $readOnce = [];
+
     /**
      * @param  mixed  $value
      */
@@ -58,9 +61,15 @@ trait KeepsMoments
      */
     public function fromJson($value, $asObject = false)
     {
-        $read = parent::fromJson($value, $asObject);
+        if ($asObject) {
+            return parent::fromJson($value, true);
+        }
+        if (! isset($this->readOnce[$value])) {
+            $read = parent::fromJson($value);
+            $this->readOnce[$value] = is_array($read) ? $read : [];
+        }
 
-        return $asObject || is_array($read) ? $read : [];
+        return $this->readOnce[$value];
     }
 
     private static function guessed(string $value): CarbonImmutable

@@ -31,6 +31,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property bool $gel_sure it was far from what was expected, asked about, and confirmed
  * @property bool $gel_left_out somebody found it to be a slip: it teaches nothing
  * @property string|null $cause what was found to be behind a bad grade
+ * @property string|null $graded_by whoever said how it came out, or laid it on
  * @property float|null $room_c how warm the room was when it began
  * @property PourState $state
  * @property CarbonImmutable|null $started_at
@@ -63,7 +64,7 @@ final class Pour extends Model
 
     protected $fillable = [
         'impression_id', 'formula_version_id', 'sheet', 'plan', 'started_at', 'state', 'met_at', 'poured_at', 'opened_at', 'graded_at', 'weighed_g', 'used_g', 'grade',
-        'pieces', 'faults', 'note', 'workshop_id', 'base_code', 'snapshot_id', 'gel_min', 'gel_room_c', 'gel_sure', 'gel_left_out', 'planned', 'cause', 'room_c', 'draft_of', 'build_id', 'operation', 'turn',
+        'pieces', 'faults', 'note', 'workshop_id', 'base_code', 'snapshot_id', 'gel_min', 'gel_room_c', 'gel_sure', 'gel_left_out', 'planned', 'cause', 'room_c', 'draft_of', 'build_id', 'operation', 'turn', 'graded_by',
     ];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';

@@ -13,6 +13,7 @@ use App\Library\Library;
 use App\Lists\Rows;
 use App\Models\Impression;
 use App\Models\Mould;
+use App\People\Names;
 use App\Types\View;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -29,7 +30,7 @@ final readonly class MouldPageView implements View
 
     private const FACTS_SHOWN = 25;
 
-    public function __construct(private RecordedMould $recorded, private Library $library, private Lives $lives, private Rack $rack, private MouldWants $wants, private CostBook $costs) {}
+    public function __construct(private RecordedMould $recorded, private Library $library, private Lives $lives, private Rack $rack, private MouldWants $wants, private CostBook $costs, private Names $names) {}
 
     /**
      * @return array{
@@ -40,7 +41,7 @@ final readonly class MouldPageView implements View
      *     life: array{left: array{low: int, likely: int, high: int}, chance_of_ahead: float|null, rests_on: int, advice: Phrase, warnings: list<array{code: string, message: Phrase}>}|null, ahead: int|null, longer: string, usual: float,
      *     wants: list<array{id: string, act: string|null, text: Phrase, why: Phrase, certain: bool}>,
      *     castings: list<array{pour_id: int, at_ms: int, job: string, link: string, base: string, released: bool|null, release: string|null, good: int, usable: int, reject: int, faults: list<string>, grade: string}>,
-     *     facts: list<array{id: int, kind: string, at_ms: int, payload: array<string, mixed>}>, take_back: int|null, filled: array{pour: int, job: string, link: string}|null,
+     *     facts: list<array{id: int, kind: string, at_ms: int, payload: array<string, mixed>, by: string|null}>, take_back: int|null, filled: array{pour: int, job: string, link: string}|null,
      *     cost: string|null, worth: string|null, retired_ms: int|null, retired_why: string|null, dry: DryShape|null
      * }
      */
@@ -68,7 +69,7 @@ final readonly class MouldPageView implements View
             'life' => $life?->toArray(), 'ahead' => $ahead, 'longer' => $pairing->longer, 'usual' => $pairing->median,
             'wants' => $mould->retired_at !== null || $mould->casting === null ? [] : array_map(static fn (CareRule $rule): array => ['id' => $rule->id, 'act' => $rule->act?->value, 'text' => Phrase::written($rule->text), 'why' => Phrase::written($rule->why), 'certain' => $rule->isCertain()], $this->wants->of($mould, $mould->casting, CarbonImmutable::now())),
             'castings' => $this->castings($mould),
-            'facts' => array_map(static fn (Happened $fact): array => ['id' => $fact->id, 'kind' => $fact->kind, 'at_ms' => $fact->atMs, 'payload' => $fact->payload], array_slice(array_values(array_filter(array_reverse($this->recorded->facts), static fn (Happened $fact): bool => $fact->key !== Mould::FIRST)), 0, self::FACTS_SHOWN)),
+            'facts' => array_map(fn (Happened $fact): array => ['id' => $fact->id, 'kind' => $fact->kind, 'at_ms' => $fact->atMs, 'payload' => $fact->payload, 'by' => $this->names->by($fact->person, $fact->witness)], array_slice(array_values(array_filter(array_reverse($this->recorded->facts), static fn (Happened $fact): bool => $fact->key !== Mould::FIRST)), 0, self::FACTS_SHOWN)),
             'take_back' => $this->recorded->state->takeBack, 'filled' => $filled === null ? null : ['pour' => $filled['pour'], 'job' => $filled['job'], 'link' => $filled['link']],
             'cost' => $mould->cost, 'worth' => $this->costs->worth($mould), 'retired_ms' => $mould->retired_at === null ? null : (int) $mould->retired_at->getTimestampMs(), 'retired_why' => $mould->retired_why?->value,
             'dry' => $this->dry($mould),

@@ -96,7 +96,7 @@ final readonly class MouldStream implements Stream
     {
         $path = $in->text('photo');
 
-        return preg_match('#^moulds/[0-9A-Za-z]{26}\.jpg$#', $path) === 1 && Storage::exists($path) ? $path : throw BadInput::at($in->at('photo'), Phrase::written('A photo is sent as a picture, on the page of the mould.'));
+        return preg_match('#^moulds/[0-9A-Za-z]{26}\.jpg$#', $path) === 1 && Storage::exists($path) ? $path : throw BadInput::at($in->at('photo'), Phrase::of('bench.photo_sent_as_picture'));
     }
 
     private function whole(Fields $in): int
@@ -111,7 +111,7 @@ final readonly class MouldStream implements Stream
     {
         $act = $in->choice('act', Act::class);
         if ($act === Act::Rested) {
-            throw BadInput::at($in->at('act'), Phrase::written('Nobody does a rest: it counts by itself from the last hot cast.'));
+            throw BadInput::at($in->at('act'), Phrase::of('bench.nobody_does_rest_counts'));
         }
 
         return ['act' => $act->value, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 500)];
@@ -121,7 +121,7 @@ final readonly class MouldStream implements Stream
     private function looked(Fields $in): array
     {
         foreach ($in->strings('marks') as $i => $mark) {
-            MouldMark::tryFrom($mark) ?? throw BadInput::at($in->at("marks.{$i}"), Phrase::written('A mark is one of: torn key, warped, sticky.'));
+            MouldMark::tryFrom($mark) ?? throw BadInput::at($in->at("marks.{$i}"), Phrase::of('bench.what_a_mark_may_be'));
         }
 
         return ['condition' => $in->choice('condition', Condition::class)->value, 'marks' => array_values(array_unique($in->strings('marks'))), 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 500)];
@@ -133,7 +133,7 @@ final readonly class MouldStream implements Stream
         $mould = $this->recorded->mould;
         $filled = $this->rack->filledWith([$mould->id])[$mould->id] ?? null;
         if ($filled !== null) {
-            throw BadInput::at('why', Phrase::written("“{$mould->name}” is being cast in just now: {$filled['job']}, {$filled['link']}. Open and grade that cast, then retire it; nothing of the run is lost."));
+            throw BadInput::at('why', Phrase::of('bench.mould_is_being_cast', ['name' => $mould->name, 'job' => $filled['job'], 'link' => $filled['link']]));
         }
 
         return ['why' => $in->choice('why', RetiredWhy::class)->value, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 500)];

@@ -29,7 +29,7 @@ final readonly class PutOnRack
             $code = $in->textOrNull($field);
             // A mould may be of wood or metal, printed or bought: then it is of one of the surfaces contacts know.
             $known = $code === null || isset($this->library->shelf()->bases[$code]) || ($field === 'material' && isset($this->contacts->knowledge()->surfaces[$code]));
-            $known || throw BadInput::at($in->at($field), Phrase::written("There is no base “{$code}” on the shelf."));
+            $known || throw BadInput::at($in->at($field), Phrase::of('bench.no_base_on_shelf', ['base' => $code]));
         }
 
         return DB::transaction(function () use ($in, $name, $now): Mould {

@@ -33,10 +33,10 @@ final readonly class RemakeMould
         $link = $mould->impression;
         $group = $link === null ? null : $this->rack->groups($link->job)->with($link->id);
         if ($link === null || $group === null || $link->trashed() || $link->job->trashed()) {
-            throw BadInput::at('remake', Phrase::written('Its link in the chain, or its job, is put away. Bring that back, then re-make it.'));
+            throw BadInput::at('remake', Phrase::of('bench.link_is_put_away'));
         }
         if ($group->from?->gone_at !== null) {
-            throw BadInput::at('remake', Phrase::written("“{$group->from->name}” is gone: there is nothing to make it from. A good cast of it can become the next original."));
+            throw BadInput::at('remake', Phrase::of('bench.source_is_gone', ['name' => $group->from->name]));
         }
 
         return DB::transaction(function () use ($mould, $why, $group, $now): Pour {

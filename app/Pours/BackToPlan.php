@@ -30,7 +30,7 @@ final readonly class BackToPlan
             }
             $run = RecordedRun::of($fresh);
             if ($run->state->lastMetAt() !== null || in_array($run->state->step->kind, [StepKind::Done, StepKind::GivenUp, StepKind::Wait, StepKind::Grade], true)) {
-                throw BadInput::at('plan', Phrase::written('A has met B: its plan is fixed, and the clock runs. Go on with it, or give it up and say what became of the grams.'));
+                throw BadInput::at('plan', Phrase::of('bench.a_has_met_b'));
             }
             $cups = array_filter(array_map(static fn ($cup): array => $cup->poured, $run->state->cups));
             Fact::query()->create([

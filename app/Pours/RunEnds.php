@@ -88,7 +88,7 @@ final readonly class RunEnds
     public function fault(?string $fault, Fields $in): ?string
     {
         if ($fault !== null && ! isset($this->library->faults()[$fault])) {
-            throw BadInput::at($in->at('fault'), Phrase::written("There is no fault “{$fault}” in the list. Choose one, or write it in the note."));
+            throw BadInput::at($in->at('fault'), Phrase::of('bench.no_fault_in_list', ['fault' => $fault]));
         }
 
         return $fault;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Pours;
 
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\StepKind;
 use Apalos\Core\Units\Minutes;
 use App\Log\RecordedRun;
@@ -45,6 +46,7 @@ final readonly class RunOutcome
             'poured_at' => $state->isPoured() ? $run->at(max($state->filledAt ?: [0.0])) : null,
             'opened_at' => $run->at($state->openedAt),
             'graded_at' => $grade === null && $state->givenUp === null && ! $isLaid ? null : ($run->pour->graded_at ?? $last),
+            'graded_by' => $grade === null && $state->givenUp === null && ! $isLaid ? null : self::endedBy($run),
             'weighed_g' => $state->weighedGrams(),
             'used_g' => $isLaid ? $state->weighedGrams() - ($run->beside->leftG ?? 0.0) : $grade?->number('used_g'),
             'grade' => $grade?->text('grade'),
@@ -53,5 +55,16 @@ final readonly class RunOutcome
             'pieces' => $grade === null ? null : (int) ($grade->numberOrNull('pieces') ?? 1.0),
             'note' => $grade?->textOrNull('note') ?? ($state->givenUp === null ? null : Fields::of($state->givenUp)->textOrNull('note')),
         ])->save();
+    }
+
+    /** Whoever said how it came out; of what is laid on whoever did the last of it. */
+    private static function endedBy(RecordedRun $run): ?string
+    {
+        $by = $run->facts[count($run->facts) - 1]->person;
+        foreach ($run->facts as $fact) {
+            $by = in_array($fact->kind, [RunFactKind::Graded->value, RunFactKind::GivenUp->value], true) ? $fact->person : $by;
+        }
+
+        return $by;
     }
 }

@@ -39,7 +39,7 @@ final readonly class RunStream implements Stream
     {
         $pour = Pour::query()->with('impression.job')->lockForUpdate()->findOrFail($pour);
         if ($pour->started_at === null) {
-            throw BadInput::at('kind', Phrase::written('This pour has not begun. Start it from its sheet.'));
+            throw BadInput::at('kind', Phrase::of('bench.pour_has_not_begun'));
         }
 
         return new self(app(ToldBeside::class), app(RunEnds::class), app(RunOutcome::class), app(AfterRun::class), app(RoomTemperature::class), RecordedRun::of($pour));
@@ -102,7 +102,7 @@ final readonly class RunStream implements Stream
             RunFactKind::Counted => $this->counted($in, $run),
             RunFactKind::Swapped => $this->swapped($in->only('step'), $run),
             RunFactKind::Earlier => $this->earlier($in, $run, $now),
-            RunFactKind::Replanned => throw BadInput::at('kind', Phrase::written('Go back to the plan from the page of the run.')),
+            RunFactKind::Replanned => throw BadInput::at('kind', Phrase::of('bench.back_to_plan_on_run_page')),
             RunFactKind::Noted => ['text' => mb_substr($in->only('text', 'fault')->textOrNull('text') ?? '', 0, 2000), 'fault' => $this->ends->fault($in->textOrNull('fault'), $in)],
             RunFactKind::Moulded => $this->beside->moulded($in, $run),
             RunFactKind::DrawnFrom => $this->beside->drawnFrom($in, $run),
@@ -162,7 +162,7 @@ final readonly class RunStream implements Stream
         }
         $left = $run->state->step->kind === StepKind::Contacts ? count($run->state->unchecked()) : 0;
         if ($left > 0) {
-            throw BadInput::at('step', Phrase::written("Look at every contact and tick it first: {$left} still to go. This is where silicone is lost."));
+            throw BadInput::at('step', Phrase::of('bench.look_at_every_contact', ['left' => $left]));
         }
 
         return $step;

@@ -77,7 +77,7 @@ final readonly class StartPour
                 throw new Outdated(Phrase::of('bench.other_cups', ['cups' => count($reckoning->mix->batches), 'mass' => Quantity::mass($reckoning->mix->mass->g)]));
             }
             if (! $reckoning->isPourable() || $reckoning->mix === null || $reckoning->recipe === null) {
-                throw $reckoning->errors[0] ?? BadInput::at('volume', Phrase::written('The sheet is not complete yet. Fill in the volume, the formula and the plan.'));
+                throw $reckoning->errors[0] ?? BadInput::at('volume', Phrase::of('bench.sheet_not_complete_yet'));
             }
             $step = $fresh->build->plain ? null : $this->order->step($fresh, $now, $early);
             $mould = $step === null || $step->touchesOriginal ? $this->rack->usual($fresh) : null;

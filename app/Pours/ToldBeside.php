@@ -32,7 +32,7 @@ final readonly class ToldBeside
     {
         $in->only('moulds');
         if (! in_array($run->pour->impression->kind, [ImpressionKind::Cast, ImpressionKind::Copy], true)) {
-            throw BadInput::at('moulds', Phrase::written('This is the pour of a mould: it goes round its original, not into a mould of the rack.'));
+            throw BadInput::at('moulds', Phrase::of('bench.pour_mould_goes_round'));
         }
         if (in_array($run->state->step->kind, [StepKind::Done, StepKind::GivenUp], true)) {
             throw new StepHasMoved('This pour has ended: its castings are told already. Take the grading back first.');
@@ -40,17 +40,17 @@ final readonly class ToldBeside
         $said = $in->toArray()['moulds'] ?? [];
         $moulds = array_values(array_unique(array_filter(is_array($said) ? $said : [], is_int(...))));
         if ($moulds === [] || ! is_array($said) || count($said) > self::MOST_MOULDS) {
-            throw BadInput::at('moulds', Phrase::written('Say which mould it goes into: a casting comes out of a mould. Choose one of the rack, or put yours there first.'));
+            throw BadInput::at('moulds', Phrase::of('bench.say_which_mould_goes'));
         }
         $known = Mould::query()->whereKey($moulds)->orderBy('id')->lockForUpdate()->get()->keyBy('id');
         $filled = $this->rack->filledWith($moulds, $run->pour->id);
         foreach ($moulds as $id) {
-            $mould = $known->get($id) ?? throw BadInput::at('moulds', Phrase::written("There is no mould M-{$id} on the rack."));
+            $mould = $known->get($id) ?? throw BadInput::at('moulds', Phrase::of('bench.no_such_mould_on_rack', ['id' => $id]));
             if ($mould->retired_at !== null) {
-                throw BadInput::at('moulds', Phrase::written("“{$mould->name}” ({$mould->code()}) is retired. Bring it back on its page, or take another."));
+                throw BadInput::at('moulds', Phrase::of('bench.mould_is_retired', ['name' => $mould->name, 'code' => $mould->code()]));
             }
             if (isset($filled[$id])) {
-                throw BadInput::at('moulds', Phrase::written("“{$mould->name}” ({$mould->code()}) is filled already: {$filled[$id]['job']}, {$filled[$id]['link']}. One mould holds one cast: open and grade that one, or take another mould."));
+                throw BadInput::at('moulds', Phrase::of('bench.mould_is_filled', ['name' => $mould->name, 'code' => $mould->code(), 'job' => $filled[$id]['job'], 'link' => $filled[$id]['link']]));
             }
         }
 
@@ -67,10 +67,10 @@ final readonly class ToldBeside
         $code = $in->text('code');
         $lot = Lot::query()->find((int) $in->number('lot', 1.0, 1e15));
         if ($lot === null || $lot->code !== $code) {
-            throw BadInput::at('lot', Phrase::written('That lot is not of this material. Choose one of those that are.'));
+            throw BadInput::at('lot', Phrase::of('bench.lot_is_of_other_material'));
         }
         if ($lot->ended_at !== null) {
-            throw BadInput::at('lot', Phrase::written("{$lot->label()} is used up or thrown out. Bring it back in Stores if it is not."));
+            throw BadInput::at('lot', Phrase::of('bench.lot_is_gone', ['label' => $lot->label()]));
         }
 
         return ['code' => $code, 'lot' => $lot->id];
@@ -86,7 +86,7 @@ final readonly class ToldBeside
         }
         $cause = $in->text('cause');
         if (! isset($this->library->faultBook()->causes[$cause])) {
-            throw BadInput::at('cause', Phrase::written('There is no such cause in the library. Choose one of those it offers.'));
+            throw BadInput::at('cause', Phrase::of('bench.no_such_cause_in_library'));
         }
         $answers = [];
         foreach ($in->objectOrNull('answers')?->toArray() ?? [] as $fact => $value) {
@@ -108,9 +108,9 @@ final readonly class ToldBeside
         foreach ($in->objects('each', self::MOST_PIECES) as $piece) {
             $piece->only('outcome', 'fault');
             $outcome = $piece->text('outcome');
-            Outcome::tryFrom($outcome) ?? throw BadInput::at($piece->at('outcome'), Phrase::written('A piece is good, usable or a reject.'));
+            Outcome::tryFrom($outcome) ?? throw BadInput::at($piece->at('outcome'), Phrase::of('bench.what_a_piece_may_be'));
             $fault = $piece->textOrNull('fault');
-            $fault === null || isset($this->library->faults()[$fault]) || throw BadInput::at($piece->at('fault'), Phrase::written("There is no fault “{$fault}” in the list. Choose one, or write it in the note."));
+            $fault === null || isset($this->library->faults()[$fault]) || throw BadInput::at($piece->at('fault'), Phrase::of('bench.no_fault_in_list', ['fault' => $fault]));
             $each[] = ['outcome' => $outcome, 'fault' => $fault];
         }
 

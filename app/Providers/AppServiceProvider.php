@@ -19,14 +19,17 @@ use App\Devices\TcpScale;
 use App\Devices\TcpThermometer;
 use App\Devices\ThermometerPort;
 use App\Jobs\KeepPhoto;
-use App\Library\KeptArrays;
 use App\Library\Library;
 use App\Library\OwnShelf;
+use App\Library\Prepared;
 use App\Library\Recipes;
 use App\Library\Softeners;
 use App\Log\RecordedRun;
+use App\Models\Hands;
 use App\Models\Workshop;
 use App\Moulds\Lives;
+use App\People\Doorkeeper;
+use App\People\Names;
 use App\Pours\RunAtScale;
 use App\Room\CureClock;
 use App\Room\RoomTemperature;
@@ -56,9 +59,17 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->scoped(Library::class, static fn (): Library => new Library(base_path('library'), app(KeptArrays::class), static fn (): OwnShelf => app(OwnShelf::class)));
-        $this->app->singleton(KeptArrays::class, static fn (): KeptArrays => new KeptArrays(storage_path('framework/cache/library')));
+        $this->app->scoped(Library::class, static fn (): Library => new Library(base_path('library'), app(Prepared::class), static fn (): OwnShelf => app(OwnShelf::class)));
+        $this->app->singleton(Prepared::class, static fn (): Prepared => new Prepared(storage_path('framework/cache/library'), config()->string('apalos.code')));
         $this->app->scoped(OwnShelf::class);
+        $this->app->scoped(Hands::class, static function ($app): Hands {
+            $hands = new Hands;
+            $app->runningInConsole() && ! $app->runningUnitTests() && $hands->through(Hands::CONSOLE);
+
+            return $hands;
+        });
+        $this->app->scoped(Names::class);
+        $this->app->scoped(Doorkeeper::class);
         $this->app->scoped(Workshop::class, static fn (): Workshop => Workshop::here());
         // Not kept: units may change while a request is under way.
         $this->app->bind(Phrasebook::class, static fn ($app): Phrasebook => $app->make(Library::class)->words()->in(Measures::from($app->make(Workshop::class)->units)));

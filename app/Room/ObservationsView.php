@@ -12,6 +12,7 @@ use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Units\Celsius;
 use Apalos\Core\Units\Minutes;
 use App\Lists\Rows;
+use App\People\Names;
 use App\Types\View;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
@@ -30,7 +31,7 @@ final readonly class ObservationsView implements View
     /** As many of each kind as the clock listens to. */
     private const MOST = CureClock::MOST_OBSERVATIONS;
 
-    public function __construct(private BaseSheet $base) {}
+    public function __construct(private BaseSheet $base, private Names $names) {}
 
     /** @return array{base: string, name: string, rests_on: int, observations: list<ObservationShape>, more: int} newest first */
     public function toArray(): array
@@ -43,7 +44,7 @@ final readonly class ObservationsView implements View
 
         return [
             'base' => $this->base->code, 'name' => $this->base->name, 'rests_on' => $heard->model->restsOn,
-            'observations' => array_values($rows->map(static function (\stdClass $row) use ($doubted, $bare): array {
+            'observations' => array_values($rows->map(function (\stdClass $row) use ($doubted, $bare): array {
                 $one = self::observation($row);
                 // What the sheet alone lets expect in that room.
                 $band = $bare->band($one->kind->milestone(), $one->room, null);
@@ -52,7 +53,7 @@ final readonly class ObservationsView implements View
                     'of' => $one->kind === Watched::Gel ? 'gel' : 'touch', 'id' => (int) $row->id, 'key' => $row->fact_key === null ? null : (string) $row->fact_key, 'kind' => $one->kind->value,
                     'at_ms' => $row->at === null ? null : (int) CarbonImmutable::parse((string) $row->at, 'UTC')->getTimestampMs(), 'minutes' => $one->after->min, 'room_c' => $one->room->degrees,
                     'low_min' => $band?->low->min, 'high_min' => $band?->high->min, 'pour_id' => $row->pour_id === null ? null : (int) $row->pour_id, 'job' => (string) $row->job, 'link' => (string) $row->link,
-                    'person' => $row->person === null ? null : (string) $row->person, 'sure' => (bool) $row->sure, 'left_out' => (bool) $row->left_out,
+                    'person' => $this->names->of($row->person), 'sure' => (bool) $row->sure, 'left_out' => (bool) $row->left_out,
                     'counts' => ! (bool) $row->left_out && ! in_array(self::called($row), $doubted, true),
                 ];
             })->all()),

@@ -22,7 +22,7 @@ final readonly class WeighUps
     {
         $known = preg_match('/^([a-z]+):(\d{1,15})$/', $named, $part) === 1 ? $this->find($part[1], (int) $part[2]) : null;
 
-        return $known ?? throw BadInput::at('for', Phrase::written('Say which weigh-up the scale is for: a run or a series that is under way.'));
+        return $known ?? throw BadInput::at('for', Phrase::of('bench.say_which_weighup_scale'));
     }
 
     public function find(string $stream, int $id): ?WeighUpAtHand

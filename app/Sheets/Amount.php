@@ -33,7 +33,7 @@ final readonly class Amount
         }
         $mass = $in->number('mass_g');
         if ($mass <= 0.0) {
-            throw BadInput::at('mass_g', Phrase::written('Say what it weighs, or what the mould holds: more than nothing.'));
+            throw BadInput::at('mass_g', Phrase::of('bench.say_what_weighs_or'));
         }
 
         return new self($mass, []);

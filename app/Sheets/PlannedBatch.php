@@ -50,7 +50,7 @@ final readonly class PlannedBatch
         if ($batch->has('pour_id')) {
             $reckoning = $this->sheets->reckon($this->with($this->draft((int) $batch->number('pour_id'), $base)->sheet, $lines));
 
-            return $reckoning->mix ?? throw BadInput::at('batch', Phrase::written('That sheet does not add up yet. Open it and fill in what is missing.'));
+            return $reckoning->mix ?? throw BadInput::at('batch', Phrase::of('bench.sheet_does_not_add'));
         }
         if ($batch->has('pieces')) {
             $batch = Fields::of(['volume_ml' => Measurement::from(Method::Pieces, $batch)->rubber->likely], 'batch');
@@ -89,7 +89,7 @@ final readonly class PlannedBatch
     {
         $pour = Pour::query()->where('state', PourState::Draft)->find($id);
         if ($pour === null || $pour->baseCode() !== $base->code) {
-            throw BadInput::at('batch', Phrase::written('That sheet has been poured, taken away or given another base. Choose again.'));
+            throw BadInput::at('batch', Phrase::of('bench.sheet_has_been_poured'));
         }
 
         return $pour;

@@ -47,7 +47,7 @@ final readonly class SetUpBench
     {
         DB::transaction(function () use ($in, $edition, $now): void {
             if (array_diff($in->names(), self::AT_A_TOUCH) !== []) {
-                Workshop::asShown($this->workshop->id, $edition ?? throw BadInput::at('edition', Phrase::written('Say which edition of the bench this changes (?edition=…): load the page again, and change what it shows.')));
+                Workshop::asShown($this->workshop->id, $edition ?? throw BadInput::at('edition', Phrase::of('bench.say_which_edition_of_bench')));
             }
             $this->set($in, $now);
         }, 3);
@@ -117,7 +117,7 @@ final readonly class SetUpBench
         $ends = self::says($in, 'day_ends_min') ? (int) $in->number('day_ends_min', 0.0, self::DAY_MIN) : $this->workshop->day_ends_min;
         // One that ends before it begins runs past midnight.
         if (($ends > $starts ? $ends : $ends + self::DAY_MIN) - $starts < 60) {
-            throw BadInput::at('day_ends_min', Phrase::written('The working day must end an hour or more after it begins. Check both times.'));
+            throw BadInput::at('day_ends_min', Phrase::of('bench.working_day_must_end'));
         }
 
         return ['day_starts_min' => $starts, 'day_ends_min' => $ends];
@@ -127,7 +127,7 @@ final readonly class SetUpBench
     {
         $currency = strtoupper($in->text('currency'));
 
-        return preg_match('/^[A-Z]{3}$/', $currency) === 1 ? $currency : throw BadInput::at('currency', Phrase::written('Give the currency with its three letters.'));
+        return preg_match('/^[A-Z]{3}$/', $currency) === 1 ? $currency : throw BadInput::at('currency', Phrase::of('bench.give_currency_with_three'));
     }
 
     /** @return list<array{ml: float, tare_g: float|null}> smallest first */
@@ -145,7 +145,7 @@ final readonly class SetUpBench
     {
         $zone = $in->text('time_zone');
 
-        return in_array($zone, DateTimeZone::listIdentifiers(DateTimeZone::ALL_WITH_BC), true) ? $zone : throw BadInput::at('time_zone', Phrase::written("“{$zone}” is no time zone. Choose one from the list."));
+        return in_array($zone, DateTimeZone::listIdentifiers(DateTimeZone::ALL_WITH_BC), true) ? $zone : throw BadInput::at('time_zone', Phrase::of('bench.no_time_zone_choose', ['zone' => $zone]));
     }
 
     /** A field that is there but empty is no wish to leave it as it was: it is refused as missing. */
@@ -159,6 +159,6 @@ final readonly class SetUpBench
     {
         $value = $in->text($key);
 
-        return in_array($value, $known, true) ? $value : throw BadInput::at($key, Phrase::written('Choose one of: '.implode(', ', $known).'.'));
+        return in_array($value, $known, true) ? $value : throw BadInput::at($key, Phrase::of('bench.choose_one_of', ['known' => $known]));
     }
 }

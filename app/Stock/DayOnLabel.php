@@ -23,10 +23,10 @@ final readonly class DayOnLabel
             $day = null;
         }
         if ($day === null || $day->format('Y-m-d') !== $text || $day->year < 1990 || $day->year > 2100) {
-            throw BadInput::at($in->at($key), Phrase::written('Write the day as 2026-11-26.'));
+            throw BadInput::at($in->at($key), Phrase::of('bench.write_day_so'));
         }
         if ($earliest !== null && $text < $earliest) {
-            throw BadInput::at($in->at($key), Phrase::written("That is before {$earliest}, when it came. Check the two days."));
+            throw BadInput::at($in->at($key), Phrase::of('bench.before_it_came', ['earliest' => $earliest]));
         }
 
         return $text;

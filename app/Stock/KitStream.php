@@ -76,7 +76,7 @@ final readonly class KitStream implements Stream
         $price = ($in->toArray()['price'] ?? '') === '' || ! $in->has('price') ? null : Money::written($in, 'price')->toString();
         $mass = $in->positiveOrNull('mass_g');
         if ($price !== null && $mass === null) {
-            throw BadInput::at('mass_g', Phrase::written('Say how much of it that price is for.'));
+            throw BadInput::at('mass_g', Phrase::of('bench.say_how_much_price'));
         }
 
         return ['price' => $price, 'mass_g' => $mass];

@@ -92,7 +92,7 @@ final readonly class LotStream implements Stream
     {
         $part = $in->text('part');
 
-        return $this->recorded->lot->parts->first(static fn (LotPart $one): bool => $one->part === $part) ?? throw BadInput::at($in->at('part'), Phrase::written("This kit has no part “{$part}”."));
+        return $this->recorded->lot->parts->first(static fn (LotPart $one): bool => $one->part === $part) ?? throw BadInput::at($in->at('part'), Phrase::of('bench.kit_has_no_part', ['part' => $part]));
     }
 
     /** @return array{part: string, grams: float, why: string} */

@@ -9,6 +9,7 @@ use App\Library\Library;
 use App\Lists\Rows;
 use App\Lists\Slice;
 use App\Models\Workshop;
+use App\People\Names;
 use App\Types\View;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -22,13 +23,13 @@ final readonly class LotView implements View
 {
     private const SHOWN = 50;
 
-    public function __construct(private RecordedLot $recorded, private Library $library, private Workshop $workshop, private Slice $slice) {}
+    public function __construct(private RecordedLot $recorded, private Library $library, private Workshop $workshop, private Slice $slice, private Names $names) {}
 
     /**
      * @return array{
      *     lot: LotLine, today: string, name: string, colour: string|null, part_names: array<string, string>, take_back: int|null,
      *     went: list<array{pour_id: int, at_ms: int, job: string, link: string, href: string, parts: array<string, float>, state: string, grade: string|null, pieces: list<array{outcome: string, mould: string|null, mould_id: int|null, n: int}>}>,
-     *     pages: array{page: int, pages: int, total: int}, facts: list<array{id: int, kind: string, at_ms: int, payload: array<string, mixed>}>
+     *     pages: array{page: int, pages: int, total: int}, facts: list<array{id: int, kind: string, at_ms: int, payload: array<string, mixed>, by: string|null}>
      * }
      */
     public function toArray(): array
@@ -57,7 +58,7 @@ final readonly class LotView implements View
                 'pieces' => array_values($pieces->where('pour_id', $row->pour_id)->map(static fn (\stdClass $piece): array => ['outcome' => (string) $piece->outcome, 'mould' => $piece->mould === null ? null : (string) $piece->mould, 'mould_id' => $piece->mould_id === null ? null : (int) $piece->mould_id, 'n' => (int) $piece->n])->all()),
             ])->all()),
             'pages' => $slice->toArray($total),
-            'facts' => array_map(static fn (Happened $fact): array => ['id' => $fact->id, 'kind' => $fact->kind, 'at_ms' => $fact->atMs, 'payload' => $fact->payload], array_slice(array_reverse($this->recorded->facts), 0, self::SHOWN)),
+            'facts' => array_map(fn (Happened $fact): array => ['id' => $fact->id, 'kind' => $fact->kind, 'at_ms' => $fact->atMs, 'payload' => $fact->payload, 'by' => $this->names->by($fact->person, $fact->witness)], array_slice(array_reverse($this->recorded->facts), 0, self::SHOWN)),
         ];
     }
 }

@@ -27,7 +27,7 @@ final readonly class TakeLotIn
         $code = $in->text('code');
         $base = $this->library->shelf()->bases[$code] ?? null;
         if ($base === null && ! isset($this->library->shelf()->additives[$code])) {
-            throw BadInput::at($in->at('code'), Phrase::written('There is no such sheet in the stores. Write its sheet first, then take the kit in.'));
+            throw BadInput::at($in->at('code'), Phrase::of('bench.no_such_sheet_in'));
         }
         $scrap = ($this->library->shelf()->additives[$code] ?? null)?->role === AdditiveRole::Scrap;
         $remelts = $in->numberOrNull('remelts', 0.0, 100.0);
@@ -38,7 +38,7 @@ final readonly class TakeLotIn
         $got = DayOnLabel::said($in, 'got_on');
         $opened = DayOnLabel::saidOrNull($in, 'opened_on');
         if ($opened !== null && $opened < $got) {
-            throw BadInput::at($in->at('opened_on'), Phrase::written("That is before {$got}, when it came. Check the two days."));
+            throw BadInput::at($in->at('opened_on'), Phrase::of('bench.before_it_came', ['earliest' => $got]));
         }
         $said = ($in->toArray()['price'] ?? '') !== '' && $in->has('price');
         $price = $said ? Money::written($in, 'price')->toString() : null;

@@ -43,7 +43,7 @@ final readonly class PutStudyIn
      */
     public function __invoke(Study $study, Job $job, CarbonImmutable $now): string
     {
-        $answer = $study->answer === null ? throw BadInput::at('study', Phrase::written('The study is not answered yet. Wait for it, or start it again.')) : Fields::of($study->answer);
+        $answer = $study->answer === null ? throw BadInput::at('study', Phrase::of('bench.study_not_answered_yet')) : Fields::of($study->answer);
         $block = $answer->object('mould');
         $isOnePart = ($study->asked['one_part'] ?? false) === true;
 
@@ -71,7 +71,7 @@ final readonly class PutStudyIn
                 $said[] = "“{$cast->name}” take {$this->said(Quantity::volume($volume))} each, and what the spout holds.";
             }
             if ($said === []) {
-                throw BadInput::at('study', Phrase::written('All of this job is poured already: there is nothing left to plan from the study.'));
+                throw BadInput::at('study', Phrase::of('bench.all_job_poured_already'));
             }
 
             return implode(' ', $said);

@@ -19,19 +19,13 @@ final readonly class StudiedView implements View
     public function toArray(): array
     {
         $files = ModelFile::query()->with('jobs')->orderByDesc('id')->offset(($this->page - 1) * self::A_PAGE)->limit(self::A_PAGE + 1)->get();
-        $newest = Study::query()->whereIn('id', Study::query()->selectRaw('max(id)')->whereIn('model_file_id', $files->modelKeys())->where('state', Study::DONE)->groupBy('model_file_id'))->get()->keyBy('model_file_id');
+        $newest = Study::query()->whereIn('id', Study::query()->selectRaw('max(id)')->whereIn('model_file_id', $files->modelKeys())->where('state', Study::DONE)->groupBy('model_file_id'))->get(['id', 'model_file_id', 'in_short'])->keyBy('model_file_id');
 
         return [
             'models' => array_values($files->take(self::A_PAGE)->map(static function (ModelFile $file) use ($newest): array {
-                $answer = $newest->get($file->id)->answer ?? [];
-                $pull = is_array($answer['pull'] ?? null) ? $answer['pull'] : [];
-
                 return [
                     'id' => $file->id, 'name' => $file->name, 'job' => $file->jobs->isEmpty() ? null : $file->jobs->pluck('name')->implode(', '), 'at_ms' => (int) $file->created_at->getTimestampMs(),
-                    'volume_ml' => is_numeric($answer['volume_ml'] ?? null) ? (float) $answer['volume_ml'] : null,
-                    'bbox_mm' => is_array($answer['bbox_mm'] ?? null) ? array_map(static fn (mixed $side): float => is_numeric($side) ? (float) $side : 0.0, array_values($answer['bbox_mm'])) : null,
-                    'undercut_pct' => is_numeric($pull['undercut_area_pct'] ?? null) ? (float) $pull['undercut_area_pct'] : null,
-                    'watertight' => is_bool($answer['watertight'] ?? null) ? $answer['watertight'] : null,
+                    ...$newest->get($file->id)->in_short ?? InShort::of([]),
                 ];
             })->all()),
             'page' => $this->page, 'more' => $files->count() > self::A_PAGE,

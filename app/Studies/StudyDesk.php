@@ -93,7 +93,8 @@ final readonly class StudyDesk
         }
         try {
             $answer = $this->run($study);
-            Study::query()->whereKey($study->id)->where('state', Study::RUNNING)->update(['state' => Study::DONE, 'done' => 1000, 'answer' => $answer]);
+            $read = json_decode($answer, true);
+            Study::query()->whereKey($study->id)->where('state', Study::RUNNING)->update(['state' => Study::DONE, 'done' => 1000, 'answer' => $answer, 'in_short' => json_encode(InShort::of(is_array($read) ? $read : []), JSON_THROW_ON_ERROR)]);
         } catch (Cancelled) {
             Study::query()->whereKey($study->id)->update(['state' => Study::CANCELLED]);
         } catch (BadInput $wrong) {

@@ -48,7 +48,7 @@ final readonly class TakeModelIn
             $this->tidy();
         }
         if (strlen($bytes) > self::PIECE_BYTES) {
-            throw BadInput::at('file', Phrase::written('That piece of the file is too large. Load the page again and try once more.'));
+            throw BadInput::at('file', Phrase::of('bench.piece_file_too_large'));
         }
         try {
             Limits::bytes($at + strlen($bytes));
@@ -58,20 +58,20 @@ final readonly class TakeModelIn
         }
         // Sent again after a lost answer, a piece lies where it lay; one whose beginning never came leaves nothing.
         if ($at > 0 && ! $disk->exists($path)) {
-            throw BadInput::at('file', Phrase::written('A piece of the file is missing. Choose the file again.'));
+            throw BadInput::at('file', Phrase::of('bench.piece_file_missing_choose'));
         }
         $disk->makeDirectory(dirname($path));
-        $file = @fopen($disk->path($path), 'c+b') ?: throw BadInput::at('file', Phrase::written('The bench computer cannot keep the file: its disk may be full.'));
+        $file = @fopen($disk->path($path), 'c+b') ?: throw BadInput::at('file', Phrase::of('bench.file_cannot_be_kept'));
         try {
             flock($file, LOCK_EX);
             $there = (int) (fstat($file)['size'] ?? 0);
             if ($at > $there) {
-                throw BadInput::at('file', Phrase::written('A piece of the file is missing. Choose the file again.'));
+                throw BadInput::at('file', Phrase::of('bench.piece_file_missing_choose'));
             }
             ftruncate($file, max(0, $at));
             fseek($file, $at);
             if (fwrite($file, $bytes) !== strlen($bytes)) {
-                throw BadInput::at('file', Phrase::written('The bench computer cannot keep the file: its disk may be full.'));
+                throw BadInput::at('file', Phrase::of('bench.file_cannot_be_kept'));
             }
         } finally {
             fclose($file);
@@ -126,7 +126,7 @@ final readonly class TakeModelIn
     private function path(string $upload): string
     {
         if (preg_match('/^[0-9a-zA-Z-]{8,64}$/', $upload) !== 1) {
-            throw BadInput::at('file', Phrase::written('Choose the file again.'));
+            throw BadInput::at('file', Phrase::of('bench.choose_file_again'));
         }
 
         return "uploads/{$this->workshop->id}/{$this->who}/{$upload}";
@@ -144,7 +144,7 @@ final readonly class TakeModelIn
             }
         }
         if (count($disk->files("uploads/{$this->workshop->id}/{$this->who}")) >= self::MOST_AT_ONCE) {
-            throw BadInput::at('file', Phrase::written('Many files are on their way already. Wait until some are in.'));
+            throw BadInput::at('file', Phrase::of('bench.many_files_on_their'));
         }
     }
 }

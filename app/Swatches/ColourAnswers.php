@@ -89,7 +89,7 @@ final readonly class ColourAnswers
             $lines[] = PlannedBatch::line($shelf->additive($code), round($loads->number($code, 0.0, 100.0), 4), Basis::OfTotal, $into);
         }
 
-        return $lines === [] ? throw BadInput::at('loads', Phrase::written('There is no pigment in it yet. Find a recipe or set a load first.')) : $lines;
+        return $lines === [] ? throw BadInput::at('loads', Phrase::of('bench.no_pigment_in_it')) : $lines;
     }
 
     /**
@@ -136,7 +136,7 @@ final readonly class ColourAnswers
         if (is_array($said)) {
             return Lab::from($in, 'backing');
         }
-        $lab = self::BACKINGS[is_string($said) ? $said : ''] ?? throw BadInput::at('backing', Phrase::written('Say what lies behind it: light, dark, or a colour of its own.'));
+        $lab = self::BACKINGS[is_string($said) ? $said : ''] ?? throw BadInput::at('backing', Phrase::of('bench.say_what_lies_behind'));
 
         return Lab::of(...$lab);
     }

@@ -11,8 +11,8 @@ use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\Recipe;
 use Apalos\Core\Units\Shore;
 use App\Library\Softeners;
+use App\Looks\Memo;
 use App\Models\Workshop;
-use Illuminate\Contracts\Cache\Repository;
 
 /** Softener and hardness of the bases on this shop's shelf, with its own pucks. */
 final class HardnessBook
@@ -23,7 +23,7 @@ final class HardnessBook
     /** How finely the curve is drawn, in per cent of A+B. */
     private const STEP_PCT = 5.0;
 
-    public function __construct(private readonly DrawerCards $cards, private readonly Softeners $softeners, private readonly Workshop $workshop, private readonly Repository $cache) {}
+    public function __construct(private readonly DrawerCards $cards, private readonly Softeners $softeners, private readonly Workshop $workshop, private readonly Memo $memo) {}
 
     /**
      * @param  list<float>|null  $at  per cent of A+B; else a fine grid to somewhat past the sheet's limit
@@ -33,13 +33,13 @@ final class HardnessBook
     public function request(string $base, string $softener, ?Shore $target, ?array $at = null): HardenRequest
     {
         [$sheet, $additive] = $this->softeners->pair($base, $softener);
-        $softening = $additive->softening ?? throw BadInput::at('softener', Phrase::written("The sheet of {$additive->name} does not say how it softens."));
+        $softening = $additive->softening ?? throw BadInput::at('softener', Phrase::of('bench.sheet_without_softening', ['name' => $additive->name]));
         $max = $sheet->bears($additive);
         $pucks = array_map(static fn (ReadPuck $read) => $read->puck, $this->cards->pucks($base, $softener));
         $last = max([1.15 * $max, ...array_map(static fn ($puck): float => $puck->pctOfAB, $pucks)]);
 
         return new HardenRequest(
-            Softeners::shore($sheet) ?? throw BadInput::at('base', Phrase::written("The sheet of {$sheet->name} gives no hardness on A or 00.")),
+            Softeners::shore($sheet) ?? throw BadInput::at('base', Phrase::of('bench.sheet_without_hardness', ['name' => $sheet->name])),
             $softening->k, $max, $sheet->ratio->weightFractionOfA($sheet->sgA, $sheet->sgB), $pucks, $target,
             $at ?? array_map(floatval(...), range(0.0, ceil($last / self::STEP_PCT) * self::STEP_PCT, self::STEP_PCT)),
         );
@@ -81,15 +81,10 @@ final class HardnessBook
     /** @return array{float, float, float, float, float} what was learnt, kept until a puck or the shelf changes */
     private function kept(string $base, string $softener): array
     {
-        $rests = $this->cards->restsOn();
-        $kept = $this->cache->get($key = "softening:{$this->workshop->id}:{$base}:{$softener}");
-        if (! is_array($kept) || ($kept['rests'] ?? null) !== $rests) {
+        return $this->memo->of("softening:{$this->workshop->id}:{$base}:{$softener}", $this->cards->restsOn(), function () use ($base, $softener): array {
             $asked = $this->request($base, $softener, null, []);
-            $kept = ['rests' => $rests, 'model' => SoftenerModel::learnt($asked->base, $asked->k, $asked->swatches)->toArray()];
-            $this->cache->forever($key, $kept);
-        }
 
-        /** @var array{float, float, float, float, float} */
-        return $kept['model'];
+            return SoftenerModel::learnt($asked->base, $asked->k, $asked->swatches)->toArray();
+        });
     }
 }

@@ -42,7 +42,7 @@ final readonly class LabelSeries
 
         return DB::transaction(function () use ($series, $shares, $poured, $in, $name, $now): array {
             if (Series::query()->live()->whereKey($series->id)->update(['labelled_at' => $now->format('Y-m-d H:i:s.v')]) === 0) {
-                throw BadInput::at('series', Phrase::written('These pucks are labelled already; they lie in the drawer.'));
+                throw BadInput::at('series', Phrase::of('bench.these_pucks_labelled_already'));
             }
 
             $made = array_map(function (float $share) use ($series, $poured, $in, $name): Swatch {

@@ -40,13 +40,13 @@ final readonly class ReadSwatch
         $in->only('kind', 'at', 'scale', 'readings', 'backing', 'lab', 'card_lab', 'source', 'within_delta_e', 'sure');
         $at = self::at($in, $now, $this->workshop->zone());
         if ($at->lt($swatch->poured_at)) {
-            throw BadInput::at('at', Phrase::written('That was before the swatch was poured. Put the time right.'));
+            throw BadInput::at('at', Phrase::of('bench.read_before_it_was_poured'));
         }
 
         return match ($in->text('kind')) {
             'hardness' => $this->hardness($swatch, $in, $at),
             'colour' => $this->colour($swatch, $in, $at),
-            default => throw BadInput::at('kind', Phrase::written('A swatch is read for its hardness or its colour.')),
+            default => throw BadInput::at('kind', Phrase::of('bench.swatch_read_for_hardness')),
         };
     }
 
@@ -59,10 +59,10 @@ final readonly class ReadSwatch
         try {
             $at = CarbonImmutable::parse($said, $zone)->utc();
         } catch (\Exception) {
-            throw BadInput::at('at', Phrase::written("“{$said}” is no time. Write it as 2026-03-04 10:15."));
+            throw BadInput::at('at', Phrase::of('bench.no_time_write_as', ['said' => $said]));
         }
 
-        return $at->gt($now->addMinute()) ? throw BadInput::at('at', Phrase::written('That is still to come. Put the time right.')) : $at;
+        return $at->gt($now->addMinute()) ? throw BadInput::at('at', Phrase::of('bench.reading_still_to_come')) : $at;
     }
 
     /** @return list<Warning> */
@@ -103,10 +103,10 @@ final readonly class ReadSwatch
         $backing = $in->text('backing');
         $source = $in->textOrNull('source') ?? 'instrument';
         if (! in_array($backing, ['white', 'black'], true)) {
-            throw BadInput::at('backing', Phrase::written('Say which card it lay on: white or black.'));
+            throw BadInput::at('backing', Phrase::of('bench.say_which_card_lay'));
         }
         if (! in_array($source, ['instrument', 'photo'], true)) {
-            throw BadInput::at('source', Phrase::written('A colour is read with an instrument or off a photo.'));
+            throw BadInput::at('source', Phrase::of('bench.colour_read_with_instrument'));
         }
         $card = $in->has('card_lab') ? Lab::from($in, 'card_lab') : null;
         $card = $card?->toArray() === Cards::usual($backing)->toArray() ? null : $card;

@@ -101,10 +101,10 @@ final readonly class SeriesBook
 
     private function softener(Fields $in, Recipe $recipe): Additive
     {
-        $code = $in->textOrNull('softener') ?? throw BadInput::at('softener', Phrase::written("{$recipe->base->name} takes no softener. Make a series of its pigments, or take another base."));
+        $code = $in->textOrNull('softener') ?? throw BadInput::at('softener', Phrase::of('bench.takes_no_softener_make', ['name' => $recipe->base->name]));
         foreach ($recipe->sheets() as $sheet) {
             if ($sheet->role->isSoftener()) {
-                throw BadInput::at('recipe', Phrase::written("{$sheet->name} is what rises in this series; leave it out of what every puck has."));
+                throw BadInput::at('recipe', Phrase::of('bench.leave_out_what_rises', ['name' => $sheet->name]));
             }
         }
 
@@ -120,6 +120,6 @@ final readonly class SeriesBook
     {
         $codes = $in->strings('pigments');
 
-        return $codes === [] ? throw BadInput::at('pigments', Phrase::written('Say which pigments rise in the ladder. Where none is offered, none on the shelf goes into this base.')) : $codes;
+        return $codes === [] ? throw BadInput::at('pigments', Phrase::of('bench.say_which_pigments_rise')) : $codes;
     }
 }

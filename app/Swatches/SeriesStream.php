@@ -120,7 +120,7 @@ final readonly class SeriesStream implements Stream
     {
         $in->only('vessel', 'line', 'grams');
         $vessel = $in->text('vessel');
-        $lines = $recorded->plan->vessels()[$vessel] ?? throw BadInput::at($in->at('vessel'), Phrase::written("There is no {$vessel} in this series."));
+        $lines = $recorded->plan->vessels()[$vessel] ?? throw BadInput::at($in->at('vessel'), Phrase::of('bench.no_such_cup_in_series', ['vessel' => $vessel]));
 
         return ['vessel' => $vessel, 'line' => (int) $in->number('line', 0.0, count($lines) - 1.0), 'grams' => $in->numberOrNull('grams', 0.0, 1e5)];
     }

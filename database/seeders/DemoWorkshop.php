@@ -55,6 +55,8 @@ final class DemoWorkshop extends Seeder
             $this->room = new RoomTemperature($this->workshop);
             app()->instance(Workshop::class, $this->workshop);
             app()->instance(RoomTemperature::class, $this->room);
+            app()->instance(DemoPeople::class, $people = new DemoPeople);
+            $people->come($this->workshop, $this->now);
             $this->hands = app(Hands::class);
             foreach (require __DIR__.'/demo/jobs.php' as $job) {
                 $this->job($job);

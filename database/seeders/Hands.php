@@ -24,7 +24,7 @@ final class Hands
 {
     private int $fact = 0;
 
-    public function __construct(private readonly StartPour $start, private readonly AppendFact $append, private readonly PlanBuild $build, private readonly MixOperation $mix) {}
+    public function __construct(private readonly StartPour $start, private readonly AppendFact $append, private readonly PlanBuild $build, private readonly MixOperation $mix, private readonly DemoPeople $people) {}
 
     /** @param  array<string, mixed>  $sheet */
     public function plan(Impression $impression, array $sheet): Pour
@@ -59,6 +59,7 @@ final class Hands
      */
     public function pour(Pour $pour, CarbonImmutable $at, callable $until, array $slips = []): CarbonImmutable
     {
+        $this->people->next();
         $pour = ($this->start)($pour, $pour->edition, null, $at);
         for ($i = 0; $i < 200; $i++) {
             $run = RecordedRun::of($pour);

@@ -1,9 +1,10 @@
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
-import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import { made } from './once';
 
 const root = resolve(import.meta.dirname, '../..');
 const router = 'bin/router.php';
@@ -64,13 +65,8 @@ export class Shop {
         };
     }
 
-    #artisan(...words: string[]): void {
-        execFileSync('php', ['artisan', ...words], { cwd: root, env: this.#environment, stdio: 'pipe' });
-    }
-
     async open(): Promise<void> {
-        writeFileSync(join(this.#folder, 'shop.sqlite'), '');
-        this.#artisan('migrate', '--force', ...(this.demo ? ['--seed'] : []));
+        copyFileSync(made(this.demo ? 'demo' : 'empty'), join(this.#folder, 'shop.sqlite'));
         this.#devices = spawn(
             'php',
             [

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Library\KeptArrays;
 use App\Library\Library;
 use App\Library\OwnShelf;
+use App\Library\Prepared;
 use App\Models\Series;
 use Illuminate\Filesystem\Filesystem;
 use Symfony\Component\Yaml\Yaml;
@@ -25,7 +25,7 @@ final class FrozenTest extends TestCase
         parent::setUp();
         $this->folder = sys_get_temp_dir().'/apalos-library-'.getmypid();
         (new Filesystem)->copyDirectory(base_path('library'), $this->folder);
-        $this->app->scoped(Library::class, fn (): Library => new Library($this->folder, new KeptArrays("{$this->folder}/kept"), static fn (): OwnShelf => app(OwnShelf::class)));
+        $this->app->scoped(Library::class, fn (): Library => new Library($this->folder, new Prepared("{$this->folder}/kept", 'as it is'), static fn (): OwnShelf => app(OwnShelf::class)));
     }
 
     protected function tearDown(): void

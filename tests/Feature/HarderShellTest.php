@@ -193,7 +193,7 @@ final class HarderShellTest extends TestCase
             $mine->piece('upload-0010', 0, 'one too many');
             self::fail('It was taken.');
         } catch (BadInput $many) {
-            self::assertStringContainsString('on their way already', (string) ($many->says->values['text'] ?? ''));
+            self::assertSame('bench.many_files_on_their', $many->says->code);
         }
         self::assertSame(5, (new TakeModelIn($this->workshop, 'another'))->piece('upload-0001', 0, 'begun'));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Log\LogQuery;
 use App\Models\Pour;
 use Illuminate\Support\Facades\DB;
 use Tests\TestCase;
@@ -38,9 +39,9 @@ final class LogTest extends TestCase
         $csv = $this->get('/log.csv?grade=good')->assertOk()->streamedContent();
         $rows = array_map(static fn (string $line): array => str_getcsv($line, ',', '"', ''), explode("\r\n", trim($csv)));
 
-        self::assertSame(['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'good', 'grade', 'faults', 'note', 'cause'], $rows[0]);
+        self::assertSame(['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'good', 'grade', 'faults', 'note', 'cause', 'by'], $rows[0]);
         self::assertSame(['Owl brow', 'Cast', 'cast', 'pr-10', 'Plain pr-10 v1'], array_slice($rows[1], 2, 5));
-        self::assertSame(['88.8', '1', '1', 'good', 'flash lines', "'=2+5\nsecond line, with a comma", ''], array_slice($rows[1], 8));
+        self::assertSame(['88.8', '1', '1', 'good', 'flash lines', "'=2+5\nsecond line, with a comma", '', ''], array_slice($rows[1], 8));
         self::assertSame(1, substr_count($this->get('/log.csv?grade=poor')->streamedContent(), "\r\n"));
     }
 
@@ -53,6 +54,67 @@ final class LogTest extends TestCase
         }
         $this->get('/log?'.http_build_query(['q' => '5%off']))->assertInertia(static fn ($page) => $page->where('log.pages.total', 0));
         self::assertNotNull($pour->id);
+    }
+
+    /** @return list<int> what a word finds, every pour of it */
+    private function found(string $said): array
+    {
+        $query = app(LogQuery::class)(['q' => $said, 'grade' => '', 'fault' => '', 'base' => '']);
+
+        return array_map(intval(...), array_values($query->reorder('id')->pluck('id')->all()));
+    }
+
+    public function test_many_and_few_are_found_as_if_each_note_and_name_were_read(): void
+    {
+        $pour = $this->graded('good', [], '');
+        $row = array_diff_key((array) DB::table('pours')->where('id', $pour->id)->first(), ['id' => 0, 'build_id' => 0]);
+        mt_srand(20261130);
+        $says = ['plain', 'thin at the rim', 'a “quoted" word', 'Übermaß', 'semi;colon', "o'clock", '100 % of it', ''];
+        foreach (array_chunk(range(1, 4600), 200) as $some) {
+            DB::table('pours')->insert(array_map(static fn (int $i): array => [
+                ...$row, 'note' => $i % 500 === 0 ? "once {$i} seldom" : $says[mt_rand(0, count($says) - 1)], 'grade' => $i % 900 === 0 ? 'spoilt' : 'good', 'faults' => $i % 700 === 0 ? '["bubbles"]' : '[]', 'cause' => null,
+            ], $some));
+        }
+        $read = static fn (callable $is): array => array_map(intval(...), DB::table('pours')->whereNotNull('graded_at')->orderBy('id')->get(['id', 'note', 'grade', 'faults'])->filter($is)->pluck('id')->all());
+        $says = static fn (string $part): \Closure => static fn (object $one): bool => str_contains(mb_strtolower((string) $one->note), $part);
+
+        foreach (['seldom' => $says('seldom'), 'quoted"' => $says('quoted"'), "o'clock" => $says("o'clock"), 'ÜBERM' => $says('überm'), '%' => $says('%'), 'o\'' => $says("o'"), ';' => $says(';'), 'spoilt' => static fn (object $one): bool => $one->grade === 'spoilt',
+            'bubbles' => static fn (object $one): bool => $one->faults !== '[]', 'owl' => static fn (): bool => true, 'owl seldom' => $says('seldom'), 'thin seldom' => static fn (): bool => false] as $word => $is) {
+            self::assertSame(array_values($read($is)), $this->found($word), "“{$word}”");
+        }
+    }
+
+    public function test_a_few_among_many_are_looked_up_and_not_looked_for(): void
+    {
+        if (DB::getDriverName() !== 'sqlite') {
+            self::markTestSkipped('How SQLite goes about it.');
+        }
+        $this->graded('good', [], 'the only heron');
+        foreach (['heron', 'laid', 'heron owl'] as $words) {
+            $query = app(LogQuery::class)(['q' => $words, 'grade' => '', 'fault' => '', 'base' => ''])->limit(500);
+            $plan = implode("\n", array_map(static fn (object $step): string => (string) $step->detail, DB::select("explain query plan {$query->toSql()}", $query->getBindings())));
+            self::assertDoesNotMatchRegularExpression('/^(SCAN|SEARCH) pours (?!USING INTEGER PRIMARY KEY)/m', $plan, $words);
+        }
+    }
+
+    public function test_a_note_and_a_name_that_change_are_found_as_they_are_now(): void
+    {
+        $pour = $this->graded('good', [], 'as thin as gauze');
+        self::assertSame([$pour->id], $this->found('gauze'));
+
+        $pour->refresh()->update(['note' => 'thick as felt']);
+        self::assertSame([[], [$pour->id]], [$this->found('gauze'), $this->found('felt')]);
+        $pour->update(['note' => null]);
+        self::assertSame([], $this->found('felt'));
+        $pour->update(['note' => 'felt again']);
+        self::assertSame([$pour->id], $this->found('felt'));
+
+        $pour->impression->job->update(['name' => 'Heron']);
+        self::assertSame([[], [$pour->id]], [$this->found('owl'), $this->found('heron')]);
+        $pour->impression->update(['name' => 'Beak']);
+        self::assertSame([$pour->id], $this->found('beak'));
+        $pour->impression->job->delete();
+        self::assertSame([$pour->id], $this->found('heron'), 'what was put away stays in the log');
     }
 
     public function test_a_long_log_is_turned_page_by_page_and_its_grades_are_counted_over_all_of_it(): void

@@ -25,6 +25,7 @@ final class OnePressTest extends TestCase
         'changes, each with its edition' => ['pours/{pour}/run', 'pours/{pour}/plan', 'impressions/{impression}/move', 'impressions/{impression}/take-out', 'stores/sheets', 'swatches/{swatch}'],
         'back to what it was' => ['jobs/{job}/restore', 'impressions/{impression}/restore', 'builds/{build}/restore', 'study/{model}/restore', 'pours/{pour}/restore', 'swatches/series/{series}/restore', 'swatches/{swatch}/restore', 'contacts/patches/{patch}/undo', 'exchange/imports/{import}/undo', 'exchange/imports/{import}/stop', 'studies/{study}/stop', 'damaged/pours/{pour}', 'damaged/pours/{pour}/back', 'damaged/builds/{build}', 'damaged/builds/{build}/back', 'impressions/{impression}/gone'],
         'one file, one record: by its content' => ['study', 'exchange', 'stores', 'contacts/import', 'contacts/rules', 'everything', 'rack/{mould}/photo', 'versions/{version}/photo', 'backup'],
+        'coming in, and going' => ['sign-in', 'sign-in/again', 'sign-out', 'hands', 'hands/rest', 'countersign', 'welcome/{secret}', 'people/{person}/leave', 'people/{person}/forget', 'people/{person}/end', 'people/tokens', 'tablets'],
         'devices' => ['devices/scale/tare', 'devices/scale/take-over', 'devices/scale/accept', 'devices/scale/hand', 'devices/scale/watch', 'devices/thermometer', 'devices/probe/hand'],
     ];
 

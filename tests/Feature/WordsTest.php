@@ -79,13 +79,16 @@ final class WordsTest extends TestCase
     /** Every code of the application has words, and none stands there that it does not say. */
     public function test_the_application_s_own_room_of_the_phrasebook(): void
     {
-        $said = [];
+        $said = $written = [];
         foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(app_path(), RecursiveDirectoryIterator::SKIP_DOTS)) as $file) {
             if ($file instanceof SplFileInfo && $file->getExtension() === 'php') {
-                preg_match_all("/Phrase::of\\('bench\\.([a-z_]+)'/", (string) file_get_contents($file->getPathname()), $found);
+                preg_match_all("/'bench\\.([a-z_0-9]+)'/", (string) file_get_contents($file->getPathname()), $found);
                 $said = [...$said, ...$found[1]];
+                preg_match_all("/Phrase::written\\((['\"])(?=[^'\"\n]*[a-z]{3} [a-z]{2})[^)]*/", (string) file_get_contents($file->getPathname()), $sentences);
+                $written = [...$written, ...$sentences[0]];
             }
         }
+        self::assertSame([], $written, 'A sentence stands in library/phrases, where a translator finds it.');
         /** @var array{bench: array<string, string>} $book */
         $book = Yaml::parseFile(base_path('library/phrases/en.yaml'));
 

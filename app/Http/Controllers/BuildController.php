@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use Apalos\Core\Build\BuildFactKind;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use App\Builds\BuildAgain;
 use App\Builds\BuildStream;
 use App\Builds\BuildView;
@@ -114,7 +115,7 @@ final readonly class BuildController
             return Reply::back('keep', $wrong);
         }
 
-        return back()->with('said', "“{$own->name}” is one of your own ways to build now.");
+        return back()->with('said', Reply::say(Phrase::of('bench.one_your_own_ways', ['name' => $own->name])));
     }
 
     /** A plan nothing of which has begun. */
@@ -123,8 +124,8 @@ final readonly class BuildController
         $job = $build->impression->job_id;
 
         return $throw($build)
-            ? redirect()->to("/jobs/{$job}")->with('said', 'The plan is thrown away.')->with('undo', "/builds/{$build->id}/restore")
-            : back()->withErrors(['build' => 'This build has begun: give it up instead, and say why.']);
+            ? redirect()->to("/jobs/{$job}")->with('said', Reply::say(Phrase::of('bench.plan_thrown_away')))->with('undo', "/builds/{$build->id}/restore")
+            : back()->withErrors(['build' => Reply::say(Phrase::of('bench.build_has_begun_give'))]);
     }
 
     public function restore(ThrowBuildAway $throw, int $build): RedirectResponse

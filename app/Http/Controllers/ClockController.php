@@ -10,6 +10,7 @@ use App\Http\Reply;
 use App\Library\Library;
 use App\Models\Build;
 use App\Models\Pour;
+use App\People\Names;
 use App\Room\ObservationsView;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -22,7 +23,7 @@ final readonly class ClockController
 
     public function show(string $base): JsonResponse
     {
-        return Reply::json((new ObservationsView($this->library->shelf()->bases[$base] ?? abort(404)))->toArray());
+        return Reply::json((new ObservationsView($this->library->shelf()->bases[$base] ?? abort(404), app(Names::class)))->toArray());
     }
 
     public function gel(Request $request, Pour $pour, LeaveObservationOut $leave): JsonResponse

@@ -53,7 +53,7 @@ final readonly class ColourController
             return Reply::back('batch', $wrong);
         }
 
-        return redirect()->to("/pours/{$pour->id}")->with('said', 'The colour is in the sheet.');
+        return redirect()->to("/pours/{$pour->id}")->with('said', Reply::say(Phrase::of('bench.colour_in_sheet')));
     }
 
     public function keepTarget(Request $request): RedirectResponse
@@ -66,7 +66,7 @@ final readonly class ColourController
             $in = Fields::of([...$said, 'shows_pct' => $figure($said['shows_pct'] ?? null), 'at_mm' => $figure($said['at_mm'] ?? null)])->only('name', 'lab', 'shows_pct', 'at_mm', 'edition');
             $lab = ColourAnswers::target(Fields::of(['lab' => is_array($lab) ? array_map($figure, array_values($lab)) : $lab]));
             $name = mb_substr(trim($in->text('name')), 0, 120);
-            $this->keep($name === '' ? throw BadInput::at('name', Phrase::written('Give the colour a name.')) : $name, $lab?->toArray() ?? throw BadInput::at('lab', Phrase::written('Say which colour it is.')), Depth::kept($in), $request);
+            $this->keep($name === '' ? throw BadInput::at('name', Phrase::of('bench.give_colour_name')) : $name, $lab?->toArray() ?? throw BadInput::at('lab', Phrase::of('bench.say_which_colour')), Depth::kept($in), $request);
         } catch (BadInput $wrong) {
             return Reply::back('target', $wrong);
         }
@@ -99,6 +99,6 @@ final readonly class ColourController
     {
         $target->delete();
 
-        return back()->with('said', "“{$target->name}” is gone from the list.")->with('undo', '/swatches/targets?'.http_build_query(['name' => $target->name, 'lab' => $target->lab, ...$target->depthSaid()]));
+        return back()->with('said', Reply::say(Phrase::of('bench.gone_from_list', ['name' => $target->name])))->with('undo', '/swatches/targets?'.http_build_query(['name' => $target->name, 'lab' => $target->lab, ...$target->depthSaid()]));
     }
 }

@@ -119,7 +119,7 @@ final readonly class ContactController
         $text = $file instanceof UploadedFile ? ($file->isValid() && $file->getSize() <= self::LARGEST_FILE ? (string) file_get_contents($file->getRealPath()) : '') : (is_string($said) ? $said : '');
         try {
             if (strlen($text) > self::LARGEST_FILE || trim($text) === '' || ! mb_check_encoding($text, 'UTF-8')) {
-                throw BadInput::at('file', Phrase::written('Choose a file of rules and tests, of half a megabyte at most.'));
+                throw BadInput::at('file', Phrase::of('bench.choose_file_rules_and'));
             }
             $new = $import($text);
         } catch (BadInput $wrong) {
@@ -144,6 +144,6 @@ final readonly class ContactController
     {
         $rule->delete();
 
-        return back()->with('said', "The rule “{$rule->name}” is gone. It is still in any file you took out.");
+        return back()->with('said', Reply::say(Phrase::of('bench.rule_gone_still_in', ['name' => $rule->name])));
     }
 }

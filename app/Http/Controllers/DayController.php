@@ -20,6 +20,7 @@ use App\Facts\FactDiffers;
 use App\Facts\StepHasMoved;
 use App\Http\Reply;
 use App\Log\Readiness;
+use App\Looks\HeldLook;
 use App\Models\Build;
 use App\Models\Workshop;
 use Carbon\CarbonImmutable;
@@ -30,7 +31,10 @@ use Inertia\Response;
 
 final readonly class DayController
 {
-    public function __construct(private KeptDay $kept, private DayDesk $desk, private Workshop $workshop) {}
+    /** What closes on the day closes to the half minute. */
+    private const HOLDS_S = 30;
+
+    public function __construct(private KeptDay $kept, private DayDesk $desk, private Workshop $workshop, private HeldLook $look) {}
 
     public function show(): Response
     {
@@ -100,7 +104,7 @@ final readonly class DayController
     private function said(Fields $in): array
     {
         $day = $this->kept->at(CarbonImmutable::now());
-        $work = $day->one($in->text('id')) ?? throw BadInput::at('id', Phrase::written('That is no longer on the day. Look again.'));
+        $work = $day->one($in->text('id')) ?? throw BadInput::at('id', Phrase::of('bench.no_longer_on_day'));
         $at = $in->numberOrNull('at_ms', 0.0, 1e14);
 
         return [$work, $at === null ? 0.0 : ($at - (float) $day->midnight->getTimestampMs()) / 60_000.0];
@@ -117,7 +121,12 @@ final readonly class DayController
     private function view(): array
     {
         $now = CarbonImmutable::now();
+        $turn = $this->look->turn();
 
-        return (new DayView($this->kept->at($now), $this->desk, $this->workshop, $now))->toArray();
+        return ['now_ms' => (int) $now->getTimestampMs()] + $this->look->of('day-view', $turn, $now, self::HOLDS_S, function () use ($turn, $now): array {
+            $this->kept->turn = $turn;
+
+            return (new DayView($this->kept->at($now), $this->desk, $this->workshop, $now))->toArray();
+        }, fn (): bool => ! $this->kept->isOfBefore);
     }
 }

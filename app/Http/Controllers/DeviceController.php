@@ -104,7 +104,7 @@ final readonly class DeviceController
         abort_unless(config()->boolean('devices.simulated'), 404);
         $line = Fields::fromJson($request->getContent())->only('line')->text('line');
         if (preg_match('/^([+>-]\d{1,6}(\.\d+)?|\||T|CLR|DROP \d{1,3}|SET \d{1,6}(\.\d+)?|UNIT (g|oz))$/', $line) !== 1) {
-            throw BadInput::at('line', Phrase::written('The stand-in knows +12.3 (poured in), SET 45 (set down), -5 (lifted), >8 (grams a second), | (stop), T (its tare key), UNIT oz, CLR and DROP 5 (seconds).'));
+            throw BadInput::at('line', Phrase::of('bench.stand_in_scale_knows'));
         }
         try {
             (new TcpLines(config()->string('devices.scale.address'), config()->float('devices.scale.timeout_s')))->ask($line, 'scale');
@@ -131,7 +131,7 @@ final readonly class DeviceController
         abort_unless(config()->boolean('devices.simulated'), 404);
         $line = Fields::fromJson($request->getContent())->only('line')->text('line');
         if (preg_match('/^(ON|OFF|=\d{1,3}(\.\d+)?)$/', $line) !== 1) {
-            throw BadInput::at('line', Phrase::written('The stand-in knows ON, OFF (the heat under its pot) and =172 (warm at once).'));
+            throw BadInput::at('line', Phrase::of('bench.stand_in_probe_knows'));
         }
         try {
             (new TcpLines(config()->string('devices.probe.address'), config()->float('devices.probe.timeout_s')))->ask($line, 'probe');

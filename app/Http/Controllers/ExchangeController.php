@@ -47,7 +47,7 @@ final readonly class ExchangeController
         try {
             $text = $file instanceof UploadedFile && $file->isValid() && $file->getSize() <= self::LARGEST_FILE ? (string) file_get_contents($file->getRealPath()) : '';
             if (trim($text) === '' || ! mb_check_encoding($text, 'UTF-8')) {
-                throw BadInput::at('file', Phrase::written('Choose a JSON or CSV file in UTF-8 with something in it, of 5 MB at most.'));
+                throw BadInput::at('file', Phrase::of('bench.choose_json_or_csv'));
             }
             if (strlen($text) > self::AT_ONCE) {
                 return $this->later($request, $text);
@@ -79,12 +79,12 @@ final readonly class ExchangeController
     public function undo(Import $import, SwatchImport $take): RedirectResponse
     {
         if ($import->made === null) {
-            return back()->withErrors(['file' => 'What that file brought was taken out already.']);
+            return back()->withErrors(['file' => Reply::say(Phrase::of('bench.what_file_brought_was'))]);
         }
         $take->takeOut($import->made);
         $import->update(['made' => null]);
 
-        return back()->with('said', 'What that file brought is out again; what was poured or read with it since stays.');
+        return back()->with('said', Reply::say(Phrase::of('bench.what_file_brought_out')));
     }
 
     private function later(Request $request, string $text): RedirectResponse

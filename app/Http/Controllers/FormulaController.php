@@ -106,7 +106,7 @@ final readonly class FormulaController
             $recipe = is_string($said) ? Fields::fromJson($said) : Fields::of(is_array($said) ? $said : [], 'recipe');
             $name = KeepFormula::named($in->has('name') ? $in->text('name') : '');
             if ($request->boolean('new') && $this->workshop->formulas()->where('name', $name)->exists()) {
-                throw BadInput::at('name', Phrase::written("There is already a formula named “{$name}”. Give this one a name of its own, or make it a version of that one."));
+                throw BadInput::at('name', Phrase::of('bench.already_formula_named_give', ['name' => $name]));
             }
             $parent = $request->input('parent');
             $note = trim(is_string($said = $request->input('note')) ? $said : '');
@@ -118,7 +118,7 @@ final readonly class FormulaController
             return back()->withErrors(['keep' => $wrong->isMissing ? 'Something in it has no amount yet. Say how much of each goes in.' : Reply::say($wrong)]);
         }
 
-        return redirect()->to("/formulas/{$version->formula_id}?version={$version->id}")->with('said', "Kept as {$version->called()}.");
+        return redirect()->to("/formulas/{$version->formula_id}?version={$version->id}")->with('said', Reply::say(Phrase::of('bench.kept_as', ['called' => $version->called()])));
     }
 
     /** Another name, or retired and back again. */
@@ -133,7 +133,7 @@ final readonly class FormulaController
             if ($request->has('name')) {
                 $name = KeepFormula::named(is_string($said = $request->input('name')) ? $said : '');
                 if ($this->workshop->formulas()->where('name', $name)->whereKeyNot($formula->id)->exists()) {
-                    throw BadInput::at('name', Phrase::written("There is already a formula named “{$name}”. Choose another name."));
+                    throw BadInput::at('name', Phrase::of('bench.already_formula_named_choose', ['name' => $name]));
                 }
                 $formula->update(['name' => $name]);
             }
@@ -144,7 +144,7 @@ final readonly class FormulaController
             $formula->update(['retired_at' => $request->boolean('retired') ? CarbonImmutable::now() : null]);
         }
 
-        return back()->with('said', $formula->retired_at !== null ? "“{$formula->name}” is retired: it is no longer offered, and everything poured with it stays." : "“{$formula->name}” it is.");
+        return back()->with('said', Reply::say(Phrase::of($formula->retired_at !== null ? 'bench.formula_is_retired' : 'bench.formula_is_called', ['name' => $formula->name])));
     }
 
     /** Into a sheet of a link: what was measured there stays, the formula becomes this one. */
@@ -152,7 +152,7 @@ final readonly class FormulaController
     {
         try {
             $in = Fields::of($request->all())->only('impression_id', ...Amount::FIELDS);
-            $link = Impression::query()->find((int) $in->number('impression_id')) ?? throw BadInput::at('impression_id', Phrase::written('Choose which link of which job it is poured into.'));
+            $link = Impression::query()->find((int) $in->number('impression_id')) ?? throw BadInput::at('impression_id', Phrase::of('bench.choose_link_to_pour_into'));
             $pour = $again->into($version->load('formula'), $link, $in->has('mass_g') || $in->has('capacity_ml') || $in->has('pieces') ? Amount::from($in) : null);
         } catch (BadInput $wrong) {
             return back()->withErrors(['pour' => $wrong->isMissing ? 'Choose which link of which job it is poured into.' : Reply::say($wrong)]);
@@ -173,11 +173,11 @@ final readonly class FormulaController
     {
         $request->validate(['photo' => ['required', new Picture]], ['photo.required' => KeepPhoto::NOT_ONE]);
         if ($version->photo !== null) {
-            return back()->withErrors(['photo' => 'This version has its photo. Keep another with the swatch or the pour it shows.']);
+            return back()->withErrors(['photo' => Reply::say(Phrase::of('bench.version_has_photo_keep'))]);
         }
         $version->update(['photo' => $keep($request->file('photo'), 'formulas')]);
 
-        return back()->with('said', "The photo is with {$version->called()}.");
+        return back()->with('said', Reply::say(Phrase::of('bench.photo_with', ['called' => $version->called()])));
     }
 
     /** @return list<array{id: int, called: string}> versions of other formulas of its kind, to hold beside */

@@ -10,6 +10,7 @@ use Apalos\Core\Harden\SofteningPlanner;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\Basis;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Shore;
 use App\Formulas\AsSoftView;
 use App\Formulas\FormulaQuery;
@@ -73,7 +74,7 @@ final readonly class HardnessController
             return Reply::back('batch', $wrong);
         }
 
-        return redirect()->to("/pours/{$pour->id}")->with('said', "{$softener->name} is in the sheet.");
+        return redirect()->to("/pours/{$pour->id}")->with('said', Reply::say(Phrase::of('bench.in_sheet', ['name' => $softener->name])));
     }
 
     /** @throws BadInput */

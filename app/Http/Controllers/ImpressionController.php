@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 use App\Http\Edition;
 use App\Http\Reply;
 use App\Http\Requests\ImpressionRequest;
@@ -28,7 +29,7 @@ final readonly class ImpressionController
             $made = $this->chain->insert($job, $this->said($request), $after === 0 ? null : $after);
         });
 
-        return $made === null ? $answer : $answer->with('said', "“{$made->name}” is in the chain.")->with('undo', "/impressions/{$made->id}/take-out?edition={$made->edition}");
+        return $made === null ? $answer : $answer->with('said', Reply::say(Phrase::of('bench.in_chain', ['name' => $made->name])))->with('undo', "/impressions/{$made->id}/take-out?edition={$made->edition}");
     }
 
     public function update(ImpressionRequest $request, Impression $impression): RedirectResponse

@@ -8,6 +8,7 @@ use Apalos\Core\Build\ReadyMade;
 use Apalos\Core\Contact\Release;
 use Apalos\Core\Contact\Sealer;
 use Apalos\Core\Contact\Surface;
+use Apalos\Core\Phrase\Phrase;
 use App\Builds\BuildBook;
 use App\Contacts\ContactBook;
 use App\Contacts\JobContacts;
@@ -19,8 +20,10 @@ use App\Jobs\JobView;
 use App\Library\Library;
 use App\Lists\Like;
 use App\Lists\Slice;
+use App\Looks\HeldLook;
 use App\Models\Job;
 use App\Models\Workshop;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
@@ -30,16 +33,16 @@ final class JobController
 {
     private const ON_A_PAGE = 12;
 
-    public function index(Request $request, Workshop $workshop, Library $library, JobContacts $contacts, ContactBook $shop): Response
+    public function index(Request $request, Workshop $workshop, Library $library, JobContacts $contacts, ContactBook $shop, HeldLook $look): Response
     {
         $q = is_string($said = $request->query('q')) ? trim($said) : '';
         $away = $request->boolean('away');
         $found = ($away ? $workshop->jobs()->onlyTrashed() : $workshop->jobs())->when($q !== '', static fn ($jobs) => $jobs->where(Like::of('name', $q)));
         $total = $found->count();
         $slice = Slice::asked($request, self::ON_A_PAGE)->within($total);
-        $jobs = $found->with('impressions')->orderByDesc('updated_at')->orderByDesc('id')->offset($slice->offset())->limit($slice->size)->get();
+        $jobs = $found->orderByDesc('updated_at')->orderByDesc('id')->offset($slice->offset())->limit($slice->size)->get();
 
-        return Reply::page('jobs/Jobs', ['list' => (new JobsView($jobs, $slice, $total, $q, $library, $contacts, $away, $workshop->jobs()->onlyTrashed()->count()))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop), 'uses' => array_map(static fn (array $use): string => $use['name'], $library->uses())]);
+        return Reply::page('jobs/Jobs', ['list' => (new JobsView($jobs, $slice, $total, $q, $library, $contacts, $look, CarbonImmutable::now(), $away, $workshop->jobs()->onlyTrashed()->count()))->toArray(), 'materials' => self::materials($library), 'words' => self::words($shop), 'uses' => array_map(static fn (array $use): string => $use['name'], $library->uses())]);
     }
 
     public function store(JobRequest $request, Workshop $workshop): RedirectResponse
@@ -60,9 +63,7 @@ final class JobController
 
     public function show(Job $job, Library $library, ContactBook $shop, BuildBook $builds): Response
     {
-        $job->load('impressions');
-
-        return Reply::page('jobs/Job', ['job' => app()->make(JobView::class, ['job' => $job])->toArray(), 'ways' => self::ways($builds), 'materials' => self::materials($library), 'words' => self::words($shop), 'uses' => array_map(static fn (array $use): string => $use['name'], $library->uses())]);
+        return Reply::page('jobs/Job', ['job' => app()->make(JobView::class, ['job' => $job, 'now' => CarbonImmutable::now()])->toArray(), 'ways' => self::ways($builds), 'materials' => self::materials($library), 'words' => self::words($shop), 'uses' => array_map(static fn (array $use): string => $use['name'], $library->uses())]);
     }
 
     public function update(JobRequest $request, Job $job): RedirectResponse
@@ -77,7 +78,7 @@ final class JobController
     {
         $job->delete();
 
-        return redirect()->to('/jobs')->with('said', "“{$job->name}” is put away, and what was planned and poured for it leaves bench and strip.")->with('undo', "/jobs/{$job->id}/restore");
+        return redirect()->to('/jobs')->with('said', Reply::say(Phrase::of('bench.put_away_and_what', ['name' => $job->name])))->with('undo', "/jobs/{$job->id}/restore");
     }
 
     public function restore(int $job): RedirectResponse

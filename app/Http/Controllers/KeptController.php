@@ -42,7 +42,7 @@ final readonly class KeptController
     {
         $run = $this->run($pour);
         if ($pour->state !== PourState::Graded || ($pour->faults ?? []) === []) {
-            throw BadInput::at('faults', Phrase::written('Say in the grade what went wrong; then its causes can be looked for.'));
+            throw BadInput::at('faults', Phrase::of('bench.say_in_grade_what'));
         }
         $answers = Fields::fromJson($request->getContent())->only('answers')->objectOrNull('answers');
 
@@ -93,7 +93,7 @@ final readonly class KeptController
         if ($in->has('gone') && $in->bool('gone')) {
             WaitingThing::query()->where('name', $name)->delete();
         } elseif (WaitingThing::query()->count() >= self::MOST_WAITING && WaitingThing::query()->where('name', $name)->doesntExist()) {
-            throw BadInput::at('name', Phrase::written('Forty things wait already. Take one off the list first.'));
+            throw BadInput::at('name', Phrase::of('bench.enough_waits_already'));
         } else {
             WaitingThing::query()->updateOrCreate(['name' => $name], ['ml' => $in->positive('ml', 5_000.0)]);
         }

@@ -12,6 +12,7 @@ use App\Log\LogQuery;
 use App\Log\LogView;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\People\Names;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -23,7 +24,7 @@ final readonly class LogController
 
     private const MOST = 1_500;
 
-    public function __construct(private LogQuery $query, private Library $library) {}
+    public function __construct(private LogQuery $query, private Library $library, private Names $names) {}
 
     public function index(Request $request): Response
     {
@@ -35,7 +36,7 @@ final readonly class LogController
         $total = count($found);
         $slice = Slice::asked($request, self::ON_A_PAGE)->within($total);
 
-        return Reply::page('log/Log', ['log' => (new LogView($this->rows(array_slice(array_keys($found), $slice->offset(), $slice->size)), $this->library, $filter, $slice, $total, $total === self::MOST, array_count_values(array_map(strval(...), $found))))->toArray()]);
+        return Reply::page('log/Log', ['log' => (new LogView($this->rows(array_slice(array_keys($found), $slice->offset(), $slice->size)), $this->library, $filter, $slice, $total, $total === self::MOST, array_count_values(array_map(strval(...), $found)), $this->names))->toArray()]);
     }
 
     /** Everything the filter lets through, in metric units, as RFC 4180 CSV in UTF-8. */
@@ -43,10 +44,10 @@ final readonly class LogController
     {
         $query = ($this->query)($this->filter($request));
 
-        return Csv::download('apalos-log.csv', ['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'good', 'grade', 'faults', 'note', 'cause'], $query->reorder()->select('pours.*')->with(['impression.job', 'formulaVersion.formula'])->lazyById(200)->map(static fn (Pour $pour): array => [
+        return Csv::download('apalos-log.csv', ['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'good', 'grade', 'faults', 'note', 'cause', 'by'], $query->reorder()->select('pours.*')->with(['impression.job', 'formulaVersion.formula'])->lazyById(200)->map(fn (Pour $pour): array => [
             $pour->id, $pour->graded_at, $pour->impression->job->name, $pour->impression->name, $pour->impression->kind->value,
             $pour->baseCode(), $pour->formulaVersion === null ? '' : "{$pour->formulaVersion->formula->name} v{$pour->formulaVersion->number}",
-            $pour->weighed_g, $pour->used_g, $pour->pieces, $pour->state === PourState::Graded ? $pour->good : null, $pour->state === PourState::GivenUp ? LogQuery::GIVEN_UP : $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note, $pour->cause,
+            $pour->weighed_g, $pour->used_g, $pour->pieces, $pour->state === PourState::Graded ? $pour->good : null, $pour->state === PourState::GivenUp ? LogQuery::GIVEN_UP : $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note, $pour->cause, $this->names->of($pour->graded_by),
         ]));
     }
 
@@ -60,7 +61,7 @@ final readonly class LogController
     {
         // They were found in this workshop; asked for it again, SQLite would look through all of its pours.
         return Pour::query()->withoutGlobalScope('workshop')->whereKey($ids)
-            ->get(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'base_code', 'state', 'graded_at', 'weighed_g', 'used_g', 'pieces', 'good', 'grade', 'faults', 'note', 'cause'])->load(['impression.job', 'formulaVersion.formula'])->sortBy(static fn (Pour $pour): int => (int) array_search($pour->id, $ids, true))->values();
+            ->get(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'base_code', 'state', 'graded_at', 'weighed_g', 'used_g', 'pieces', 'good', 'grade', 'faults', 'note', 'cause', 'graded_by'])->load(['impression.job', 'formulaVersion.formula'])->sortBy(static fn (Pour $pour): int => (int) array_search($pour->id, $ids, true))->values();
     }
 
     /** @return array{q: string, grade: string, fault: string, base: string} */

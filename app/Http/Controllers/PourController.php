@@ -107,7 +107,7 @@ final class PourController
         /** @var array<array-key, mixed> $sheet */
         $sheet = $request->json()->all();
         if ($sheet === [] || array_is_list($sheet) || strlen($request->getContent()) > self::LARGEST_SHEET) {
-            throw BadInput::at('', Phrase::written('The sheet must be one JSON object of 40 000 characters at most.'));
+            throw BadInput::at('', Phrase::of('bench.sheet_is_one_object'));
         }
 
         /** @var array<string, mixed> $sheet */
@@ -159,12 +159,12 @@ final class PourController
     public function destroy(Request $request, Pour $pour, ThrowPlanAway $throw): RedirectResponse
     {
         if ($pour->state !== PourState::Draft) {
-            return back()->withErrors(['sheet' => 'This pour has begun: give it up in its run, and say what became of the grams.']);
+            return back()->withErrors(['sheet' => Reply::say(Phrase::of('bench.pour_has_begun_give'))]);
         }
         $job = $pour->impression->job_id;
         $throw($pour, Edition::of($request));
 
-        return redirect()->to("/jobs/{$job}")->with('said', 'The plan is thrown away.')->with('undo', "/pours/{$pour->id}/restore");
+        return redirect()->to("/jobs/{$job}")->with('said', Reply::say(Phrase::of('bench.plan_thrown_away')))->with('undo', "/pours/{$pour->id}/restore");
     }
 
     /** @return array{grams: float, pours: int}|null what the last pours of this link really took */

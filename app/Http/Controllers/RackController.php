@@ -134,7 +134,7 @@ final readonly class RackController
             return back()->withErrors(['remake' => $moved->getMessage()]);
         }
 
-        return redirect()->to("/pours/{$pour->id}")->with('said', "“{$mould->name}” is retired. This is the sheet of the next.");
+        return redirect()->to("/pours/{$pour->id}")->with('said', Reply::say(Phrase::of('bench.retired_sheet_next', ['name' => $mould->name])));
     }
 
     /** Puts a mould on the rack that is there in truth, and that the log knows nothing of. */
@@ -144,11 +144,11 @@ final readonly class RackController
         $groups = $this->rack->groups($impression->job);
         $group = $impression->kind === ImpressionKind::Mould ? $groups->with($impression->id) : $groups->before($impression);
         if ($group === null) {
-            return Reply::back('mould', Phrase::written("The chain of “{$impression->job->name}” has no mould before “{$impression->name}”: a casting comes out of a mould. Put the mould into the chain first."));
+            return Reply::back('mould', Phrase::of('bench.no_mould_before_it', ['name' => $impression->job->name, 'name2' => $impression->name]));
         }
         $mould = $this->rack->adopt($group, CarbonImmutable::now());
 
-        return redirect()->to("/rack/{$mould->id}")->with('said', "“{$mould->name}” is on the rack as {$mould->code()}.");
+        return redirect()->to("/rack/{$mould->id}")->with('said', Reply::say(Phrase::of('bench.on_rack_as', ['name' => $mould->name, 'code' => $mould->code()])));
     }
 
     /** Whether an original still exists: what is gone is re-made from no more. */
@@ -166,7 +166,7 @@ final readonly class RackController
     {
         $school = ReleaseSchool::tryFrom(self::word($request, 'school'));
         if ($school === null) {
-            return Reply::back('school', Phrase::written('A release goes on before every cast, only before harsh ones, or after each wash.'));
+            return Reply::back('school', Phrase::of('bench.release_goes_on_before'));
         }
         $workshop->update(['release_school' => $school->value]);
 

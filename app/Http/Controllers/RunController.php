@@ -20,6 +20,7 @@ use App\Log\Readiness;
 use App\Log\RecordedRun;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\People\Names;
 use App\Pours\BackToPlan;
 use App\Pours\RunStream;
 use App\Pours\RunView;
@@ -75,7 +76,7 @@ final readonly class RunController
     {
         abort_if($pour->state === PourState::Draft, 404);
 
-        return Reply::json((new HistoryView(RecordedRun::of($pour), $room, $this->clock, $this->library->castings()))->toArray());
+        return Reply::json((new HistoryView(RecordedRun::of($pour), $room, $this->clock, $this->library->castings(), app(Names::class)))->toArray());
     }
 
     /** Back to the sheet, as long as nothing has met. */

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use App\Facts\AppendFact;
 use App\Facts\FactDiffers;
 use App\Facts\StepHasMoved;
@@ -73,7 +74,7 @@ final readonly class SeriesController
     public function run(Series $series): Response|RedirectResponse
     {
         return $series->labelled_at !== null
-            ? redirect()->to('/swatches/drawer')->with('said', 'These pucks are labelled; they lie in the drawer.')
+            ? redirect()->to('/swatches/drawer')->with('said', Reply::say(Phrase::of('bench.these_pucks_labelled_they')))
             : Reply::page('swatches/SeriesRun', ['run' => $this->view($series)]);
     }
 
@@ -110,7 +111,7 @@ final readonly class SeriesController
     {
         $series->delete();
 
-        return redirect()->to('/swatches/series')->with('said', 'The series is off the bench.')->with('undo', "/swatches/series/{$series->id}/restore");
+        return redirect()->to('/swatches/series')->with('said', Reply::say(Phrase::of('bench.series_off_bench')))->with('undo', "/swatches/series/{$series->id}/restore");
     }
 
     public function restore(int $series): RedirectResponse

@@ -93,7 +93,7 @@ final readonly class StoresController
         try {
             $text = $file instanceof UploadedFile && $file->isValid() && $file->getSize() <= self::LARGEST_FILE ? (string) file_get_contents($file->getRealPath()) : '';
             if (trim($text) === '' || ! mb_check_encoding($text, 'UTF-8')) {
-                throw BadInput::at('file', Phrase::written('Choose a YAML or JSON file in UTF-8 with sheets in it, of 2 MB at most.'));
+                throw BadInput::at('file', Phrase::of('bench.choose_yaml_or_json'));
             }
             $taken = $exchange->in($text);
         } catch (BadInput $wrong) {

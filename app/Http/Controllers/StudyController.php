@@ -161,8 +161,9 @@ final readonly class StudyController
     public function destroy(ModelFile $model): RedirectResponse
     {
         $model->delete();
+        $until = CarbonImmutable::now()->addDays(ModelFile::KEPT_DAYS)->setTimezone(app(Workshop::class)->zone());
 
-        return redirect()->to('/study')->with('said', "“{$model->name}” is put away. Until ".CarbonImmutable::now()->addDays(ModelFile::KEPT_DAYS)->setTimezone(app(Workshop::class)->zone())->format('j F').' it can be had back; then its file is cleared.')->with('undo', "/study/{$model->id}/restore");
+        return redirect()->to('/study')->with('said', Reply::say(Phrase::of('bench.model_is_put_away', ['name' => $model->name, 'until' => $until->format('j F')])))->with('undo', "/study/{$model->id}/restore");
     }
 
     public function restore(int $model): RedirectResponse
@@ -177,7 +178,7 @@ final readonly class StudyController
     {
         $job = Job::query()->find($request->integer('job'));
         if ($job === null) {
-            return Reply::back('job', Phrase::written('Choose the job it is for.'));
+            return Reply::back('job', Phrase::of('bench.choose_job_for'));
         }
         try {
             return redirect()->to("/jobs/{$job->id}")->with('said', $put($study->load('modelFile'), $job, CarbonImmutable::now()));

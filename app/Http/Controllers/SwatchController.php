@@ -68,7 +68,7 @@ final readonly class SwatchController
             'poured_at' => CarbonImmutable::now(), 'photo' => $photo,
         ]));
 
-        return redirect()->to("/swatches/drawer#swatch-{$swatch->id}")->with('said', "“{$swatch->name}” is in the drawer. Read it when it has settled.");
+        return redirect()->to("/swatches/drawer#swatch-{$swatch->id}")->with('said', Reply::say(Phrase::of('bench.in_drawer_read_when', ['name' => $swatch->name])));
     }
 
     /** Label, thickness, note, photo, and when it came out of its mould; what was read stays as it is. */
@@ -136,7 +136,7 @@ final readonly class SwatchController
             return $swatch;
         });
 
-        return back()->with('said', "“{$swatch->name}” is out of the drawer.")->with('undo', "/swatches/{$swatch->id}/restore");
+        return back()->with('said', Reply::say(Phrase::of('bench.out_drawer', ['name' => $swatch->name])))->with('undo', "/swatches/{$swatch->id}/restore");
     }
 
     public function restore(int $swatch): RedirectResponse
@@ -160,7 +160,7 @@ final readonly class SwatchController
             return null;
         }
         if (preg_match('/^(00|A)[\s-]*(\d{1,2}(?:[.,]\d+)?)$/i', $text, $part) !== 1) {
-            throw BadInput::at('hardness', Phrase::written('Write a hardness with its scale: 00-30, or A 25.'));
+            throw BadInput::at('hardness', Phrase::of('bench.write_hardness_so'));
         }
 
         return Shore::of(ShoreScale::from(strtoupper($part[1])), (float) str_replace(',', '.', $part[2]));
@@ -177,7 +177,7 @@ final readonly class SwatchController
         }
         $parts = preg_split('/[\s,;]+/', $text, -1, PREG_SPLIT_NO_EMPTY) ?: [];
         if (count($parts) !== 3 || array_filter($parts, is_numeric(...)) !== $parts) {
-            throw BadInput::at('colour', Phrase::written('Write a colour as L a b, such as 62 14 18, or as #c8a27e.'));
+            throw BadInput::at('colour', Phrase::of('bench.write_colour_so'));
         }
 
         return Lab::of((float) $parts[0], (float) $parts[1], (float) $parts[2]);

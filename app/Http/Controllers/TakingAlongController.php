@@ -56,7 +56,7 @@ final readonly class TakingAlongController
         $file = $request->file('file');
         try {
             if (! $file instanceof UploadedFile || ! $file->isValid()) {
-                throw BadInput::at('file', Phrase::written('Choose an archive of everything, of 8 MB at most. A larger one is taken in on the bench computer: bin/everything take FILE.'));
+                throw BadInput::at('file', Phrase::of('bench.choose_archive_of_everything'));
             }
             $came = $take($file->getRealPath());
         } catch (BadInput $wrong) {

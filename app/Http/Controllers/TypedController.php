@@ -34,7 +34,7 @@ final readonly class TypedController
         $in = Fields::fromJson($request->getContent())->only('screen', 'what');
         $what = $in->object('what')->toArray();
         if (strlen($request->getContent()) > self::LONGEST) {
-            throw BadInput::at('what', Phrase::written('This is more than a screen can keep. Hand it in.'));
+            throw BadInput::at('what', Phrase::of('bench.too_much_typed'));
         }
         Typed::query()->where('updated_at', '<', $this->oldest())->delete();
         Typed::query()->updateOrCreate(['screen' => $this->screen($in->text('screen'))], ['what' => $what]);
@@ -53,7 +53,7 @@ final readonly class TypedController
 
     private function screen(mixed $name): string
     {
-        return is_string($name) && $name !== '' && strlen($name) <= 120 ? $name : throw BadInput::at('screen', Phrase::written('Say which screen it was typed on.'));
+        return is_string($name) && $name !== '' && strlen($name) <= 120 ? $name : throw BadInput::at('screen', Phrase::of('bench.say_which_screen'));
     }
 
     private function oldest(): CarbonImmutable

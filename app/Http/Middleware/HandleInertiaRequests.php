@@ -6,6 +6,8 @@ namespace App\Http\Middleware;
 
 use App\Day\KeptFrame;
 use App\Http\Reply;
+use App\Models\Hands;
+use App\People\Doorkeeper;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\Request;
 use Inertia\Middleware;
@@ -20,12 +22,21 @@ final class HandleInertiaRequests extends Middleware
     {
         return [
             ...parent::share($request),
-            'frame' => static fn (): array => Reply::frame(app(KeptFrame::class)->at(CarbonImmutable::now())->toArray()),
+            'frame' => static fn (): ?array => self::isIn($request) ? Reply::frame(app(KeptFrame::class)->at(CarbonImmutable::now())->toArray()) : null,
             'flash' => fn (): ?string => $this->said($request, 'said'),
             'undo' => fn (): ?string => $this->said($request, 'undo'),
             'taking' => fn (): ?int => $this->taking($request),
             'onward' => fn (): ?array => $this->onward($request),
         ];
+    }
+
+    /** Whoever has not come in sees nothing of the shop; an address that leads nowhere has asked nobody who comes. */
+    private static function isIn(Request $request): bool
+    {
+        $keeper = app(Doorkeeper::class);
+        $isOwn = WhoComes::isOwnComputer($request);
+
+        return app(Hands::class)->isIn ?? ($keeper->isOpen($isOwn) || $keeper->comesInUnasked($isOwn) !== null);
     }
 
     /** The large file this browser handed in last, until its end was shown once. */

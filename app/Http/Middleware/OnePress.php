@@ -37,7 +37,7 @@ final readonly class OnePress
     {
         $key = (string) $request->headers->get(self::KEY);
         if (preg_match('/^[0-9A-Za-z-]{8,64}$/', $key) !== 1) {
-            throw BadInput::at('press', Phrase::written('Say which press this is (X-Press, 8 to 64 letters and figures of your own), so that sent twice it is made once.'));
+            throw BadInput::at('press', Phrase::of('bench.say_which_press'));
         }
         $press = ['workshop_id' => $this->workshop->id, 'key' => $key];
         $said = ['door' => mb_strcut($request->method().' '.$request->path(), 0, 190), 'said' => self::said($request)];

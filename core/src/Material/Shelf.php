@@ -34,6 +34,12 @@ final readonly class Shelf
         return new self($bases, $additives);
     }
 
+    /** The same with the sheets of a shop's own, which stand before those of the same code. */
+    public function and(self $own): self
+    {
+        return new self([...$this->bases, ...$own->bases], [...$this->additives, ...$own->additives]);
+    }
+
     /**
      * The same without what a shop does not have.
      *

@@ -1,3 +1,4 @@
+import { letIn } from './comein.svelte';
 import { PRESS, pressing } from './press';
 import { renewing, token } from './token';
 
@@ -28,6 +29,12 @@ export async function make<T>(url: string, body: unknown): Promise<Answer<T>> {
 }
 
 async function asked<T>(method: string, url: string, body: unknown, more: Record<string, string>): Promise<Answer<T>> {
+    const answer = await sent<T>(method, url, body, more);
+    // Somebody has to say who they are, or to countersign: then the same is sent once more.
+    return !answer.ok && (await letIn(answer.status, answer.data)) ? sent<T>(method, url, body, more) : answer;
+}
+
+async function sent<T>(method: string, url: string, body: unknown, more: Record<string, string>): Promise<Answer<T>> {
     let response: Response;
     try {
         response = await renewing(() =>

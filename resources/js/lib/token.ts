@@ -1,3 +1,4 @@
+import { letIn } from './comein.svelte';
 import { PRESS, pressing } from './press';
 import { HttpResponseError, xhrHttpClient, type HttpClient, type HttpRequestConfig, type HttpResponse } from '@inertiajs/core';
 
@@ -55,7 +56,10 @@ export class RenewingClient implements HttpClient {
         try {
             return await xhrHttpClient.request(config);
         } catch (refused) {
-            if (refused instanceof HttpResponseError && refused.response.status === REFUSED && (await renew())) {
+            if (
+                refused instanceof HttpResponseError &&
+                ((refused.response.status === REFUSED && (await renew())) || (await letIn(refused.response.status, refused.response.data)))
+            ) {
                 return await xhrHttpClient.request(config);
             }
             throw refused;

@@ -12,11 +12,13 @@
     import Find from './Find.svelte';
     import Jumps from './Jumps.svelte';
     import RoomControl from './RoomControl.svelte';
+    import LetIn from './LetIn.svelte';
     import ThisBench from './ThisBench.svelte';
+    import WhoseHands from './WhoseHands.svelte';
 
     let { children }: { children?: Snippet } = $props();
 
-    type Shared = { frame: FrameView; flash: string | null; undo: string | null; onward: { words: string; href: string } | null };
+    type Shared = { frame: FrameView | null; flash: string | null; undo: string | null; onward: { words: string; href: string } | null };
     const shared = $derived(page.props as unknown as Shared);
     const screens = [
         { name: 'Bench', href: '/', key: 'b' },
@@ -82,7 +84,9 @@
     const cannot = $derived(unanswered ?? bench.frame?.trouble ?? refused('disk'));
 
     $effect.pre(() => {
-        bench.take(shared.frame);
+        if (shared.frame !== null) {
+            bench.take(shared.frame);
+        }
     });
 
     onMount(() => {
@@ -157,34 +161,36 @@
 <svelte:window onkeydown={(event) => press(event, frameKeys)} onclick={follow} onfocusin={begun.forget} onpointerdown={begun.forget} />
 
 <a href="#main" class="skip">To the content</a>
-<header>
-    <DayStrip whole={here === '/' || running} />
-    <nav aria-label="Screens" class:running>
-        <ul>
-            {#each screens as s (s.href)}
-                <li><a href={s.href} aria-current={here === s.href ? 'page' : undefined}>{s.name}</a></li>
-            {/each}
-        </ul>
-        <button class="btn more" aria-expanded={tools} aria-controls="tools" onclick={() => (tools = !tools)}>Tools</button>
-        <div class="tools" id="tools" class:open={tools}>
-            <RoomControl />
-            <button
-                class="btn btn-ghost btn-sm"
-                onclick={() => void bench.change({ units: bench.units === 'metric' ? 'imperial' : 'metric' })}
-            >
-                {bench.units === 'metric' ? 'g · mm' : 'oz · in'}<span class="sr-only">, change units</span>
-            </button>
-            <button class="btn btn-ghost btn-sm" aria-pressed={!bench.muted} onclick={mute}>{bench.muted ? 'Sound off' : 'Sound on'}</button
-            >
-            <button class="btn btn-ghost btn-sm" onclick={light}
-                >{dark ? 'Lamplit' : 'Daylight'}<span class="sr-only">, change light</span></button
-            >
-            <ThisBench />
-            <button class="btn btn-ghost btn-sm" onclick={showHelp} aria-label="Keys of this screen">?</button>
-            <Find bind:open={finding} />
-        </div>
-    </nav>
-</header>
+{#if shared.frame !== null}<header>
+        <DayStrip whole={here === '/' || running} />
+        <nav aria-label="Screens" class:running>
+            <ul>
+                {#each screens as s (s.href)}
+                    <li><a href={s.href} aria-current={here === s.href ? 'page' : undefined}>{s.name}</a></li>
+                {/each}
+            </ul>
+            <button class="btn more" aria-expanded={tools} aria-controls="tools" onclick={() => (tools = !tools)}>Tools</button>
+            <div class="tools" id="tools" class:open={tools}>
+                <RoomControl />
+                <button
+                    class="btn btn-ghost btn-sm"
+                    onclick={() => void bench.change({ units: bench.units === 'metric' ? 'imperial' : 'metric' })}
+                >
+                    {bench.units === 'metric' ? 'g · mm' : 'oz · in'}<span class="sr-only">, change units</span>
+                </button>
+                <button class="btn btn-ghost btn-sm" aria-pressed={!bench.muted} onclick={mute}
+                    >{bench.muted ? 'Sound off' : 'Sound on'}</button
+                >
+                <button class="btn btn-ghost btn-sm" onclick={light}
+                    >{dark ? 'Lamplit' : 'Daylight'}<span class="sr-only">, change light</span></button
+                >
+                <WhoseHands />
+                <ThisBench />
+                <button class="btn btn-ghost btn-sm" onclick={showHelp} aria-label="Keys of this screen">?</button>
+                <Find bind:open={finding} />
+            </div>
+        </nav>
+    </header>{/if}
 
 <Calls said={shared.flash} undo={shared.undo} onward={shared.onward} />
 
@@ -194,7 +200,9 @@
     {@render children?.()}
 </main>
 
-<Jumps {screens} />
+{#if shared.frame !== null}<Jumps {screens} />{/if}
+
+<LetIn />
 
 <dialog class="modal" bind:this={help} aria-labelledby="keys-title">
     <div class="modal-box bg-secondary">

@@ -817,6 +817,7 @@ export type BuildView = {
         }[];
         dry: DrynessView | null;
         said: string | null;
+        by: string | null;
         acts: string[];
         own_cautions: string[];
         layers: {
@@ -1146,6 +1147,10 @@ export type DayView = {
         why: string;
     }[];
     late: string[];
+    anchor: {
+        on_ms: number;
+        seal: string;
+    } | null;
 };
 
 /** A sheet that is being planned: an answer can be weighed for it and written into it. */
@@ -1437,6 +1442,13 @@ export type FrameView = {
         schools: Record<string, string>;
     };
     turn: number;
+    hands: {
+        name: string;
+        role: string;
+        colour: string;
+    } | null;
+    tablet: string | null;
+    made_up: boolean;
     thermometer: boolean;
     scale: boolean;
     probe: boolean;
@@ -1659,6 +1671,7 @@ export type JobView = {
             fresh: string;
             blocks: boolean;
             overruled: string | null;
+            overruled_by: string | null;
             lapsed: string | null;
             words: string | null;
             certain: boolean;
@@ -1828,6 +1841,7 @@ export type LogView = {
         note: string;
         colour: string;
         cause: string | null;
+        by: string | null;
     })[];
     pages: {
         page: number;
@@ -1900,12 +1914,13 @@ export type LotView = {
         pages: number;
         total: number;
     };
-    facts: {
+    facts: ({
         id: number;
         kind: string;
         at_ms: number;
         payload: Record<string, unknown>;
-    }[];
+        by: string | null;
+    })[];
 };
 
 /** A model of a piece, as its screen has it at the top. */
@@ -2046,12 +2061,13 @@ export type MouldPageView = {
         faults: string[];
         grade: string;
     })[];
-    facts: {
+    facts: ({
         id: number;
         kind: string;
         at_ms: number;
         payload: Record<string, unknown>;
-    }[];
+        by: string | null;
+    })[];
     take_back: number | null;
     filled: {
         pour: number;
@@ -2095,6 +2111,37 @@ export type ObservationsView = {
 export type PaintAnswerView = {
     pot: PaintResult;
     holds: ContactResult;
+};
+
+/** Who works here and who did, how much each has told, and the tablets that stand at the bench. */
+export type PeopleView = {
+    people: ({
+        id: string;
+        name: string;
+        role: string;
+        colour: string;
+        passphrase: boolean;
+        pin: boolean;
+        locked: boolean;
+        left_ms: number | null;
+        forgotten: boolean;
+        told: number;
+    })[];
+    tablets: {
+        id: number;
+        name: string;
+        since_ms: number;
+        this: boolean;
+    }[];
+    programs: ({
+        id: number;
+        name: string;
+        for: string;
+        of: string;
+        used_ms: number | null;
+    })[];
+    me: string | null;
+    now_ms: number;
 };
 
 /** What a pour sheet needs to be filled in: itself as typed, the shelf, earlier formulas, what earlier pours taught. */

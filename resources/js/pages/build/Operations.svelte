@@ -31,6 +31,7 @@
                             )}
                         {:else if op.minutes > 0}{span(op.minutes * 60_000)} of hands{/if}
                     </span>
+                    {#if op.by !== null && stands !== 'waits'}<span class="quiet block text-sm">{op.by}</span>{/if}
                     {#if op.said !== null && stands !== 'waits'}<span class="quiet block">“{op.said}”</span>{/if}
                     {#each op.touches as touch (touch.at_ms)}<span class="quiet block"
                             >touched {when(touch.at_ms, bench.now)}: {words[touch.finger] ?? touch.finger}{touch.left_out

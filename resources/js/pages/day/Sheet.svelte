@@ -37,6 +37,9 @@
             {:else}<tr><td colspan="5">Nothing is planned for today.</td></tr>{/each}
         </tbody>
     </table>
+    {#if day.anchor !== null}
+        <p class="fig mt-4">Everything told up to {when(day.anchor.on_ms, day.now_ms)} is sealed as <b>{day.anchor.seal}</b>.</p>
+    {/if}
 </article>
 
 <style>

@@ -55,6 +55,7 @@
         hours_since_cure: number | string | null;
         solvent_min_ago: number | string | null;
         overruled: string | null;
+        overruled_by: string | null;
         words: string;
     }>;
     const url = $derived(`/impressions/${String(linkId)}/contacts/${contact.key}`);

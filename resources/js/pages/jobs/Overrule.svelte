@@ -22,7 +22,11 @@
     <p class="mt-3"><b>That is certain:</b> no test and no reason talks it round. Take a way out, or cast it otherwise.</p>
 {:else if contact.blocks || contact.overruled !== null}
     <details class="mt-3" bind:open>
-        <summary class="link cursor-pointer quiet">{contact.overruled === null ? 'You know better all the same?' : 'Overruled'}</summary>
+        <summary class="link cursor-pointer quiet"
+            >{contact.overruled === null
+                ? 'You know better all the same?'
+                : `Overruled${contact.overruled_by === null ? '' : ` by ${contact.overruled_by}`}`}</summary
+        >
         <form
             class="mt-2 grid gap-2"
             onsubmit={(event) => {

@@ -83,7 +83,9 @@
                         >{(off(row) ?? 0) > 0 ? '+' : ''}{figure(off(row), 'percent', 'metric', 0)} % of weighed</span
                     >{/if}
             </p>
-            <p class="grade {row.grade}">{row.grade}</p>
+            <p class="grade {row.grade}">
+                {row.grade}{#if row.by !== null}<span class="quiet block text-sm font-normal">{row.by}</span>{/if}
+            </p>
             <div class="min-w-0 text-sm">
                 {#each row.faults as fault (fault.name)}<p><b>{fault.name}.</b> <span class="quiet">{fault.cause}</span></p>{/each}
                 {#if row.cause !== null}<p>It was: <b>{row.cause}.</b></p>{/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
     let { status }: { status: number } = $props();
     const said: Record<number, [string, string]> = {
+        403: ['This is for somebody else', 'It is for whoever answers for the shop. Hand over to an owner, or ask one.'],
         404: ['There is nothing here', 'Perhaps it was put away, or the address lost a letter. What was poured is in the log.'],
         413: [
             'That is more than fits',

@@ -57,7 +57,7 @@
     <ul class="text-sm">
         {#each mould.facts as fact (fact.id)}<li>
                 <span class="quiet">{when(fact.at_ms, bench.now)}</span>
-                {happened(fact)}
+                {happened(fact)}{fact.by === null ? '' : `, ${fact.by}`}
             </li>{:else}<li class="quiet">Nothing beside its casts.</li>{/each}
     </ul>
 </section>

@@ -177,7 +177,7 @@
             <ul class="text-sm">
                 {#each view.facts as fact (fact.id)}<li>
                         <span class="quiet">{when(fact.at_ms, bench.now)}</span>
-                        {happened(fact)}
+                        {happened(fact)}{fact.by === null ? '' : `, ${fact.by}`}
                     </li>{:else}<li class="quiet">Nothing beside what runs drew.</li>{/each}
             </ul>
         </section>

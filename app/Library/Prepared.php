@@ -4,12 +4,29 @@ declare(strict_types=1);
 
 namespace App\Library;
 
-/** Arrays that take a moment to read, kept as PHP files: the second time they come out of the memory that all requests share. */
-final readonly class KeptArrays
+/** What takes a moment to read, prepared as PHP files: the second time it comes out of the memory that all requests share. */
+final readonly class Prepared
 {
     private const MOST = 60;
 
-    public function __construct(private string $folder) {}
+    /** @param  string  $code  differs as soon as the code does that objects are made with */
+    public function __construct(private string $folder, private string $code) {}
+
+    /**
+     * @template T of object
+     *
+     * @param  class-string<T>  $class
+     * @param  string  $stamp  differs as soon as what it is made from does
+     * @param  callable(): T  $make
+     * @return T
+     */
+    public function object(string $class, string $stamp, callable $make): object
+    {
+        $kept = $this->of(hash('xxh128', "{$class} {$stamp} {$this->code}"), static fn (): array => ['is' => serialize($make())])['is'] ?? null;
+        $is = is_string($kept) ? @unserialize($kept) : null;
+
+        return $is instanceof $class ? $is : $make();
+    }
 
     /**
      * @param  string  $stamp  differs as soon as what is read does

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use App\Http\May;
+use App\Http\Reply;
+use App\Models\Hands;
+use App\Models\Person;
+use App\Models\Tablet;
+use App\Models\Workshop;
+use App\People\PeopleView;
+use App\People\TokenFor;
+use App\People\WriteDown;
+use Carbon\CarbonImmutable;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Str;
+use Inertia\Response;
+use Laravel\Sanctum\PersonalAccessToken;
+
+/** Who works here, at which tablets, and which programs come in. */
+final class PeopleController
+{
+    private const MOST_TOKENS = 40;
+
+    public function __construct(private readonly Workshop $workshop, private readonly WriteDown $write, private readonly Hands $hands) {}
+
+    public function show(May $may, Hands $hands): Response
+    {
+        return Reply::page('people/People', ['people' => (new PeopleView($this->workshop, $hands, CarbonImmutable::now()))->toArray(), 'roles' => $may->roles()]);
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        $person = ($this->write)(Fields::fromJson($request->getContent()));
+        // Whoever came in unasked stays in: from the second person on everybody is asked.
+        $me = $this->hands->person ?? $person;
+        if (! Auth::guard('web')->check()) {
+            Auth::guard('web')->login($me);
+            $request->session()->put('sessions', $me->sessions);
+        }
+
+        return $this->said($person);
+    }
+
+    public function update(Request $request, string $person): JsonResponse
+    {
+        $changed = ($this->write)(Fields::fromJson($request->getContent()), $this->person($person));
+        // A new passphrase ends every session but that in which it was given.
+        $changed->id === $this->hands->person?->id && $request->session()->put('sessions', $changed->sessions);
+
+        return $this->said($changed);
+    }
+
+    public function leave(string $person): JsonResponse
+    {
+        $this->write->leaves($this->person($person), CarbonImmutable::now());
+
+        return Reply::json(['ok' => true]);
+    }
+
+    public function forget(string $person): JsonResponse
+    {
+        $this->write->forgets($this->person($person), CarbonImmutable::now());
+
+        return Reply::json(['ok' => true]);
+    }
+
+    /** Wherever they are still signed in, they are no more. */
+    public function end(string $person): JsonResponse
+    {
+        $this->person($person)->update(['sessions' => (string) Str::ulid()]);
+
+        return Reply::json(['ok' => true]);
+    }
+
+    /** This browser stands at the bench from now on. */
+    public function trust(Request $request): JsonResponse
+    {
+        $name = trim(Fields::fromJson($request->getContent())->only('name')->text('name'));
+        $secret = Str::random(48);
+        Tablet::query()->create(['workshop_id' => $this->workshop->id, 'name' => mb_substr($name, 0, 60), 'secret' => hash('sha256', $secret), 'trusted_at' => CarbonImmutable::now()]);
+
+        return Reply::json(['ok' => true])->withCookie(cookie(Tablet::COOKIE, $secret, 5 * 365 * 24 * 60, null, null, $request->secure(), true, false, 'lax'));
+    }
+
+    public function untrust(int $tablet): JsonResponse
+    {
+        Tablet::query()->where('workshop_id', $this->workshop->id)->findOrFail($tablet)->update(['gone_at' => CarbonImmutable::now()]);
+
+        return Reply::json(['ok' => true]);
+    }
+
+    /** A program comes in by itself: what it shows of itself is told once, and never again. */
+    public function token(Request $request): JsonResponse
+    {
+        $in = Fields::fromJson($request->getContent())->only('name', 'for');
+        $owner = $this->hands->person ?? throw BadInput::at('name', Phrase::of('bench.come_in_first'));
+        $name = trim($in->text('name'));
+        $for = $in->choice('for', TokenFor::class);
+        $owner->tokens()->count() < self::MOST_TOKENS || throw BadInput::at($in->at('name'), Phrase::of('bench.enough_programs', ['most' => (float) self::MOST_TOKENS]));
+
+        return Reply::json(['token' => $owner->createToken(mb_substr($name, 0, 60), [$for->value])->plainTextToken, 'for' => $for->value]);
+    }
+
+    public function revoke(int $token): JsonResponse
+    {
+        $mine = Person::query()->where('workshop_id', $this->workshop->id)->pluck('id');
+        PersonalAccessToken::query()->where('tokenable_type', Person::class)->whereIn('tokenable_id', $mine)->findOrFail($token)->delete();
+
+        return Reply::json(['ok' => true]);
+    }
+
+    /** @throws BadInput */
+    private function said(Person $person): JsonResponse
+    {
+        return Reply::json(['id' => $person->id, 'name' => $person->name]);
+    }
+
+    private function person(string $id): Person
+    {
+        return Person::query()->where('workshop_id', $this->workshop->id)->findOrFail($id);
+    }
+}

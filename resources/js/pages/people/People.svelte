@@ -1,0 +1,184 @@
+<script lang="ts">
+    /** Who works here, what they come in with, and the tablets that stand at the bench. */
+    import { router } from '@inertiajs/svelte';
+    import { ask, make, type Answer } from '../../lib/api';
+    import { when } from '../../lib/when';
+    import type { PeopleView } from '../../types/server';
+    import OnePerson from './OnePerson.svelte';
+
+    let { people: view, roles }: { people: PeopleView; roles: Record<string, { name: string; says: string }> } = $props();
+
+    const here = $derived(view.people.filter((one) => one.left_ms === null));
+    const gone = $derived(view.people.filter((one) => one.left_ms !== null));
+    const trusted = $derived(view.tablets.some((one) => one.this));
+
+    let name = $state('');
+    let role = $state('apprentice');
+    let pin = $state('');
+    let passphrase = $state('');
+    let tablet = $state('Tablet at the bench');
+    let program = $state('');
+    let purpose = $state('day');
+    let told = $state<{ token: string; for: string } | null>(null);
+    let wrong = $state('');
+
+    async function said(answer: Promise<Answer<unknown>>): Promise<boolean> {
+        const came = await answer;
+        wrong = came.ok ? '' : came.wrong.message;
+        if (came.ok) {
+            router.reload();
+        }
+        return came.ok;
+    }
+
+    async function add(event: SubmitEvent): Promise<void> {
+        event.preventDefault();
+        if (await said(make('/people', { name, role, pin, passphrase }))) {
+            [name, pin, passphrase] = ['', '', ''];
+        }
+    }
+
+    async function comesIn(event: SubmitEvent): Promise<void> {
+        event.preventDefault();
+        const came = await ask<{ token: string; for: string }>('POST', '/people/tokens', { name: program, for: purpose });
+        if (await said(Promise.resolve(came))) {
+            told = came.ok ? came.data : null;
+            program = '';
+        }
+    }
+
+    async function trust(event: SubmitEvent): Promise<void> {
+        event.preventDefault();
+        await said(ask('POST', '/tablets', { name: tablet }));
+    }
+</script>
+
+<svelte:head><title>People · Apalos</title></svelte:head>
+
+<h1 class="text-4xl">People</h1>
+<p class="max-w-prose">
+    Whatever is told of a pour, a build or a mould carries who told it. Whoever leaves stays in the record; whoever wants to be forgotten
+    leaves a mark without a name there.
+</p>
+<p class="wrong" role="alert">{wrong}</p>
+
+<ul class="people">
+    {#each here as one (one.id)}
+        <OnePerson {one} {roles} me={view.me} {said} />
+    {/each}
+</ul>
+
+<section class="mt-8 grid gap-8 md:grid-cols-2">
+    <form onsubmit={(event) => void add(event)} class="grid content-start gap-3">
+        <h2 class="text-2xl">{here.length === 0 ? 'You come first' : 'Somebody new'}</h2>
+        {#if here.length === 0}<p>Whoever comes first answers for the shop. From a second person on, everybody says who they are.</p>{/if}
+        <label class="label-text">Name <input class="input w-full" maxlength="40" autocomplete="off" bind:value={name} /></label>
+        {#if here.length > 0}
+            <label class="label-text"
+                >Is
+                <select class="select w-full" bind:value={role}>
+                    {#each Object.entries(roles) as [id, is] (id)}<option value={id}>{is.name}</option>{/each}
+                </select></label
+            >
+            <p>{roles[role]?.name}: {roles[role]?.says}.</p>
+        {/if}
+        <label class="label-text"
+            >PIN for the bench, 4 to 8 figures <input
+                class="input w-full"
+                inputmode="numeric"
+                maxlength="8"
+                autocomplete="off"
+                bind:value={pin}
+            /></label
+        >
+        <label class="label-text"
+            >Passphrase, to come in from elsewhere <input
+                class="input w-full"
+                type="password"
+                autocomplete="new-password"
+                bind:value={passphrase}
+            /></label
+        >
+        <button class="btn btn-primary" disabled={name.trim() === ''}>Write down</button>
+    </form>
+    <div>
+        <h2 class="text-2xl">Tablets at the bench</h2>
+        <p>A trusted tablet shows the names; whoever gives their PIN works there. Unused for ten minutes it asks again.</p>
+        <ul class="mt-3">
+            {#each view.tablets as one (one.id)}
+                <li class="flex flex-wrap items-center justify-between gap-2">
+                    <span>{one.name}{one.this ? ', this one' : ''}, since {when(one.since_ms, view.now_ms)}</span>
+                    <button class="btn btn-ghost" onclick={() => void said(ask('DELETE', `/tablets/${String(one.id)}`))}
+                        >Trust it no more<span class="sr-only">: {one.name}</span></button
+                    >
+                </li>
+            {:else}<li>None yet.</li>{/each}
+        </ul>
+        {#if !trusted}
+            <form onsubmit={(event) => void trust(event)} class="mt-3 grid gap-3">
+                <label class="label-text">This one is called <input class="input w-full" maxlength="60" bind:value={tablet} /></label>
+                <button class="btn" disabled={tablet.trim() === ''}>Trust this tablet</button>
+            </form>
+        {/if}
+        <h2 class="mt-8 text-2xl">Programs</h2>
+        <p>What asks for figures, or subscribes to the day, comes in with a token of its own. It is shown once.</p>
+        <ul class="mt-3">
+            {#each view.programs as one (one.id)}
+                <li class="flex flex-wrap items-center justify-between gap-2">
+                    <span
+                        >{one.name}, {one.for === 'day' ? 'for the day' : 'for figures'}{one.used_ms === null
+                            ? ''
+                            : `, last ${when(one.used_ms, view.now_ms)}`}</span
+                    >
+                    <button class="btn btn-ghost" onclick={() => void said(ask('DELETE', `/people/tokens/${String(one.id)}`))}
+                        >Let it go<span class="sr-only">: {one.name}</span></button
+                    >
+                </li>
+            {/each}
+        </ul>
+        {#if told !== null}
+            <p class="mt-2 font-bold" role="status">
+                {told.for === 'day' ? 'The calendar subscribes to' : 'It sends this as Authorization: Bearer'}
+                <code class="token"
+                    >{told.for === 'day' ? `${location.origin}/day.ics?key=${encodeURIComponent(told.token)}` : told.token}</code
+                >
+            </p>
+        {/if}
+        <form onsubmit={(event) => void comesIn(event)} class="mt-3 grid gap-3">
+            <label class="label-text">It is called <input class="input w-full" maxlength="60" bind:value={program} /></label>
+            <label class="label-text"
+                >And comes for
+                <select class="select w-full" bind:value={purpose}>
+                    <option value="day">the day, as a calendar</option>
+                    <option value="reckon">figures, over the interface</option>
+                </select></label
+            >
+            <button class="btn" disabled={program.trim() === ''}>Make a token</button>
+        </form>
+    </div>
+</section>
+
+{#if gone.length > 0}
+    <h2 class="mt-8 text-2xl">Left</h2>
+    <ul class="people">
+        {#each gone as one (one.id)}
+            <OnePerson {one} {roles} me={view.me} {said} />
+        {/each}
+    </ul>
+{/if}
+
+<style>
+    .people {
+        display: grid;
+        gap: 0.25rem;
+        margin-top: 1rem;
+    }
+    .token {
+        overflow-wrap: anywhere;
+    }
+    .wrong {
+        min-height: 1.5em;
+        color: var(--color-error);
+        font-weight: 700;
+    }
+</style>

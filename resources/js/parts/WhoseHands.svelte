@@ -1,0 +1,79 @@
+<script lang="ts">
+    /** Whose hands the bench is in: handed over in two taps, and given back by itself where nobody has touched it for a while. */
+    import { router } from '@inertiajs/svelte';
+    import { onMount } from 'svelte';
+    import { ask } from '../lib/api';
+    import { bench } from '../lib/bench.svelte';
+    import HandsPicker from './HandsPicker.svelte';
+
+    const UNUSED_MS = 10 * 60_000;
+
+    let dialog: HTMLDialogElement;
+    let open = $state(false);
+    let touched = Date.now();
+    const hands = $derived(bench.frame?.hands ?? null);
+    const tablet = $derived(bench.frame?.tablet ?? null);
+
+    function show(): void {
+        open = true;
+        dialog.showModal();
+    }
+
+    async function rest(): Promise<void> {
+        const answer = await ask('POST', '/hands/rest', {});
+        if (answer.ok) {
+            await bench.refresh();
+        }
+    }
+
+    onMount(() => {
+        const idle = setInterval(() => {
+            if (tablet !== null && hands !== null && Date.now() - touched > UNUSED_MS) {
+                void rest().then(show);
+            }
+        }, 10_000);
+        return () => {
+            clearInterval(idle);
+        };
+    });
+</script>
+
+<svelte:window onpointerdown={() => (touched = Date.now())} onkeydown={() => (touched = Date.now())} />
+
+{#if hands !== null || tablet !== null}
+    <button class="btn btn-ghost btn-sm" title={hands?.name ?? 'Whose hands?'} onclick={show}>
+        <span class="mark" style:background={hands?.colour ?? 'var(--color-neutral)'} aria-hidden="true"
+            >{hands?.name.slice(0, 1) ?? '?'}</span
+        ><span class="sr-only">{hands?.name ?? 'Whose hands?'}, hand over</span>
+    </button>
+{/if}
+
+<dialog class="modal" bind:this={dialog} aria-labelledby="whose-hands" onclose={() => (open = false)}>
+    <div class="modal-box bg-secondary">
+        <h2 id="whose-hands" class="mb-2 text-2xl">Whose hands?</h2>
+        {#if open}<HandsPicker taken={() => dialog.close()} />{/if}
+        <p class="mt-4 flex flex-wrap justify-between gap-2">
+            {#if hands?.role === 'owner'}<a class="btn btn-ghost" href="/people" onclick={() => dialog.close()}>People</a>{/if}
+            {#if tablet !== null && hands !== null}<button class="btn btn-ghost" onclick={() => void rest().then(() => dialog.close())}
+                    >Nobody just now</button
+                >{/if}
+            {#if hands !== null && tablet === null && bench.frame?.made_up === false}<button
+                    class="btn btn-ghost"
+                    onclick={() => router.post('/sign-out')}>Sign out</button
+                >{/if}
+            <button class="btn" onclick={() => dialog.close()}>Close</button>
+        </p>
+    </div>
+</dialog>
+
+<style>
+    .mark {
+        display: inline-grid;
+        place-items: center;
+        width: 1.9rem;
+        height: 1.9rem;
+        border-radius: 62% 38% 55% 45% / 48% 56% 44% 52%;
+        color: #fff;
+        font-weight: 700;
+    }
+</style>
