@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Exchange\ClearHalfImports;
 use App\Machine\Upkeep;
+use App\People\ShopAtHand;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schedule;
@@ -16,7 +17,7 @@ Schedule::command('backup:take', [config()->string('apalos.backups') !== '' ? co
 // How the bench computer keeps: what every screen says of it is read off here.
 Schedule::call(static fn () => Upkeep::at(CarbonImmutable::now())->look())->everyMinute()->name('upkeep');
 // A file that was half taken in when its worker died.
-Schedule::call(static fn () => app(ClearHalfImports::class)(CarbonImmutable::now()))->everyFiveMinutes()->name('imports');
+Schedule::call(static fn () => ShopAtHand::inEach(static fn () => app(ClearHalfImports::class)(CarbonImmutable::now())))->everyFiveMinutes()->name('imports');
 // Models put away a month ago.
 Schedule::command('models:clear')->dailyAt('03:30')->withoutOverlapping();
 Schedule::command('queue:prune-failed', ['--hours=720'])->daily();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Day;
 
 use App\Database\CannotWrite;
+use App\Devices\Cables;
 use App\Machine\Upkeep;
 use App\Models\Hands;
 use App\Models\Workshop;
@@ -15,7 +16,7 @@ use Carbon\CarbonImmutable;
 final readonly class FrameView implements View
 {
     /** @param  int  $turn  how often anything changed that a screen may show */
-    public function __construct(private Workshop $workshop, private Hands $hands, private int $turn, private float $roomC, private StripView $strip) {}
+    public function __construct(private Workshop $workshop, private Hands $hands, private int $turn, private float $roomC, private StripView $strip, private Cables $cables) {}
 
     /**
      * @return array{
@@ -58,10 +59,10 @@ final readonly class FrameView implements View
             'turn' => $this->turn,
             'hands' => $this->hands->person === null ? null : ['name' => $this->hands->person->name, 'role' => $this->hands->person->role->value, 'colour' => $this->hands->person->colour],
             'tablet' => $this->hands->tablet?->name, 'made_up' => $this->workshop->made_up,
-            'thermometer' => config()->string('devices.thermometer.address') !== '',
-            'scale' => config()->string('devices.scale.address') !== '',
-            'probe' => config()->string('devices.probe.address') !== '',
-            'simulated' => config()->boolean('devices.simulated'),
+            'thermometer' => $this->cables->has('thermometer'),
+            'scale' => $this->cables->has('scale'),
+            'probe' => $this->cables->has('probe'),
+            'simulated' => $this->cables->areSimulated(),
             'trouble' => CannotWrite::now() ?? Upkeep::at(CarbonImmutable::now())->trouble(),
             'strip' => $this->strip->toArray(),
         ];

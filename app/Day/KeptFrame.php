@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Day;
 
+use App\Devices\Cables;
 use App\Looks\HeldLook;
 use App\Models\Hands;
 use App\Models\Workshop;
@@ -17,7 +18,7 @@ use Carbon\CarbonImmutable;
  */
 final readonly class KeptFrame
 {
-    public function __construct(private Workshop $workshop, private HeldLook $look, private Hands $hands) {}
+    public function __construct(private Workshop $workshop, private HeldLook $look, private Hands $hands, private Cables $cables) {}
 
     public function at(CarbonImmutable $now): FrameView
     {
@@ -29,6 +30,6 @@ final readonly class KeptFrame
             // One that is of the plan before is drawn anew at the next look.
         }, static fn (): bool => ! app(KeptDay::class)->isOfBefore);
 
-        return new FrameView($this->workshop, $this->hands, $turn, $kept['room_c'], new StripView($kept['drawn'], (int) $now->getTimestampMs()));
+        return new FrameView($this->workshop, $this->hands, $turn, $kept['room_c'], new StripView($kept['drawn'], (int) $now->getTimestampMs()), $this->cables);
     }
 }

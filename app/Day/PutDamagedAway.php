@@ -7,11 +7,11 @@ namespace App\Day;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
 use App\Builds\RecordedBuild;
+use App\Lists\Rows;
 use App\Log\RecordedRun;
 use App\Models\Build;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Models\Typed;
 use App\Sheets\SheetReckoner;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -37,7 +37,7 @@ final readonly class PutDamagedAway
                 return;
             }
             $pour->state !== PourState::Graded || throw BadInput::at('damaged', Phrase::of('bench.not_on_bench_any_more'));
-            Typed::query()->updateOrCreate(['screen' => "damaged/{$pour->id}"], ['what' => ['state' => $pour->state->value]]);
+            self::keep($pour, ['state' => $pour->state->value]);
             DB::table('pours')->where('id', $pour->id)->update(['state' => PourState::GivenUp->value]);
         });
     }
@@ -48,7 +48,7 @@ final readonly class PutDamagedAway
         try {
             app(SheetReckoner::class)->reckon($pour->sheet);
         } catch (BadInput|TypeError|ValueError) {
-            Typed::query()->updateOrCreate(['screen' => "damaged/{$pour->id}"], ['what' => ['row' => (array) DB::table('pours')->where('id', $pour->id)->first()]]);
+            self::keep($pour, ['row' => json_encode((array) DB::table('pours')->where('id', $pour->id)->first(), JSON_THROW_ON_ERROR)]);
             DB::table('pours')->where('id', $pour->id)->delete();
 
             return;
@@ -59,17 +59,21 @@ final readonly class PutDamagedAway
     public function pourBack(int $pour): void
     {
         DB::transaction(static function () use ($pour): void {
-            $kept = Typed::query()->where('screen', "damaged/{$pour}")->lockForUpdate()->first();
-            $row = $kept->what['row'] ?? null;
-            if (is_array($row)) {
-                DB::table('pours')->insertOrIgnore($row);
+            $kept = Rows::of('damaged_pours')->where('pour_id', $pour)->lockForUpdate()->first();
+            if ($kept === null) {
+                return;
             }
-            $state = PourState::tryFrom(is_string($said = $kept?->what['state'] ?? null) ? $said : '');
-            if ($state !== null) {
-                DB::table('pours')->where('id', $pour)->update(['state' => $state->value]);
-            }
-            $kept?->delete();
+            $row = json_decode((string) $kept->row, true);
+            is_array($row) && DB::table('pours')->insertOrIgnore($row);
+            $kept->state === null || Rows::of('pours')->where('id', $pour)->update(['state' => $kept->state]);
+            Rows::of('damaged_pours')->where('pour_id', $pour)->delete();
         });
+    }
+
+    /** @param  array{state?: string, row?: string}  $stood */
+    private static function keep(Pour $pour, array $stood): void
+    {
+        DB::table('damaged_pours')->upsert([['pour_id' => $pour->id, 'workshop_id' => $pour->workshop_id, 'state' => null, 'row' => null, ...$stood]], ['pour_id'], ['state', 'row']);
     }
 
     /** @throws BadInput for one that can be read */

@@ -65,7 +65,7 @@ final readonly class ArchiveParts
     ];
 
     /** What counts for this database alone. */
-    private const OWN = ['workshops' => ['mark', 'turn', 'cards_stamp', 'cards_turn', 'shelf_mark', 'edition', 'made_up'], 'people' => ['passphrase', 'pin', 'pin_tries', 'sessions']];
+    private const OWN = ['workshops' => ['mark', 'turn', 'cards_stamp', 'cards_turn', 'shelf_mark', 'edition', 'made_up', 'known_as', 'cables'], 'people' => ['passphrase', 'pin', 'pin_tries', 'sessions']];
 
     /** @var list<class-string<Model>> whose columns hold more than one value */
     private const STRUCTURED = [Anchor::class, Build::class, Fact::class, FormulaVersion::class, Impression::class, ModelFile::class, Mould::class, OwnBuild::class, OwnRule::class, OwnSheet::class, Pour::class, Snapshot::class, Study::class, SwatchReading::class, Trial::class, Workshop::class];

@@ -75,9 +75,9 @@ final readonly class Letters
      * @param  key-of<self::KEPT>  $table
      * @return list<int>
      */
-    public static function ids(string $table, string $part, int $most): array
+    public static function ids(string $table, string $part, int $shop, int $most): array
     {
-        [$asked, $with] = self::asked($table, $part);
+        [$asked, $with] = self::asked($table, $part, $shop);
 
         return array_map(static fn (object $row): int => (int) current((array) $row), array_values(DB::select("{$asked} limit {$most}", $with)));
     }
@@ -86,16 +86,16 @@ final readonly class Letters
      * The same as a question within another one.
      *
      * @param  key-of<self::KEPT>  $table
-     * @return array{string, list<string>}
+     * @return array{string, list<string|int>}
      */
-    public static function asked(string $table, string $part): array
+    public static function asked(string $table, string $part, int $shop): array
     {
         if (DB::getDriverName() === 'sqlite' && self::know($part)) {
-            return ["select rowid from {$table}_letters where {$table}_letters match ?", ['"'.str_replace('"', '""', $part).'"']];
+            return ["select rowid from {$table}_letters where {$table}_letters match ? and exists (select 1 from {$table} where {$table}.id = {$table}_letters.rowid and {$table}.workshop_id = ?)", ['"'.str_replace('"', '""', $part).'"', $shop]];
         }
         [$like, $pattern] = self::like($table, $part);
 
-        return ["select id from {$table} where {$like}", $pattern];
+        return ["select id from {$table} where {$like} and workshop_id = ?", [...$pattern, $shop]];
     }
 
     /**

@@ -11,6 +11,7 @@ use App\Models\Impression;
 use App\Models\Job;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\Models\Workshop;
 use App\People\Names;
 use Closure;
 use Illuminate\Database\Eloquent\Builder;
@@ -32,7 +33,7 @@ final readonly class LogWords
 
     private const GELS = ['gel', 'gels', 'gelled'];
 
-    public function __construct(private Library $library, private Names $names) {}
+    public function __construct(private Workshop $workshop, private Library $library, private Names $names) {}
 
     /** @param  Builder<Pour>  $query */
     public function narrow(Builder $query, string $said): void
@@ -56,7 +57,7 @@ final readonly class LogWords
     /** @return array{few: list<int>, many: list<Closure(Builder<Pour>): mixed>} the pours a word means; in what ways it means too many to be listed */
     private function means(string $word): array
     {
-        $few = Letters::know($word) ? Letters::ids('pours', $word, self::FEW + 1) : [];
+        $few = Letters::know($word) ? Letters::ids('pours', $word, $this->workshop->id, self::FEW + 1) : [];
         $many = [];
         if (! Letters::know($word) || count($few) > self::FEW) {
             [$few, $many] = [[], [Letters::read('pours', $word)]];
@@ -86,8 +87,8 @@ final readonly class LogWords
     /** @return array{is: Closure(Builder<Pour>): mixed, by: string} whose link or job is called so, put away as well */
     private function links(string $word): array
     {
-        [$links, $called] = Letters::asked('impressions', $word);
-        [$jobs, $named] = Letters::asked('jobs', $word);
+        [$links, $called] = Letters::asked('impressions', $word, $this->workshop->id);
+        [$jobs, $named] = Letters::asked('jobs', $word, $this->workshop->id);
 
         return ['is' => static fn (Builder $pours) => $pours->whereRaw("impression_id in ({$links} union all select id from impressions where job_id in ({$jobs}))", [...$called, ...$named]), 'by' => 'impression_id'];
     }

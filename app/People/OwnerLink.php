@@ -27,6 +27,14 @@ final readonly class OwnerLink
         return "/welcome/{$secret}";
     }
 
+    /** The shop a link leads into. */
+    public static function shop(string $secret): ?int
+    {
+        $shop = DB::table('one_time_links')->where('secret', hash('sha256', $secret))->value('workshop_id');
+
+        return is_numeric($shop) ? (int) $shop : null;
+    }
+
     public function isGood(string $secret, CarbonImmutable $now): bool
     {
         return $this->open($secret, $now)->exists();

@@ -12,12 +12,13 @@ use App\Database\QueueingConnector;
 use App\Database\TextGate;
 use App\Day\KeptDay;
 use App\Day\LiveWork;
+use App\Devices\Cables;
 use App\Devices\ProbePort;
 use App\Devices\ScalePort;
-use App\Devices\TcpLines;
 use App\Devices\TcpScale;
 use App\Devices\TcpThermometer;
 use App\Devices\ThermometerPort;
+use App\Http\ShopOfRequest;
 use App\Jobs\KeepPhoto;
 use App\Library\Library;
 use App\Library\OwnShelf;
@@ -30,6 +31,7 @@ use App\Models\Workshop;
 use App\Moulds\Lives;
 use App\People\Doorkeeper;
 use App\People\Names;
+use App\People\ShopAtHand;
 use App\Pours\RunAtScale;
 use App\Room\CureClock;
 use App\Room\RoomTemperature;
@@ -48,9 +50,11 @@ use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
+use Illuminate\Queue\Events\JobProcessing;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\Event;
+use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Support\ServiceProvider;
@@ -70,7 +74,9 @@ final class AppServiceProvider extends ServiceProvider
         });
         $this->app->scoped(Names::class);
         $this->app->scoped(Doorkeeper::class);
-        $this->app->scoped(Workshop::class, static fn (): Workshop => Workshop::here());
+        // On the machine itself the first is meant, until a command enters another.
+        $this->app->scoped(ShopAtHand::class, static fn ($app): ShopAtHand => new ShopAtHand(static fn (): ?Workshop => $app->runningInConsole() && ! $app->runningUnitTests() ? null : ShopOfRequest::said($app->make('request'))));
+        $this->app->scoped(Workshop::class, static fn ($app): Workshop => $app->make(ShopAtHand::class)->shop());
         // Not kept: units may change while a request is under way.
         $this->app->bind(Phrasebook::class, static fn ($app): Phrasebook => $app->make(Library::class)->words()->in(Measures::from($app->make(Workshop::class)->units)));
         $this->app->bind(TakeModelIn::class, static fn ($app): TakeModelIn => new TakeModelIn($app->make(Workshop::class), substr(sha1((string) ($app['request']->cookies->get(config()->string('session.cookie')) ?? $app['request']->ip())), 0, 16)));
@@ -89,9 +95,9 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(Softeners::class);
         $this->app->scoped(HardnessBook::class);
         $this->app->scoped(ColourBook::class);
-        $this->app->bind(ScalePort::class, static fn (): ScalePort => new TcpScale(self::lines('scale')));
-        $this->app->bind(ThermometerPort::class, static fn (): ThermometerPort => new TcpThermometer(self::lines('thermometer')));
-        $this->app->bind(ProbePort::class, static fn (): ProbePort => new TcpThermometer(self::lines('probe'), 'probe'));
+        $this->app->bind(ScalePort::class, static fn ($app): ScalePort => new TcpScale($app->make(Cables::class)->lines('scale')));
+        $this->app->bind(ThermometerPort::class, static fn ($app): ThermometerPort => new TcpThermometer($app->make(Cables::class)->lines('thermometer')));
+        $this->app->bind(ProbePort::class, static fn ($app): ProbePort => new TcpThermometer($app->make(Cables::class)->lines('probe'), 'probe'));
     }
 
     public function boot(): void
@@ -106,11 +112,12 @@ final class AppServiceProvider extends ServiceProvider
         }
         Cache::extend('forgiving-file', fn ($app, array $config) => Cache::repository(new ForgivingFileStore($app['files'], $config['path']), $config));
         Session::extend('file', static fn ($app) => new ForgivingSessions($app['files'], config()->string('session.files'), config()->integer('session.lifetime')));
+        // What is worked at beside the pages is of the shop whose page asked for it.
+        Queue::createPayloadUsing(static fn (): array => ['shop' => app(Workshop::class)->id]);
+        Event::listen(JobProcessing::class, static function (JobProcessing $begins): void {
+            $shop = Workshop::query()->whereKey($begins->job->payload()['shop'] ?? 0)->first();
+            $shop === null || $shop->is(app(Workshop::class)) || ShopAtHand::enter($shop);
+        });
         RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(config()->integer('apalos.api_a_minute'))->by($request->ip() ?? ''));
-    }
-
-    private static function lines(string $device): TcpLines
-    {
-        return new TcpLines(config()->string("devices.{$device}.address"), config()->float("devices.{$device}.timeout_s"));
     }
 }

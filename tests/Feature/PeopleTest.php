@@ -4,48 +4,26 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use Apalos\Core\Input\Fields;
 use App\Http\May;
 use App\Models\Fact;
 use App\Models\Person;
 use App\Models\Role;
 use App\Models\Tablet;
 use App\People\OwnerLink;
-use App\People\WriteDown;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Testing\TestResponse;
 use Tests\BuildsGloves;
 use Tests\KeepsThings;
+use Tests\MakesPeople;
 use Tests\TestCase;
 
 /** Who may, who did, and who comes in: on one's own computer nobody is asked, over the network everybody is. */
 final class PeopleTest extends TestCase
 {
-    use BuildsGloves, KeepsThings {
+    use BuildsGloves, KeepsThings, MakesPeople {
         BuildsGloves::tell insteadof KeepsThings;
-    }
-
-    private const PASSPHRASE = 'three wet plaster bats';
-
-    private function person(string $name, Role $role, string $pin = '7391', ?string $passphrase = null): Person
-    {
-        // Somebody who answers for it can always come back in.
-        $passphrase ??= $role === Role::Owner || Person::query()->doesntExist() ? self::PASSPHRASE : null;
-
-        return app(WriteDown::class)(Fields::of(array_filter(['name' => $name, 'role' => $role->value, 'pin' => $pin, 'passphrase' => $passphrase], static fn (?string $said): bool => $said !== null)));
-    }
-
-    /** From another machine of the network. */
-    private function away(): self
-    {
-        return $this->withServerVariables(['REMOTE_ADDR' => '192.168.7.20']);
-    }
-
-    private function as(Person $person): self
-    {
-        return $this->actingAs($person->refresh())->withSession(['sessions' => $person->sessions, 'gave_passphrase_ms' => (int) CarbonImmutable::now()->getTimestampMs()]);
     }
 
     public function test_alone_on_ones_own_computer_nobody_is_asked_and_over_the_network_everybody(): void

@@ -9,19 +9,22 @@ use Apalos\Core\Mesh\Limits;
 use Apalos\Core\Tests\Mesh\Files;
 use Apalos\Core\Tests\Mesh\Shapes;
 use App\Models\ModelFile;
+use App\Models\Role;
 use App\Models\Study;
-use App\Models\Workshop;
+use App\People\OpenShop;
+use App\People\ShopAtHand;
 use App\Queue\StudyPiece;
 use App\Studies\StudyDesk;
 use App\Studies\TakeModelIn;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\Facades\Storage;
+use Tests\MakesPeople;
 use Tests\StudiesModels;
 use Tests\TestCase;
 
 final class StudyTest extends TestCase
 {
-    use StudiesModels;
+    use MakesPeople, StudiesModels;
 
     public function test_a_file_comes_in_piece_by_piece_and_is_studied_beside_the_bench(): void
     {
@@ -207,9 +210,9 @@ final class StudyTest extends TestCase
     {
         $file = $this->ball();
         $study = $this->asked($file);
-        $ours = Workshop::query()->create(['name' => 'Next door', 'set_up_at' => $this->now])->refresh();
-        $this->app?->scoped(Workshop::class, static fn (): Workshop => $ours);
-        $this->app?->forgetScopedInstances();
+        app(OpenShop::class)('Next door', null, $this->now);
+        ShopAtHand::enter(ShopAtHand::named('next-door'));
+        $this->as($this->person('Runa', Role::Owner));
         foreach (["/study/{$file->id}", "/studies/{$study['id']}/state", "/studies/{$study['id']}/picture.mesh", "/studies/{$study['id']}/box.svg"] as $address) {
             $this->get($address)->assertNotFound();
         }

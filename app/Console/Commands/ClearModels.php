@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\People\ShopAtHand;
 use App\Studies\ClearPutAway;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
@@ -15,9 +16,13 @@ final class ClearModels extends Command
 
     protected $description = 'Clear models that were put away a month ago';
 
-    public function handle(ClearPutAway $clear): int
+    public function handle(): int
     {
-        $this->info(sprintf('%d cleared.', $clear(CarbonImmutable::now())));
+        $cleared = 0;
+        ShopAtHand::inEach(static function () use (&$cleared): void {
+            $cleared += app(ClearPutAway::class)(CarbonImmutable::now());
+        });
+        $this->info("{$cleared} cleared.");
 
         return self::SUCCESS;
     }

@@ -8,6 +8,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrasebook;
 use App\Exchange\Everything;
 use App\Exchange\TakeEverything;
+use App\People\ShopAtHand;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
 use RuntimeException;
@@ -15,21 +16,22 @@ use RuntimeException;
 /** Everything of the shop as one archive of open files, out and into an empty shop. */
 final class EverythingGiven extends Command
 {
-    protected $signature = 'everything {way : give or take} {file : the archive}';
+    protected $signature = 'everything {way : give or take} {file : the archive} {--shop= : which of several, by its name at the door}';
 
     protected $description = 'Give everything as one archive of open files, or take it into an empty shop';
 
-    public function handle(Everything $everything, TakeEverything $take, Phrasebook $words): int
+    public function handle(Phrasebook $words): int
     {
         $file = (string) $this->argument('file');
         try {
+            is_string($shop = $this->option('shop')) && ShopAtHand::enter(ShopAtHand::named($shop));
             if ($this->argument('way') === 'give') {
-                $this->line($everything->give($file, CarbonImmutable::now()));
+                $this->line(app(Everything::class)->give($file, CarbonImmutable::now()));
 
                 return self::SUCCESS;
             }
             if ($this->argument('way') === 'take') {
-                foreach (array_filter($take($file)) as $part => $rows) {
+                foreach (array_filter(app(TakeEverything::class)($file)) as $part => $rows) {
                     $this->line("{$part}: {$rows}");
                 }
 

@@ -8,11 +8,11 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Celsius;
+use App\Devices\Cables;
 use App\Devices\DeviceLost;
 use App\Devices\ProbePort;
 use App\Devices\ScalePort;
 use App\Devices\ScaleReading;
-use App\Devices\TcpLines;
 use App\Devices\ThermometerPort;
 use App\Http\Reply;
 use App\Models\Workshop;
@@ -28,7 +28,7 @@ use Illuminate\Http\Request;
 /** The scale, the thermometer and the probe, as the bench reads them. A lost device is an answer, not an error page. */
 final readonly class DeviceController
 {
-    public function __construct(private WeighUps $weighUps) {}
+    public function __construct(private WeighUps $weighUps, private Cables $cables) {}
 
     public function scale(ScalePort $scale): JsonResponse
     {
@@ -101,13 +101,13 @@ final readonly class DeviceController
     /** What a hand does to the stand-in scale: pour at a rate, stop, add, clear. Only where the devices are stand-ins. */
     public function hand(Request $request): JsonResponse
     {
-        abort_unless(config()->boolean('devices.simulated'), 404);
+        abort_unless($this->cables->areSimulated(), 404);
         $line = Fields::fromJson($request->getContent())->only('line')->text('line');
         if (preg_match('/^([+>-]\d{1,6}(\.\d+)?|\||T|CLR|DROP \d{1,3}|SET \d{1,6}(\.\d+)?|UNIT (g|oz))$/', $line) !== 1) {
             throw BadInput::at('line', Phrase::of('bench.stand_in_scale_knows'));
         }
         try {
-            (new TcpLines(config()->string('devices.scale.address'), config()->float('devices.scale.timeout_s')))->ask($line, 'scale');
+            $this->cables->lines('scale')->ask($line, 'scale');
         } catch (DeviceLost $lost) {
             return self::lost($lost);
         }
@@ -128,13 +128,13 @@ final readonly class DeviceController
     /** The heat under the stand-in's pot. Only where the devices are stand-ins. */
     public function stove(Request $request): JsonResponse
     {
-        abort_unless(config()->boolean('devices.simulated'), 404);
+        abort_unless($this->cables->areSimulated(), 404);
         $line = Fields::fromJson($request->getContent())->only('line')->text('line');
         if (preg_match('/^(ON|OFF|=\d{1,3}(\.\d+)?)$/', $line) !== 1) {
             throw BadInput::at('line', Phrase::of('bench.stand_in_probe_knows'));
         }
         try {
-            (new TcpLines(config()->string('devices.probe.address'), config()->float('devices.probe.timeout_s')))->ask($line, 'probe');
+            $this->cables->lines('probe')->ask($line, 'probe');
         } catch (DeviceLost $lost) {
             return Reply::json(['lost' => $lost->getMessage()]);
         }

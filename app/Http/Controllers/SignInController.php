@@ -9,6 +9,7 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use App\Http\Middleware\WhoComes;
 use App\Http\Reply;
+use App\Http\ShopOfRequest;
 use App\Models\Hands;
 use App\Models\Person;
 use App\Models\Role;
@@ -16,6 +17,7 @@ use App\Models\Workshop;
 use App\People\GivePassphrase;
 use App\People\GivePin;
 use App\People\OwnerLink;
+use App\People\ShopAtHand;
 use App\People\WriteDown;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -34,11 +36,14 @@ final class SignInController
     /** Whoever gave a PIN at this tablet so lately takes it up again with a tap, in minutes. */
     private const KNOWN_MIN = 240;
 
-    public function __construct(private readonly Workshop $workshop, private readonly Hands $hands) {}
+    public function __construct(private readonly Workshop $workshop, private readonly Hands $hands, private readonly ShopAtHand $at) {}
 
     public function show(Request $request): Response
     {
-        return Reply::page('people/SignIn', ['to' => self::wanted($request), 'known' => Person::here($this->workshop)->exists(), 'tablet' => $this->hands->tablet?->name]);
+        return Reply::page('people/SignIn', [
+            'to' => self::wanted($request), 'known' => ! $this->at->isSaid() || Person::here($this->workshop)->exists(), 'tablet' => $this->hands->tablet?->name,
+            'shop' => $this->at->areSeveral() ? ($this->at->isSaid() ? $this->workshop->known_as : '') : null,
+        ]);
     }
 
     public function in(Request $request, GivePassphrase $give): RedirectResponse
@@ -50,7 +55,7 @@ final class SignInController
         }
         $request->session()->put(WhoComes::GAVE_PASSPHRASE, (int) CarbonImmutable::now()->getTimestampMs());
 
-        return redirect()->to(self::wanted($request));
+        return $this->toThisShop(redirect()->to(self::wanted($request)));
     }
 
     /** Once more, before what changes who comes in. */
@@ -140,13 +145,19 @@ final class SignInController
         $this->comes($request, $owner);
         $request->session()->put(WhoComes::GAVE_PASSPHRASE, (int) CarbonImmutable::now()->getTimestampMs());
 
-        return redirect()->to('/');
+        return $this->toThisShop(redirect()->to('/'));
+    }
+
+    /** Where there are several, this browser knows next time which it was. */
+    private function toThisShop(RedirectResponse $on): RedirectResponse
+    {
+        return $this->at->areSeveral() ? $on->withCookie(cookie(ShopOfRequest::COOKIE, (string) $this->workshop->known_as, 5 * 365 * 24 * 60, null, null, null, true, false, 'lax')) : $on;
     }
 
     /** Names and PINs are for the bench: a trusted tablet, the bench computer, or whoever has come in already. */
     private function isAtTheBench(Request $request): void
     {
-        $this->hands->tablet !== null || $this->hands->person !== null || WhoComes::isOwnComputer($request) || throw BadInput::at('person', Phrase::of('bench.come_in_first'));
+        $this->hands->tablet !== null || $this->hands->person !== null || (WhoComes::isOwnComputer($request) && ! $this->at->areSeveral()) || throw BadInput::at('person', Phrase::of('bench.come_in_first'));
     }
 
     /** @param  array<string, int>|null  $known */

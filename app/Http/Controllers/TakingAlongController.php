@@ -10,6 +10,7 @@ use App\Exchange\Everything;
 use App\Exchange\TakeEverything;
 use App\Http\Reply;
 use App\Machine\LastBackup;
+use App\People\ShopAtHand;
 use App\Storage\Backup;
 use App\Storage\BackupFailed;
 use Carbon\CarbonImmutable;
@@ -23,7 +24,7 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 /** A backup at a press, and everything as one archive, out and in. */
 final readonly class TakingAlongController
 {
-    public function __construct(private Backup $backup) {}
+    public function __construct(private Backup $backup, private ShopAtHand $at) {}
 
     public function show(): JsonResponse
     {
@@ -32,6 +33,8 @@ final readonly class TakingAlongController
 
     public function backUp(): JsonResponse
     {
+        // A backup is of the whole server: nobody takes the shop of another along.
+        $this->at->areSeveral() && throw BadInput::at('backup', Phrase::of('bench.server_has_several'));
         try {
             $this->backup->take($this->folder(), CarbonImmutable::now());
             LastBackup::wentWell(CarbonImmutable::now());
@@ -73,7 +76,7 @@ final readonly class TakingAlongController
     {
         $last = $this->backup->newest($this->folder());
 
-        return ['last_ms' => $last === null ? null : (int) $last->getTimestampMs(), 'possible' => config('database.default') === 'sqlite', 'folder' => $this->folder()];
+        return ['last_ms' => $last === null ? null : (int) $last->getTimestampMs(), 'possible' => config('database.default') === 'sqlite' && ! $this->at->areSeveral(), 'folder' => $this->at->areSeveral() ? '' : $this->folder()];
     }
 
     private function folder(): string

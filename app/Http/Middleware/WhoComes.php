@@ -7,17 +7,18 @@ namespace App\Http\Middleware;
 use Apalos\Core\Phrase\Phrase;
 use App\Http\May;
 use App\Http\Reply;
+use App\Http\ShopOfRequest;
 use App\Models\Hands;
 use App\Models\Person;
 use App\Models\Tablet;
 use App\Models\Workshop;
 use App\People\Doorkeeper;
+use App\People\ShopAtHand;
 use Carbon\CarbonImmutable;
 use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
-use Laravel\Sanctum\PersonalAccessToken;
 use Symfony\Component\HttpFoundation\IpUtils;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -30,14 +31,15 @@ final readonly class WhoComes
     /** When an owner gave the passphrase last; in the session. */
     public const GAVE_PASSPHRASE = 'gave_passphrase_ms';
 
-    public function __construct(private Hands $hands, private Doorkeeper $keeper, private May $may, private Workshop $workshop) {}
+    public function __construct(private Hands $hands, private Doorkeeper $keeper, private May $may, private Workshop $workshop, private ShopAtHand $at) {}
 
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
         $ability = $this->may->asked($request->method(), $request->route()?->uri() ?? '', self::said($request));
         $isOwn = self::isOwnComputer($request);
-        $this->hands->tablet = Tablet::shown((string) $request->cookies->get(Tablet::COOKIE));
+        $tablet = Tablet::shown((string) $request->cookies->get(Tablet::COOKIE));
+        $this->hands->tablet = $tablet?->workshop_id === $this->workshop->id ? $tablet : null;
         $this->hands->person = $this->signedIn($request) ?? $this->byToken($request) ?? $this->keeper->comesInUnasked($isOwn);
         $isOpen = $this->keeper->isOpen($isOwn);
         $this->hands->isIn = $isOpen || $this->hands->person !== null || $this->hands->tablet !== null;
@@ -76,7 +78,10 @@ final readonly class WhoComes
         if (! $person instanceof Person) {
             return null;
         }
-        if ($person->left_at !== null || $person->workshop_id !== $this->workshop->id || $request->session()->get('sessions') !== $person->sessions) {
+        if ($person->workshop_id !== $this->workshop->id) {
+            return null;
+        }
+        if ($person->left_at !== null || $request->session()->get('sessions') !== $person->sessions) {
             Auth::guard('web')->logout();
 
             return null;
@@ -87,10 +92,9 @@ final readonly class WhoComes
 
     private function byToken(Request $request): ?Person
     {
-        $secret = $request->bearerToken() ?? ($request->is('day.ics') ? $request->query('key') : null);
-        $token = is_string($secret) && $secret !== '' ? PersonalAccessToken::findToken($secret) : null;
+        $token = ShopOfRequest::token($request);
         $person = $token?->tokenable;
-        if (! $person instanceof Person || $person->left_at !== null || $person->workshop_id !== $this->workshop->id || ! $token->can($request->is('day.ics') ? 'day' : 'reckon')) {
+        if ($token === null || ! $person instanceof Person || $person->left_at !== null || $person->workshop_id !== $this->workshop->id || ! $token->can($request->is('day.ics') ? 'day' : 'reckon')) {
             return null;
         }
         $this->hands->through(Hands::PROGRAM, (string) $token->name);
@@ -122,7 +126,7 @@ final readonly class WhoComes
 
     private function wall(Request $request): Response
     {
-        if (! Person::here($this->workshop)->exists()) {
+        if ($this->at->isSaid() && ! Person::here($this->workshop)->exists()) {
             return $this->asks($request, 'sign-in', Phrase::of('bench.made_on_the_machine'), 401);
         }
         if ($request->is('api/*', 'day.ics')) {

@@ -3,8 +3,21 @@
     import { page, router } from '@inertiajs/svelte';
     import HandsPicker from '../../parts/HandsPicker.svelte';
 
-    let { known, tablet, to }: { known: boolean; tablet: string | null; to: string } = $props();
+    let {
+        known,
+        tablet,
+        to,
+        shop = null,
+    }: {
+        known: boolean;
+        tablet: string | null;
+        to: string;
+        /** Which of several, as far as it is known; null where there is one. */ shop?: string | null;
+    } = $props();
 
+    // What is typed stays when the door answers.
+    // svelte-ignore state_referenced_locally
+    let called = $state(shop ?? '');
     let name = $state('');
     let passphrase = $state('');
     let busy = $state(false);
@@ -12,7 +25,11 @@
 
     function come(event: SubmitEvent): void {
         event.preventDefault();
-        router.post('/sign-in', { name, passphrase, to }, { onStart: () => (busy = true), onFinish: () => (busy = false) });
+        router.post(
+            '/sign-in',
+            { ...(shop === null ? {} : { shop: called }), name, passphrase, to },
+            { onStart: () => (busy = true), onFinish: () => (busy = false) },
+        );
     }
 </script>
 
@@ -33,6 +50,12 @@
             <h2 class="mt-8 mb-2 text-2xl">Or with a passphrase</h2>
         {/if}
         <form onsubmit={come} class="mt-4 grid gap-3">
+            {#if shop !== null}
+                <label class="label-text"
+                    >Shop <input class="input w-full" autocomplete="organization" autocapitalize="off" bind:value={called} /></label
+                >
+                <p class="-mt-2 text-sm">This server keeps several: type what yours is called at the door.</p>
+            {/if}
             <label class="label-text"
                 >Name <input
                     class="input w-full"
@@ -46,7 +69,10 @@
                 >Passphrase <input class="input w-full" type="password" autocomplete="current-password" bind:value={passphrase} /></label
             >
             <p id="in-wrong" role="alert" class="font-bold text-error">{wrong}</p>
-            <button class="btn btn-primary" disabled={busy || name.trim() === '' || passphrase === ''}>Come in</button>
+            <button
+                class="btn btn-primary"
+                disabled={busy || (shop !== null && called.trim() === '') || name.trim() === '' || passphrase === ''}>Come in</button
+            >
         </form>
     {/if}
 </section>

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Devices;
+
+use App\Models\Workshop;
+
+/** Where the scale, the thermometer and the probe are reached: they hang at the server's cables, and stand in one shop. */
+final readonly class Cables
+{
+    public function __construct(private Workshop $workshop) {}
+
+    public function has(string $device): bool
+    {
+        return $this->address($device) !== '';
+    }
+
+    public function areSimulated(): bool
+    {
+        return $this->workshop->cables && config()->boolean('devices.simulated');
+    }
+
+    public function lines(string $device): TcpLines
+    {
+        return new TcpLines($this->address($device), config()->float("devices.{$device}.timeout_s"));
+    }
+
+    private function address(string $device): string
+    {
+        return $this->workshop->cables ? config()->string("devices.{$device}.address") : '';
+    }
+}
