@@ -27,5 +27,12 @@ return [
             'search_path' => 'public',
         ],
     ],
+    // Where several servers share sessions, cache, queue and locks.
+    'redis' => [
+        'client' => 'predis',
+        'options' => ['prefix' => env('REDIS_PREFIX', 'apalos:')],
+        'default' => ['host' => env('REDIS_HOST', '127.0.0.1'), 'port' => env('REDIS_PORT', '6379'), 'username' => env('REDIS_USERNAME'), 'password' => env('REDIS_PASSWORD'), 'database' => env('REDIS_DB', '0')],
+        'cache' => ['host' => env('REDIS_HOST', '127.0.0.1'), 'port' => env('REDIS_PORT', '6379'), 'username' => env('REDIS_USERNAME'), 'password' => env('REDIS_PASSWORD'), 'database' => env('REDIS_CACHE_DB', '1')],
+    ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => true],
 ];

@@ -6,8 +6,8 @@ namespace App\Exchange;
 
 use App\Lists\Rows;
 use App\Models\Workshop;
+use App\Storage\Files;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Facades\Storage;
 use RuntimeException;
 use ZipArchive;
 
@@ -69,16 +69,32 @@ final readonly class Everything
     /** @return list<array{file: string, sha256: string}> */
     private function files(ZipArchive $zip): array
     {
-        $disk = Storage::disk('local');
         $files = [];
-        foreach (self::FILES as $folder) {
-            foreach ($disk->allFiles($folder) as $path) {
-                $zip->addFile($disk->path($path), "files/{$path}");
-                $files[] = ['file' => "files/{$path}", 'sha256' => (string) hash_file('sha256', $disk->path($path))];
+        foreach ([...$this->pictures(), ...Files::disk()->allFiles("models/{$this->workshop->id}"), ...Files::disk()->allFiles("studies/{$this->workshop->id}")] as $path) {
+            $file = Files::here($path);
+            if ($file !== null) {
+                $zip->addFile($file, "files/{$path}");
+                $files[] = ['file' => "files/{$path}", 'sha256' => (string) hash_file('sha256', $file)];
             }
         }
 
         return $files;
+    }
+
+    /** @return list<string> the pictures that its own things name: those of another shop lie beside them */
+    private function pictures(): array
+    {
+        $named = [];
+        foreach (['swatches', 'formula_versions', 'test_patches', 'moulds'] as $table) {
+            $named = [...$named, ...Rows::of($table)->whereNotNull('photo')->pluck('photo')->all()];
+        }
+        foreach (Rows::of('facts')->whereIn('stream', ['mould', 'patch'])->whereIn('kind', ['photographed', 'read'])->orderBy('id')->pluck('payload') as $told) {
+            $named[] = json_decode((string) $told, true)['photo'] ?? null;
+        }
+        $named = array_unique(array_filter($named, is_string(...)));
+        sort($named);
+
+        return $named;
     }
 
     /** @param  array<array-key, mixed>  $what */

@@ -10,9 +10,9 @@ use App\Facts\Seals;
 use App\Lists\Rows;
 use App\Models\Person;
 use App\Models\Workshop;
+use App\Storage\Files;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use JsonException;
 use ZipArchive;
@@ -207,7 +207,8 @@ final readonly class TakeEverything
             $in = $zip->getStream($name);
             // Models lie by shop.
             $path = preg_replace("#^(models|studies)/{$manifest['shop_id']}/#", "$1/{$this->workshop->id}/", substr($name, strlen('files/')));
-            $in === false || $path === null || Storage::disk('local')->writeStream($path, $in);
+            // A picture of that name that is there already is somebody else's.
+            $in === false || $path === null || Files::disk()->exists($path) || Files::disk()->writeStream($path, $in);
         }
     }
 

@@ -6,7 +6,7 @@ namespace App\Machine;
 
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Cache;
-use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
 
 /**
  * How the bench computer keeps: free disk, last good backup, how long work waits for its worker, whether its clock went back. Looked at once
@@ -93,9 +93,9 @@ final readonly class Upkeep
     /** Seconds the oldest piece of work has waited for a worker. */
     private function waits(): int
     {
-        $oldest = DB::table('queue_jobs')->whereNull('reserved_at')->min('available_at');
+        $oldest = array_filter(array_map(static fn (string $queue): mixed => Queue::connection()->creationTimeOfOldestPendingJob($queue), ['default', 'at-once']), is_numeric(...));
 
-        return is_numeric($oldest) ? max(0, (int) $this->now->getTimestamp() - (int) $oldest) : 0;
+        return $oldest === [] ? 0 : max(0, (int) $this->now->getTimestamp() - (int) min($oldest));
     }
 
     private static function free(): ?float

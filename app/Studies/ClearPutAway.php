@@ -6,8 +6,8 @@ namespace App\Studies;
 
 use App\Models\ModelFile;
 use App\Models\Study;
+use App\Storage\Files;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Facades\Storage;
 
 /** Models that were put away a month ago go, with what was studied of them and their files; the same file under another name stays. */
 final readonly class ClearPutAway
@@ -16,7 +16,7 @@ final readonly class ClearPutAway
     public function __invoke(CarbonImmutable $now): int
     {
         $old = ModelFile::onlyTrashed()->where('deleted_at', '<', $now->subDays(ModelFile::KEPT_DAYS)->format('Y-m-d H:i:s.v'))->get();
-        $disk = Storage::disk('local');
+        $disk = Files::disk();
         foreach ($old as $model) {
             $model->studies()->get()->each(static function (Study $study) use ($disk): void {
                 $disk->delete($study->states());

@@ -14,9 +14,8 @@ use App\Machine\Cage;
 use App\Machine\Cancelled;
 use App\Models\ModelFile;
 use App\Models\Study;
+use App\Storage\Files;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Facades\Storage;
-use Illuminate\Support\Str;
 use Symfony\Component\Process\Process;
 
 /**
@@ -68,7 +67,7 @@ final readonly class StudyDesk
     {
         $old = $file->studies()->reorder()->where('mark', '!=', self::mark($file, []))->orderByDesc('id')->offset(self::KEPT)->limit(self::KEPT)->get(['id', 'workshop_id', 'mark', 'model_file_id']);
         foreach ($old as $study) {
-            Storage::disk('local')->delete($study->states());
+            Files::disk()->delete($study->states());
             $study->delete();
         }
     }
@@ -129,13 +128,9 @@ final readonly class StudyDesk
     private function run(Study $study): string
     {
         $file = $study->modelFile;
-        $disk = Storage::disk('local');
-        if (! $disk->exists($file->path())) {
-            throw BadInput::at('file', Phrase::of('piece.file_gone'));
-        }
-        $disk->makeDirectory(dirname($study->states()));
-        $keep = $disk->path("studies/{$study->workshop_id}/".Str::ulid());
-        $process = Cage::php([base_path('bin/apalos'), 'study', $disk->path($file->path()), ...$this->words($file, $study->asked), '--keep', $keep, '--progress'], self::MEGABYTES, self::longest() + self::GRACE_SECONDS);
+        $mesh = Files::here($file->path()) ?? throw BadInput::at('file', Phrase::of('piece.file_gone'));
+        $keep = Files::work();
+        $process = Cage::php([base_path('bin/apalos'), 'study', $mesh, ...$this->words($file, $study->asked), '--keep', $keep, '--progress'], self::MEGABYTES, self::longest() + self::GRACE_SECONDS);
         $process->start();
         $told = 0;
         $said = '';
@@ -161,9 +156,9 @@ final readonly class StudyDesk
         }
         $answer = $process->isSuccessful() && is_file("{$keep}.json") ? (string) file_get_contents("{$keep}.json") : '';
         foreach (['states' => $study->states(), 'mesh' => $file->mesh()] as $part => $path) {
-            ! is_file("{$keep}.{$part}") || rename("{$keep}.{$part}", $disk->path($path));
+            ! is_file("{$keep}.{$part}") || Files::take("{$keep}.{$part}", $path);
         }
-        @unlink("{$keep}.json");
+        array_map(static fn (string $file): bool => @unlink($file), [$keep, "{$keep}.json"]);
 
         return $answer !== '' ? $answer : throw BadInput::at('file', Phrase::of('piece.broke_off'));
     }

@@ -11,8 +11,8 @@ use Apalos\Core\Phrase\Phrase;
 use App\Models\Job;
 use App\Models\ModelFile;
 use App\Models\Workshop;
+use App\Storage\Files;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Facades\Storage;
 
 /** Takes a model's file in piece by piece, so that one sees how far it is and can stop; whole, it is kept under its own hash. */
 final readonly class TakeModelIn
@@ -42,7 +42,6 @@ final readonly class TakeModelIn
      */
     public function piece(string $upload, int $at, string $bytes): int
     {
-        $disk = Storage::disk('local');
         $path = $this->path($upload);
         if ($at === 0) {
             $this->tidy();
@@ -56,55 +55,65 @@ final readonly class TakeModelIn
             $this->drop($upload);
             throw $wrong;
         }
-        // Sent again after a lost answer, a piece lies where it lay; one whose beginning never came leaves nothing.
-        if ($at > 0 && ! $disk->exists($path)) {
-            throw BadInput::at('file', Phrase::of('bench.piece_file_missing_choose'));
+        $disk = Files::disk();
+        $there = $this->pieces($path);
+        // Sent again after a lost answer, a piece lies where it lay, and what came after it comes again; one whose beginning never came leaves nothing.
+        $end = 0;
+        foreach ($there as $from => $bytesOf) {
+            $from !== $end || $from >= $at || $end += $bytesOf;
         }
-        $disk->makeDirectory(dirname($path));
-        $file = @fopen($disk->path($path), 'c+b') ?: throw BadInput::at('file', Phrase::of('bench.file_cannot_be_kept'));
-        try {
-            flock($file, LOCK_EX);
-            $there = (int) (fstat($file)['size'] ?? 0);
-            if ($at > $there) {
-                throw BadInput::at('file', Phrase::of('bench.piece_file_missing_choose'));
-            }
-            ftruncate($file, max(0, $at));
-            fseek($file, $at);
-            if (fwrite($file, $bytes) !== strlen($bytes)) {
-                throw BadInput::at('file', Phrase::of('bench.file_cannot_be_kept'));
-            }
-        } finally {
-            fclose($file);
+        $end === $at || throw BadInput::at('file', Phrase::of('bench.piece_file_missing_choose'));
+        foreach ($there as $from => $bytesOf) {
+            $from < $at || $disk->delete(self::piecePath($path, $from, $bytesOf));
         }
+        $disk->put(self::piecePath($path, $at, strlen($bytes)), $bytes) || throw BadInput::at('file', Phrase::of('bench.file_cannot_be_kept'));
 
         return $at + strlen($bytes);
     }
 
+    /** @return array<int, int> how many bytes each piece has, by where it begins */
+    private function pieces(string $path): array
+    {
+        $pieces = [];
+        foreach (Files::disk()->files($path) as $file) {
+            [$from, $bytes] = [...array_map(intval(...), explode('-', basename($file), 2)), 0];
+            $pieces[$from] = $bytes;
+        }
+        ksort($pieces);
+
+        return $pieces;
+    }
+
+    private static function piecePath(string $path, int $from, int $bytes): string
+    {
+        return "{$path}/{$from}-{$bytes}";
+    }
+
     public function drop(string $upload): void
     {
-        Storage::disk('local')->delete($this->path($upload));
+        Files::disk()->deleteDirectory($this->path($upload));
     }
 
     /** @throws BadInput where there is nothing, or nothing the bench reads */
     public function whole(string $upload, string $name, ?Job $job, CarbonImmutable $now): ModelFile
     {
-        $disk = Storage::disk('local');
         $path = $this->path($upload);
-        if (! $disk->exists($path) || $disk->size($path) === 0) {
+        $pieces = $this->pieces($path);
+        if (array_sum($pieces) === 0) {
             throw BadInput::at('file', Phrase::of('mesh.empty'));
         }
+        $whole = Files::work();
         try {
             $format = MeshFormat::ofName($name);
-            Limits::bytes($disk->size($path));
-            $hash = (string) hash_file('sha256', $disk->path($path));
+            Limits::bytes((int) array_sum($pieces));
+            $this->join($path, $pieces, $whole);
+            $hash = (string) hash_file('sha256', $whole);
             $file = ModelFile::withTrashed()->createOrFirst(['workshop_id' => $this->workshop->id, 'hash' => $hash], [
-                'name' => self::called($name), 'format' => $format, 'bytes' => $disk->size($path), 'job_id' => $job?->id, 'created_at' => $now,
+                'name' => self::called($name), 'format' => $format, 'bytes' => (int) filesize($whole), 'job_id' => $job?->id, 'created_at' => $now,
             ]);
-            if (! $disk->exists($file->path())) {
-                $disk->makeDirectory(dirname($file->path()));
-                $disk->move($path, $file->path());
-            }
+            Files::disk()->exists($file->path()) || Files::take($whole, $file->path());
         } finally {
+            @unlink($whole);
             $this->drop($upload);
         }
         if ($file->trashed()) {
@@ -113,6 +122,19 @@ final readonly class TakeModelIn
         $job === null || $file->serves($job, $now);
 
         return $file;
+    }
+
+    /** @param  array<int, int>  $pieces */
+    private function join(string $path, array $pieces, string $whole): void
+    {
+        $out = fopen($whole, 'wb') ?: throw BadInput::at('file', Phrase::of('bench.file_cannot_be_kept'));
+        $end = 0;
+        foreach ($pieces as $from => $bytes) {
+            $in = $from === $end ? Files::disk()->readStream(self::piecePath($path, $from, $bytes)) : null;
+            $end += $in === null ? 0 : (int) stream_copy_to_stream($in, $out);
+        }
+        fclose($out);
+        $end === array_sum($pieces) || throw BadInput::at('file', Phrase::of('bench.piece_file_missing_choose'));
     }
 
     /** The last part of whatever it was called, and nothing that could be a way to somewhere. */
@@ -134,16 +156,18 @@ final readonly class TakeModelIn
 
     private function tidy(): void
     {
-        $disk = Storage::disk('local');
-        $all = $disk->allFiles("uploads/{$this->workshop->id}");
+        $disk = Files::disk();
         $now = CarbonImmutable::now()->getTimestamp();
-        $longest = count($all) > self::MOST_IN_ALL ? self::IDLE_SECONDS : self::STALE_SECONDS;
-        foreach ($all as $path) {
-            if ($disk->lastModified($path) < $now - $longest) {
-                $disk->delete($path);
-            }
+        $newest = [];
+        foreach ($disk->listContents("uploads/{$this->workshop->id}", true) as $piece) {
+            $upload = dirname($piece->path());
+            ! $piece->isFile() || $newest[$upload] = max($newest[$upload] ?? 0, (int) $piece->lastModified());
         }
-        if (count($disk->files("uploads/{$this->workshop->id}/{$this->who}")) >= self::MOST_AT_ONCE) {
+        $longest = count($newest) > self::MOST_IN_ALL ? self::IDLE_SECONDS : self::STALE_SECONDS;
+        foreach ($newest as $upload => $at) {
+            $at >= $now - $longest || $disk->deleteDirectory($upload);
+        }
+        if (count(array_filter(array_keys($newest), fn (string $upload): bool => dirname($upload) === "uploads/{$this->workshop->id}/{$this->who}" && $newest[$upload] >= $now - $longest)) >= self::MOST_AT_ONCE) {
             throw BadInput::at('file', Phrase::of('bench.many_files_on_their'));
         }
     }

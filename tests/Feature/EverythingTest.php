@@ -48,6 +48,8 @@ final class EverythingTest extends TestCase
         $this->tell("/rack/{$mould->id}/facts", 'placed', ['place' => 'top shelf'])->assertOk();
         $this->post('/contacts/patches', ['fresh' => 'silicone-platinum', 'surface' => 'abs-brick', 'base' => 'pr-10', 'place' => 'lid', 'hours' => 0]);
         Storage::disk('local')->put('moulds/one.jpg', 'picture');
+        Storage::disk('local')->put('moulds/of-somebody-else.jpg', 'theirs');
+        $mould->update(['photo' => 'moulds/one.jpg']);
         Storage::disk('local')->put("models/{$this->workshop->id}/abc.stl", 'solid');
         $this->travel(2)->minutes();
 

@@ -20,6 +20,7 @@ use App\Models\Study;
 use App\Models\Workshop;
 use App\Queue\StudyPiece;
 use App\Sheets\SheetReckoner;
+use App\Storage\Files;
 use App\Studies\ModelFileView;
 use App\Studies\PutStudyIn;
 use App\Studies\RubbersView;
@@ -31,7 +32,6 @@ use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Storage;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Response as Answer;
@@ -126,8 +126,8 @@ final readonly class StudyController
     /** What its picture is drawn from. */
     public function picture(Study $study, string $part): BinaryFileResponse
     {
-        $path = Storage::disk('local')->path($part === 'mesh' ? $study->modelFile->mesh() : $study->states());
-        abort_unless($study->state === Study::DONE && is_file($path), 404);
+        $path = $study->state === Study::DONE ? Files::here($part === 'mesh' ? $study->modelFile->mesh() : $study->states()) : null;
+        $path === null && abort(404);
 
         return response()->file($path, ['Content-Type' => 'application/octet-stream', 'Cache-Control' => 'private, max-age=31536000, immutable']);
     }
