@@ -15,6 +15,7 @@ use App\Room\RoomTemperature;
 use Carbon\CarbonImmutable;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Testing\TestResponse;
@@ -35,6 +36,8 @@ abstract class TestCase extends LaravelTestCase
     protected function setUp(): void
     {
         parent::setUp();
+        // What one test kept at hand is nothing to the next, wherever it is kept.
+        config('cache.default') === 'redis' && Cache::flush();
         $this->withoutVite();
         config(['inertia.testing.ensure_pages_exist' => false]);
         $this->now = CarbonImmutable::parse('2026-03-04 10:15:00');

@@ -88,7 +88,7 @@ final class HarderShellTest extends TestCase
 
     public function test_work_that_nobody_does_and_a_daily_clock_that_stopped_are_said_where_somebody_should_look(): void
     {
-        config(['apalos.watched' => true]);
+        config(['apalos.watched' => true, 'queue.default' => 'database']);
         $waits = DB::table('queue_jobs')->insertGetId(['queue' => 'default', 'payload' => '{}', 'attempts' => 0, 'available_at' => now()->getTimestamp(), 'created_at' => now()->getTimestamp()]);
         $this->travel(20)->minutes();
         Upkeep::at(CarbonImmutable::now())->look();

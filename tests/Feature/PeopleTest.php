@@ -63,7 +63,7 @@ final class PeopleTest extends TestCase
             $come('ODILA', 'guess number '.$i);
         }
         $come('Odila', self::PASSPHRASE)->assertSessionHasErrors(['name' => 'Too many tries. Wait 60 seconds, then try again.']);
-        $this->travel(61)->seconds();
+        $this->later(61);
         $come(' odila ', self::PASSPHRASE)->assertRedirect('/');
         foreach (['/jobs?q=a' => '/jobs?q=a', '//elsewhere.test/' => '/', 'http://elsewhere.test' => '/', '/\\elsewhere.test' => '/', "/jobs\nx" => '/'] as $to => $led) {
             $this->away()->post('/sign-in', ['name' => 'Odila', 'passphrase' => self::PASSPHRASE, 'to' => $to])->assertRedirect($led);
@@ -149,7 +149,7 @@ final class PeopleTest extends TestCase
         $said = [];
         for ($i = 0; $i < 10; $i++) {
             $said[] = $this->postJson('/hands', ['person' => $lis->id, 'pin' => '1111'])->assertUnprocessable()->json('error.message');
-            ($i + 1) % 5 === 0 && $this->travel(61)->seconds();
+            ($i + 1) % 5 === 0 && $this->later(61);
         }
         self::assertSame(['That is not the PIN. 9 tries are left.', 'That is not the PIN. 1 try is left.', 'The PIN of Lis is locked after ten wrong ones. An owner gives a new one under People.'], [$said[0], $said[8], $said[9]]);
         $this->postJson('/hands', ['person' => $lis->id, 'pin' => '4046'])->assertUnprocessable();
@@ -219,7 +219,7 @@ final class PeopleTest extends TestCase
         self::assertNotSame(403, $this->putJson('/cost/rate', ['hour_rate' => '24.00'])->status());
         $this->putJson('/cost/rate', ['hour_rate' => '25.00'])->assertForbidden();
         $this->postJson('/countersign', ['person' => $maker->id, 'pin' => '7391', 'door' => $asked['door']])->assertOk();
-        $this->travel(61)->seconds();
+        $this->later(61);
         $this->putJson('/cost/rate', ['hour_rate' => '25.00'])->assertForbidden();
     }
 

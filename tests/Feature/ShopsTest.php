@@ -126,7 +126,7 @@ final class ShopsTest extends TestCase
     {
         $row = [];
         foreach (Schema::getColumns($table) as $column) {
-            $column['nullable'] || $column['auto_increment'] || $column['default'] !== null || $column['name'] === 'workshop_id' || $row[$column['name']] = str_contains($column['type_name'], 'date') ? (string) $this->now : '1';
+            $column['nullable'] || $column['auto_increment'] || $column['default'] !== null || $column['name'] === 'workshop_id' || $row[$column['name']] = preg_match('/date|time/', $column['type_name']) === 1 ? (string) $this->now : '1';
         }
 
         return $row;
