@@ -36,7 +36,7 @@ final readonly class Prepared
     public function of(string $stamp, callable $read): array
     {
         $file = "{$this->folder}/{$stamp}.php";
-        $kept = is_file($file) ? include $file : null;
+        $kept = is_readable($file) ? include $file : null;
         if (is_array($kept)) {
             return $kept;
         }

@@ -46,6 +46,7 @@ is 'scripts come packed and are kept for a year' 'gzip public, max-age=31536000,
 is 'the owner is let in by a link that is printed here' 1 "$(grep -cE 'http://bench.test:[0-9]+/welcome/[0-9a-f]{40}' "$folder/log")"
 is 'whoever comes from elsewhere says who they are' '302 /sign-in?to=%2Fjobs' "$(curl -s -o /dev/null -D - -H 'X-Forwarded-For: 192.0.2.7' "$at/jobs" | tr -d '\r' | awk 'NR == 1 { s = $2 } tolower($1) == "location:" { sub(/^http:\/\/[^\/]*/, "", $2); l = $2 } END { print s, l }')"
 is 'and a link is the way back in' 1 "$(bin/workshop --data "$folder/shop" owner | grep -cE '^http://bench.test:[0-9]+/welcome/')"
+is 'what is read once is there for whoever serves' 0 "$([ "$(id -u)" -ne 0 ] && echo 0 || find "$folder/shop/storage" -user root | wc -l)"
 is 'nobody is told what it runs on' '' "$(curl -s -o /dev/null -D - "$at/jobs" | grep -i '^x-powered-by' || true)"
 is 'a job is made' 302 "$(job 'Kept through a fire')"
 photo() { # keep a formula with a photo, as a browser would
