@@ -87,7 +87,7 @@ final class Crowd
     /** As Frame.svelte and Run.svelte have it. */
     private const FRAME_S = 20.0;
 
-    private const LOOK_S = 2.5;
+    private const LOOK_S = 4.0;
 
     private const STEP_S = 8.0;
 

@@ -43,14 +43,17 @@ final class Library
     /** @var \Closure(): OwnShelf */
     private readonly \Closure $own;
 
-    /** @var array<string, array{files: list<string>, stamp: string}> */
+    /** @var array<string, string> stamps by pattern */
     private array $looked = [];
 
     /** @var array<string, array<string, array<string, mixed>>> */
     private array $read = [];
 
-    /** @param  callable(): OwnShelf  $own  asked only where sheets are: an empty folder has words all the same */
-    public function __construct(private readonly string $folder, private readonly Prepared $kept, callable $own)
+    /**
+     * @param  callable(): OwnShelf  $own  asked only where sheets are: an empty folder has words all the same
+     * @param  string|null  $fixed  differs as soon as any file does, where that is known; else each is looked at
+     */
+    public function __construct(private readonly string $folder, private readonly Prepared $kept, callable $own, private readonly ?string $fixed = null)
     {
         $this->own = $own(...);
     }
@@ -259,29 +262,22 @@ final class Library
 
     private function stampOf(string $pattern): string
     {
-        return $this->look($pattern)['stamp'];
+        return $this->looked[$pattern] ??= md5($this->fixed !== null ? "{$pattern} {$this->fixed}" : implode('|', array_map(static fn (string $file): string => $file.filemtime($file).filesize($file), $this->files($pattern))));
     }
 
-    /** @return array{files: list<string>, stamp: string} */
-    private function look(string $pattern): array
+    /** @return list<string> */
+    private function files(string $pattern): array
     {
-        if (! isset($this->looked[$pattern])) {
-            $files = glob($this->folder.'/'.$pattern) ?: [];
-            $this->looked[$pattern] = ['files' => $files, 'stamp' => md5(implode('|', array_map(static fn (string $file): string => $file.filemtime($file).filesize($file), $files)))];
-        }
-
-        return $this->looked[$pattern];
+        return glob($this->folder.'/'.$pattern) ?: [];
     }
 
     /** @return array<string, array<string, mixed>> what the files say, by name without ending */
     private function read(string $pattern): array
     {
-        ['files' => $files, 'stamp' => $stamp] = $this->look($pattern);
-
         /** @var array<string, array<string, mixed>> */
-        return $this->read[$pattern] ??= $this->kept->of($stamp, static function () use ($files): array {
+        return $this->read[$pattern] ??= $this->kept->of($this->stampOf($pattern), function () use ($pattern): array {
             $read = [];
-            foreach ($files as $file) {
+            foreach ($this->files($pattern) as $file) {
                 $read[basename($file, '.yaml')] = Yaml::parseFile($file);
             }
 

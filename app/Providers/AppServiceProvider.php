@@ -63,7 +63,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->scoped(Library::class, static fn (): Library => new Library(base_path('library'), app(Prepared::class), static fn (): OwnShelf => app(OwnShelf::class)));
+        $this->app->scoped(Library::class, static fn ($app): Library => new Library(base_path('library'), app(Prepared::class), static fn (): OwnShelf => app(OwnShelf::class), $app->configurationIsCached() ? config()->string('apalos.library') : null));
         $this->app->singleton(Prepared::class, static fn (): Prepared => new Prepared(storage_path('framework/cache/library'), config()->string('apalos.code')));
         $this->app->scoped(OwnShelf::class);
         $this->app->scoped(Hands::class, static function ($app): Hands {

@@ -206,7 +206,7 @@
     onMount(() => {
         void live.outbox.flush();
         const deaf = live.scale.listen(() => kind === 'weigh' || kind === 'tare', watch);
-        const others = setInterval(() => void live.look(), 2500);
+        const others = setInterval(() => void live.look(), 4000);
         let lock: WakeLockSentinel | null = null;
         const stayAwake = (): void => {
             if (document.visibilityState === 'visible') {
