@@ -12,6 +12,7 @@ use App\Models\Person;
 use App\Models\Workshop;
 use App\Storage\Files;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use JsonException;
@@ -44,7 +45,12 @@ final readonly class TakeEverything
             $manifest = self::manifest($zip);
             $this->isEmpty();
             self::isWhole($zip, $manifest);
-            $came = $this->rows($zip, $manifest);
+            try {
+                $came = $this->rows($zip, $manifest);
+            } catch (UniqueConstraintViolationException) {
+                // Its numbers stand on moulds, kits and pucks: they are not changed on the way.
+                throw BadInput::at('file', Phrase::of('bench.numbers_are_taken'));
+            }
             $this->files($zip, $manifest);
         } finally {
             $zip->close();

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Storage;
 
-use Illuminate\Contracts\Filesystem\Filesystem;
 use Illuminate\Filesystem\FilesystemAdapter;
 use Illuminate\Filesystem\LocalFilesystemAdapter;
 use Illuminate\Support\Facades\Storage;
@@ -20,12 +19,9 @@ final readonly class Files
 
     private const KEPT_S = 2 * 86_400;
 
-    /** @return FilesystemAdapter */
-    public static function disk(): Filesystem
+    public static function disk(): FilesystemAdapter
     {
-        $disk = Storage::disk();
-
-        return $disk instanceof FilesystemAdapter ? $disk : throw new RuntimeException('FILESYSTEM_DISK names no disk that keeps files.');
+        return Storage::disk();
     }
 
     /** Where it can be read on this machine. */

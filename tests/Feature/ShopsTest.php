@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Apalos\Core\Input\BadInput;
 use App\Exchange\ArchiveParts;
+use App\Exchange\Everything;
+use App\Exchange\TakeEverything;
 use App\Http\May;
 use App\Http\ShopOfRequest;
 use App\Library\Library;
@@ -235,6 +238,36 @@ final class ShopsTest extends TestCase
         $this->away()->as($this->odd)->postJson('/backup')->assertUnprocessable()->assertJsonPath('error.field', 'backup');
         $this->away()->as($this->odd)->getJson('/backup')->assertJsonPath('possible', false)->assertJsonPath('folder', '');
         $this->away()->as(Person::query()->where('name', 'Odila')->firstOrFail())->getJson('/frame')->assertJsonPath('scale', true);
+    }
+
+    public function test_a_shop_is_taken_into_another_on_the_server_while_none_of_its_numbers_is_taken(): void
+    {
+        Storage::fake('local');
+        $pour = $this->begun();
+        $this->record($pour, 'noted', ['text' => 'theirs'])->assertOk();
+        app(Everything::class)->give($file = sys_get_temp_dir().'/between-'.getmypid().'.zip', $this->now);
+        $this->second();
+        ShopAtHand::enter($this->ours);
+        try {
+            app(TakeEverything::class)($file);
+            self::fail('It was taken in over what is there.');
+        } catch (BadInput $taken) {
+            self::assertSame('bench.numbers_are_taken', $taken->says->code);
+            self::assertSame(0, DB::table('jobs')->where('workshop_id', $this->ours->id)->count());
+        }
+        DB::statement(DB::getDriverName() === 'pgsql' ? "set session_replication_role = 'replica'" : 'pragma foreign_keys = off');
+        foreach (array_reverse(ArchiveParts::ALL) as [$table]) {
+            $table === 'workshops' || DB::table($table)->where('workshop_id', $this->workshop->id)->delete();
+        }
+        DB::table('drawer_cards')->where('workshop_id', $this->workshop->id)->delete();
+        DB::statement(DB::getDriverName() === 'pgsql' ? 'set session_replication_role = default' : 'pragma foreign_keys = on');
+        self::assertGreaterThan(0, app(TakeEverything::class)($file)['facts']);
+        unlink($file);
+        $this->away()->as($this->odd)->getJson("/pours/{$pour->id}/state")->assertOk()->assertJsonPath('pour_id', $pour->id);
+        foreach (['/', '/jobs', '/log', '/people'] as $page) {
+            $this->away()->as($this->odd)->get($page)->assertOk();
+        }
+        self::assertSame(0, Artisan::call('facts:verify'), Artisan::output());
     }
 
     public function test_the_console_opens_lists_and_enters(): void
