@@ -173,7 +173,7 @@ final class Crowd
                 }
             }
             curl_multi_exec($multi, $running);
-            curl_multi_select($multi, 0.01);
+            curl_multi_select($multi, 0.02);
             while ($done = curl_multi_info_read($multi)) {
                 [$curl, $tablet, $kind, $method, $path, $body, $key, $first, $at] = $open[spl_object_id($done['handle'])];
                 unset($open[spl_object_id($curl)]);

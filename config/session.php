@@ -9,7 +9,7 @@ return [
     'expire_on_close' => false,
     'encrypt' => false,
     'files' => storage_path('framework/sessions'),
-    'connection' => env('SESSION_DRIVER') === 'redis' ? 'default' : null,
+    'connection' => env('SESSION_DRIVER') === 'redis' ? 'cache' : null,
     'table' => 'sessions',
     'store' => null,
     // Swept by the clock of daily work, not by whoever happens to come.
