@@ -27,7 +27,7 @@ final readonly class FaultsView implements View
     /**
      * @return array{
      *     fault: string|null, faults: array<string, string>, says: Phrase, bad: int, all: int, looked: int, compared: int,
-     *     found: list<array{what: string, value: Phrase, href: string|null, bad: int, all: int, elsewhere_bad: int, elsewhere_all: int, chance: float, corrected: float, sure: bool}>,
+     *     found: list<array{what: string, value: Phrase, href: string|null, bad: int, all: int, elsewhere_bad: int, elsewhere_all: int, chance: float, corrected: float, sure: bool, note: Phrase|null}>,
      *     causes: list<array{id: string, name: string, times: int, look: Phrase, next: Phrase}>,
      *     trials: list<array{id: int, name: string, about: string, at_ms: int, ended: bool, variants: int}>, bases: array<string, string>, surfaces: array<string, string>, releases: array<string, string>
      * }
@@ -37,12 +37,14 @@ final readonly class FaultsView implements View
         $common = $this->desk->common($this->fault)->toArray();
         $names = Mould::query()->whereKey(array_map(static fn (array $one): int => (int) substr($one['value'], 2), array_filter($common['found'], static fn (array $one): bool => $one['what'] === 'mould')))->pluck('name', 'id');
         $book = $this->library->faultBook()->causes;
-        $found = array_map(fn (array $one): array => [...$one, 'value' => $this->called($one['what'], $one['value'], $names->all()), 'href' => match ($one['what']) {
+        // Nobody is named for what could be chance; and where it is none, what they had in hand is looked at first.
+        $told = array_values(array_filter($common['found'], static fn (array $one): bool => $one['what'] !== 'person' || $one['sure']));
+        $found = array_map(fn (array $one): array => [...$one, 'value' => $this->called($one['what'], $one['value'], $names->all()), 'note' => $one['what'] === 'person' ? Phrase::of('fault.common_person', ['name' => $one['value']]) : null, 'href' => match ($one['what']) {
             'mould' => '/rack/'.substr($one['value'], 2),
             'lot' => '/stores/lots/'.substr($one['value'], 2),
             'base' => "/stores/{$one['value']}",
             default => null,
-        }], $common['found']);
+        }], $told);
         $confirmed = $this->desk->confirmed();
         arsort($confirmed);
 

@@ -8,18 +8,20 @@ use App\Models\ImpressionKind;
 use App\Models\Job;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\Models\Role;
 use App\Models\Swatch;
 use App\Models\TestPatch;
 use App\Models\Trial;
 use Illuminate\Support\Facades\DB;
 use Inertia\Testing\AssertableInertia;
 use Tests\KeepsThings;
+use Tests\MakesPeople;
 use Tests\TestCase;
 
 /** After a bad cast: two questions at most, the likeliest causes, and what a shop finds counts; what goes wrong again and again; trials. */
 final class FaultsTest extends TestCase
 {
-    use KeepsThings;
+    use KeepsThings, MakesPeople;
 
     /** @param  array<string, mixed>  $answers */
     private function causes(Pour $pour, array $answers = []): array
@@ -112,6 +114,24 @@ final class FaultsTest extends TestCase
         $this->get('/faults')->assertInertia(static fn (AssertableInertia $page) => $page->where('page.found.0.what', 'base')->where('page.found.0.sure', true)->where('page.found.0.href', '/stores/ur-35')->where('page.bad', 9)->where('page.all', 60));
         $this->get('/faults?fault=foamed')->assertInertia(static fn (AssertableInertia $page) => $page->where('page.found.0.bad', 9));
         $this->get('/faults?fault=tear')->assertInertia(static fn (AssertableInertia $page) => $page->where('page.found', [])->where('page.says', 'Of 60 casts 0 came out badly: too few to tell. Whatever they share could be chance.'));
+    }
+
+    public function test_nobody_is_named_for_what_could_be_chance_and_where_it_is_none_their_hands_are_not_judged(): void
+    {
+        $this->person('Odila', Role::Owner);
+        [$tove, $bram] = [$this->person('Tove', Role::Maker), $this->person('Bram', Role::Maker)];
+        $this->as($tove);
+        $of = static fn (int $bad): callable => static fn (int $i): array => ['graded_by' => $i % 5 === 0 ? $tove->id : $bram->id, ...($i % 5 === 0 && $i < 5 * $bad ? ['grade' => 'spoilt', 'faults' => ['foamed']] : [])];
+        $this->log(60, $of(2));
+        $people = static fn (AssertableInertia $page): array => array_values(array_filter((array) $page->toArray()['props']['page']['found'], static fn (array $one): bool => $one['what'] === 'person'));
+        $this->get('/faults')->assertInertia(static fn (AssertableInertia $page) => self::assertSame([], $people($page)));
+        Pour::query()->delete();
+        $this->log(60, $of(10));
+        $this->get('/faults')->assertInertia(static function (AssertableInertia $page) use ($people): void {
+            [$one] = $people($page);
+            self::assertSame(['Tove', 10, 12, true], [$one['value'], $one['bad'], $one['all'], $one['sure']]);
+            self::assertStringStartsWith('That is no verdict on Tove', $one['note']);
+        });
     }
 
     public function test_with_few_casts_it_says_that_it_cannot_know(): void

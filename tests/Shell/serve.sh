@@ -93,3 +93,9 @@ is 'it was read through once' 1 "$(grep -c 'All of it can be read' "$folder/said
 is 'what was in it is there' 1 "$(curl -s "$at/jobs" | grep -c 'Kept through a fire')"
 is 'what came later is not' 0 "$(curl -s "$at/jobs" | grep -c 'Made after the backup' || true)"
 is 'work goes on' 302 "$(job 'And on')"
+links=$(bin/workshop --data "$folder/shop" shops 'Kiln & Co' kiln)
+is 'one more shop is opened, and each owner has a link' '1 1' "$(grep -c '^The owner of our-workshop .*/welcome/' <<<"$links") $(grep -c '^The owner of kiln .*/welcome/' <<<"$links")"
+is 'and from then on everybody says who they are' 302 "$(status "$at/jobs")"
+is 'what the console left is there for whoever serves' 0 "$([ "$(id -u)" -ne 0 ] && echo 0 || find "$folder/shop/storage" -user root | wc -l)"
+bin/everything --data "$folder/shop" give "$folder/kiln.zip" --shop kiln >/dev/null
+is 'everything of one shop is of that one' 0 "$(php -r '$zip = new ZipArchive; $zip->open($argv[1]); echo substr_count((string) $zip->getFromName("jobs.jsonl"), "\n");' "$folder/kiln.zip")"

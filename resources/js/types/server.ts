@@ -1267,6 +1267,7 @@ export type FaultsView = {
         chance: number;
         corrected: number;
         sure: boolean;
+        note: string | null;
     })[];
     causes: {
         id: string;

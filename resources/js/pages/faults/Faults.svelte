@@ -36,7 +36,8 @@
 
 <p class="mt-3 text-xl" role="status">{page.says}</p>
 <p class="quiet">
-    The newest {page.compared} casts at most, by base, lot, mould, room and hour: the exact test of Fisher, corrected for looking at many things.
+    The newest {page.compared} casts at most, by base, lot, mould, room, hour and, where it is no chance, by whose hands: the exact test of Fisher,
+    corrected for looking at many things.
 </p>
 <ul class="found">
     {#each page.found as one (one.what + one.value)}
@@ -56,6 +57,7 @@
                     <b class="fig">{one.bad}</b> of <span class="fig">{one.all}</span> bad here, elsewhere
                     <b class="fig">{one.elsewhere_bad}</b> of <span class="fig">{one.elsewhere_all}</span>
                 </p>
+                {#if one.note !== null}<p class="text-sm">{one.note}</p>{/if}
             </div>
             <p class="text-right">
                 {one.sure ? 'no chance' : 'could be chance'}<br />
