@@ -43,7 +43,7 @@ final readonly class BuildClock implements WindowClock
         if ($reached === null) {
             return null;
         }
-        $minutes = $milestone === Milestone::PotLife ? BatchLimit::POURABLE_SHARE * $reached->min : $reached->min;
+        $minutes = $milestone === Milestone::PotLife ? BatchLimit::pourable($reached)->min : $reached->min;
 
         return max(0.0, $minutes - ($recoats ? 0.0 : $from->diffInMilliseconds($ended) / 60_000.0));
     }

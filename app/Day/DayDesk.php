@@ -16,6 +16,7 @@ use Apalos\Core\Day\DayRequest;
 use Apalos\Core\Day\WorkingHours;
 use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Mix\BatchLimit;
+use Apalos\Core\Units\Minutes;
 use App\Builds\RecordedBuild;
 use App\Library\Library;
 use App\Lists\Rows;
@@ -199,7 +200,7 @@ final class DayDesk
             $minutes === null => null,
             $milestone === Milestone::RecoatOpen, $milestone === Milestone::RecoatClose => $minutes,
             // From where A meets B; the pot life only as far as it can be used.
-            $milestone === Milestone::PotLife => max(0.0, BatchLimit::POURABLE_SHARE * $minutes - $of->minutes),
+            $milestone === Milestone::PotLife => BatchLimit::pourable(Minutes::of($minutes), $of->minutes)->min,
             default => max(0.0, $minutes - $of->minutes),
         };
     }

@@ -98,6 +98,6 @@ final class CureClock
     {
         $pot = $clock->model->band(Milestone::PotLife, $this->room->now(), $clock->mass)?->likely;
 
-        return $pot === null ? null : new PotLife($pot, Minutes::of(max(0.0, BatchLimit::POURABLE_SHARE * $pot->min - $mixing->min - $degassing->min)));
+        return $pot === null ? null : new PotLife($pot, BatchLimit::pourable($pot, $mixing->min + $degassing->min));
     }
 }

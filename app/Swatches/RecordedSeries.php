@@ -16,6 +16,7 @@ use Apalos\Core\Series\SeriesResult;
 use Apalos\Core\Series\WeighingResult;
 use Apalos\Core\Series\WeighUp;
 use Apalos\Core\Series\WeighUpState;
+use Apalos\Core\Units\Minutes;
 use App\Facts\Happened;
 use App\Models\Series;
 use App\Room\CureClock;
@@ -87,7 +88,7 @@ final readonly class RecordedSeries
         $met = $this->metAt();
         $ends = $met === null ? null : $clock->from($met, $this->clock(), Milestone::PotLife)?->likely();
 
-        return $met === null || $ends === null ? null : $met->addMilliseconds((int) round(BatchLimit::POURABLE_SHARE * $met->diffInMilliseconds($ends)));
+        return $met === null || $ends === null ? null : $met->addMilliseconds((int) round(60_000.0 * BatchLimit::pourable(Minutes::of($met->diffInMilliseconds($ends) / 60_000.0))->min));
     }
 
     public function clock(): FrozenClock

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Apalos\Core\Mix\BatchLimit;
+use Apalos\Core\Units\Minutes;
 use App\Devices\DeviceLost;
 use App\Devices\ProbePort;
 use App\Models\Lot;
@@ -39,7 +40,7 @@ final class HotRunTest extends TestCase
         $thickest === null || $sheet['plan']['thickest_mm'] = $thickest;
         $this->putJson("/pours/{$pour->id}/sheet", $sheet)->assertOk();
         $answer = $this->postJson("/pours/{$pour->id}/sheet/ask", $sheet)->assertOk()->json('mix');
-        self::assertEqualsWithDelta(6.0 * BatchLimit::POURABLE_SHARE, $answer['usable_min'], 1e-6);
+        self::assertEqualsWithDelta(BatchLimit::pourable(Minutes::of(6.0))->min, $answer['usable_min'], 1e-6);
         self::assertCount(1, $answer['batches']);
 
         return $pour->refresh();

@@ -19,7 +19,7 @@ use Apalos\Core\Units\Minutes;
 final readonly class BatchLimit
 {
     /** Past four fifths of its pot life a mix is too thick to trust. */
-    public const POURABLE_SHARE = 0.8;
+    private const POURABLE_SHARE = 0.8;
 
     /** More cups than this in one pour is a slip in the volume or the cup. */
     private const MOST_BATCHES = 60;
@@ -108,6 +108,22 @@ final readonly class BatchLimit
         throw BadInput::at($limit === Limit::Vessel ? 'vessel.capacity_ml' : 'target', Phrase::of('mix.too_many_batches', ['count' => number_format($count), 'batch' => Quantity::mass($largest)]));
     }
 
+    /**
+     * How long one can still pour of a pot life.
+     *
+     * @param  float  $spentMin  minutes of it that mixing and de-airing take
+     */
+    public static function pourable(Minutes $potLife, float $spentMin = 0.0): Minutes
+    {
+        return Minutes::of(max(0.0, self::POURABLE_SHARE * $potLife->min - $spentMin));
+    }
+
+    /** The pot life that is wanted where so long has to be poured in it. */
+    public static function potLifeFor(Minutes $busy): Minutes
+    {
+        return Minutes::of($busy->min / self::POURABLE_SHARE);
+    }
+
     private static function minutesLeft(MixRequest $request, Grams $batch): float
     {
         $pot = self::lasts($request, Milestone::PotLife, $batch)->min ?? INF;
@@ -128,7 +144,7 @@ final readonly class BatchLimit
     private static function refuse(MixRequest $request, Grams $batch): never
     {
         $busy = $request->mixing->min + $request->degassing->min;
-        $pours = self::POURABLE_SHARE * (self::lasts($request, Milestone::PotLife, $batch)->min ?? 0.0);
+        $pours = self::pourable(self::lasts($request, Milestone::PotLife, $batch) ?? Minutes::of(0.0))->min;
         throw BadInput::at('room_c', Phrase::of($request->degassing->min > 0.0 ? 'mix.no_time_with_vacuum' : 'mix.no_time', [
             'room' => Quantity::temperature($request->room), 'pours' => Quantity::duration($pours), 'busy' => Quantity::duration($busy), 'help' => Phrase::of('mix.what_helps', ['ways' => self::whatHelps($request, $batch, $busy, $pours)]),
         ]));
@@ -138,7 +154,7 @@ final readonly class BatchLimit
     private static function whatHelps(MixRequest $request, Grams $batch, float $busy, float $pours): array
     {
         $help = [];
-        $coolest = $request->clock?->roomFor(Milestone::PotLife, Minutes::of($busy / self::POURABLE_SHARE), $request->clock->massThatCounts($batch));
+        $coolest = $request->clock?->roomFor(Milestone::PotLife, self::potLifeFor(Minutes::of($busy)), $request->clock->massThatCounts($batch));
         if ($coolest !== null) {
             $help[] = $coolest > self::COLDEST_ROOM_C ? Phrase::of('mix.cooler_room', ['room' => Quantity::temperature($coolest)]) : Phrase::of('mix.cool_the_parts');
         }

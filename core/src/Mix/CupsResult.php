@@ -54,7 +54,7 @@ final readonly class CupsResult
         $first = [1 => $air >= $mix ? $air : $after[1], 2 => $after[2]];
         $total = array_map(static fn (float $cycle, float $second): float => $mix + $air + $pour + $second + ($count - 2) * $cycle, $after, $first);
         $total = [1 => $total[0], 2 => $total[1]];
-        $inTime = BatchLimit::POURABLE_SHARE * $result->potLife->min;
+        $inTime = BatchLimit::pourable($result->potLife)->min;
         $hands = match (true) {
             $total[1] <= $inTime => 1,
             $total[2] <= $inTime => 2,
@@ -66,7 +66,7 @@ final readonly class CupsResult
         return new self(
             $count, Minutes::of($total[$hands ?? 2]), $hands, $gap, self::joined($request, $result, $gap),
             $result->volume->times($vessel === null ? 1.0 : $vessel->capacity->ml / $vessel->takes()->ml),
-            Minutes::of(($mix + $air + $result->mass->g / $rate) / BatchLimit::POURABLE_SHARE),
+            BatchLimit::potLifeFor(Minutes::of($mix + $air + $result->mass->g / $rate)),
             self::ahead($request, $result), $result->potLife,
         );
     }
