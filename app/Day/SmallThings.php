@@ -7,6 +7,7 @@ namespace App\Day;
 use Apalos\Core\Cure\Milestone;
 use App\Contacts\ContactBook;
 use App\Contacts\PatchClock;
+use App\Facts\Seals;
 use App\Library\Library;
 use App\Lists\Rows;
 use App\Room\CureClock;
@@ -31,7 +32,15 @@ final readonly class SmallThings
     /** @return list<array{what: string, href: string, count: int}> */
     public function due(CarbonImmutable $now): array
     {
-        return [...$this->patches($now), ...$this->pucks($now)];
+        return [...$this->patches($now), ...$this->pucks($now), ...self::nobody()];
+    }
+
+    /** @return list<array{what: string, href: string, count: int}> asked where a record is older than its people, and stops no one */
+    private static function nobody(): array
+    {
+        $isOlder = ! Rows::of('people')->exists() && Rows::of('anchors')->where('note', Seals::AS_THEY_WERE)->exists();
+
+        return $isOlder ? [['what' => 'Nobody is known here by name yet: say who you are', 'href' => '/people', 'count' => 1]] : [];
     }
 
     /** @return list<array{what: string, href: string, count: int}> */

@@ -32,7 +32,8 @@ test('an owner writes an apprentice down; hands change at the bench in two taps,
     browser,
     empty,
 }) => {
-    await page.goto(`${empty.url}/people`);
+    await page.goto(`${empty.url}/jobs`);
+    await page.getByRole('link', { name: 'Who works here?' }).click();
     await expect(page.getByRole('heading', { name: 'You come first' })).toBeVisible();
     await page.getByLabel('Name', { exact: true }).fill('Odila');
     await page.getByLabel(/^PIN for the bench/).fill('1234');

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Facts\Seals;
 use App\Http\May;
+use App\Models\Anchor;
 use App\Models\Fact;
 use App\Models\Person;
 use App\Models\Role;
@@ -42,6 +44,18 @@ final class PeopleTest extends TestCase
 
         $this->person('Bram', Role::Maker);
         $this->flushHeaders()->get('/')->assertRedirectContains('/sign-in');
+    }
+
+    public function test_a_record_that_is_older_than_its_people_asks_who_they_are_and_stops_nobody(): void
+    {
+        $asks = fn (): array => array_filter($this->get('/')->assertOk()->viewData('page')['props']['bench']['small'] ?? [], static fn (array $one): bool => $one['href'] === '/people');
+        self::assertSame([], $asks(), 'a new shop asks nothing');
+        Anchor::query()->create(['workshop_id' => $this->workshop->id, 'at' => $this->now, 'up_to' => 0, 'facts' => 0, 'seal' => str_repeat('0', 64), 'note' => Seals::AS_THEY_WERE]);
+        $this->workshop->update(['muted' => true]);
+        $this->travel(2)->minutes();
+        self::assertCount(1, $asks());
+        $this->person('Odila', Role::Owner);
+        self::assertSame([], $asks());
     }
 
     public function test_what_leads_nowhere_shows_a_stranger_nothing_of_the_shop(): void

@@ -46,6 +46,11 @@
             >{hands?.name.slice(0, 1) ?? '?'}</span
         ><span class="sr-only">{hands?.name ?? 'Whose hands?'}, hand over</span>
     </button>
+{:else if bench.frame !== null}
+    <!-- Nobody is known by name yet: whoever works alone need not say it. -->
+    <a class="btn btn-ghost btn-sm" href="/people" title="Who works here?">
+        <span class="mark nobody" aria-hidden="true">+</span><span class="sr-only">Who works here?</span>
+    </a>
 {/if}
 
 <dialog class="modal" bind:this={dialog} aria-labelledby="whose-hands" onclose={() => (open = false)}>
@@ -75,5 +80,9 @@
         border-radius: 62% 38% 55% 45% / 48% 56% 44% 52%;
         color: #fff;
         font-weight: 700;
+    }
+    .nobody {
+        border: 2px dashed currentColor;
+        color: inherit;
     }
 </style>
