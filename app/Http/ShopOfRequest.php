@@ -24,7 +24,7 @@ final readonly class ShopOfRequest
         if ($request->is('sign-in') && is_string($shop = $request->input('shop')) && trim($shop) !== '') {
             return self::named($shop);
         }
-        $id = self::ofPerson($request) ?? self::ofToken($request) ?? self::ofTablet($request) ?? self::ofLink($request);
+        $id = self::ofLink($request) ?? self::ofPerson($request) ?? self::ofToken($request) ?? self::ofTablet($request);
 
         return $id === null ? self::named(is_string($shop = $request->cookie(self::COOKIE)) ? $shop : '') : Workshop::query()->whereKey($id)->first();
     }

@@ -141,6 +141,16 @@ type Workers = { shop: Shop; demo: Shop };
 type Own = { empty: Shop };
 
 export const test = base.extend<Own, Workers>({
+    /** Nobody presses before the screen stands: what comes from the server is empty until its script has run. */
+    page: async ({ page }, use) => {
+        const goto = page.goto.bind(page);
+        page.goto = async (url, options) => {
+            const answer = await goto(url, options);
+            await page.waitForFunction(() => (document.getElementById('app')?.childElementCount ?? 1) > 0);
+            return answer;
+        };
+        await use(page);
+    },
     /** A shop nobody has been in yet, for one test alone. */
     empty: async ({ browserName: _ }, use, test) => {
         const shop = new Shop(8700 + test.parallelIndex * 10, false);

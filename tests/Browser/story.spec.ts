@@ -193,6 +193,7 @@ test.describe('on a tablet, by touch', () => {
         await main.tap();
         await expect(page.getByRole('heading', { name: /Stir each part/ })).toBeVisible();
         await main.tap();
+        await expect(page.getByRole('heading', { name: 'Empty cup on the scale' })).toBeVisible();
         await shop.scale('CLR');
         await expect.poll(() => shop.scale('Q')).toMatch(/^ST/);
         await main.tap();

@@ -16,6 +16,7 @@ use App\Models\Role;
 use App\Models\Tablet;
 use App\Models\Workshop;
 use App\People\OpenShop;
+use App\People\OwnerLink;
 use App\People\ShopAtHand;
 use Carbon\CarbonImmutable;
 use Database\Seeders\DatabaseSeeder;
@@ -226,6 +227,10 @@ final class ShopsTest extends TestCase
         $this->app['auth']->guard('web')->logout();
         $this->away()->withCookie(Tablet::COOKIE, $shown)->get('/')->assertInertia(static fn ($page) => $page->where('frame.workshop.name', 'Next door')->where('frame.tablet', 'by the oven'));
         $this->away()->as(Person::query()->where('name', 'Odila')->firstOrFail())->get('/')->assertInertia(static fn ($page) => $page->where('frame.workshop.name', Workshop::UNNAMED)->where('frame.tablet', null));
+        // A link leads into its own shop, whatever tablet it is opened at.
+        ShopAtHand::enter(Workshop::query()->orderBy('id')->firstOrFail());
+        $link = app(OwnerLink::class)->give(CarbonImmutable::now());
+        $this->away()->withCookie(Tablet::COOKIE, $shown)->get($link)->assertInertia(static fn ($page) => $page->where('good', true));
     }
 
     public function test_the_scale_of_the_server_stands_in_one_shop_and_no_owner_takes_the_backup_of_all(): void
