@@ -8,16 +8,23 @@ use App\Http\Middleware\OnePress;
 use App\Models\Impression;
 use App\Models\Job;
 use App\Models\Mould;
+use App\Models\Role;
 use App\Models\Trial;
+use App\People\OpenShop;
+use App\People\ShopAtHand;
+use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Storage;
+use Tests\MakesPeople;
 use Tests\TestCase;
 
 /** Twenty presses on one button make one thing, and all twenty are told the same. */
 final class OnePressTest extends TestCase
 {
+    use MakesPeople;
+
     /** Doors that create nothing, or where sent twice counts once for another reason: what each of them is. */
     private const NOT_CREATING = [
         'facts, each with a key of its own' => ['rack/{mould}/facts', 'stores/lots/{lot}/facts', 'trials/{trial}/facts', 'builds/{build}/facts', 'pours/{pour}/events', 'swatches/series/{series}/facts', 'day/put'],
@@ -121,9 +128,11 @@ final class OnePressTest extends TestCase
     public function test_a_second_shop_knows_nothing_of_the_keys_of_the_first(): void
     {
         $this->pressed('/jobs', ['name' => 'Owl', 'quantity' => 2], 1);
-        DB::table('presses')->update(['workshop_id' => DB::table('workshops')->insertGetId(['name' => 'Other', 'mark' => 'other', 'created_at' => now(), 'updated_at' => now()])]);
+        app(OpenShop::class)('Other', null, CarbonImmutable::now());
+        ShopAtHand::enter(ShopAtHand::named('other'));
+        $this->as($this->person('Runa', Role::Owner));
         $this->pressed('/jobs', ['name' => 'Owl', 'quantity' => 2], 1);
-        self::assertSame(2, Job::query()->where('name', 'Owl')->count());
+        self::assertSame(2, Job::query()->withoutGlobalScopes()->where('name', 'Owl')->count());
     }
 
     public function test_a_trial_is_planned_once(): void
