@@ -39,7 +39,7 @@ final readonly class FaultsView implements View
         $book = $this->library->faultBook()->causes;
         // Nobody is named for what could be chance; and where it is none, what they had in hand is looked at first.
         $told = array_values(array_filter($common['found'], static fn (array $one): bool => $one['what'] !== 'person' || $one['sure']));
-        $found = array_map(fn (array $one): array => [...$one, 'value' => $this->called($one['what'], $one['value'], $names->all()), 'note' => $one['what'] === 'person' ? Phrase::of('fault.common_person', ['name' => $one['value']]) : null, 'href' => match ($one['what']) {
+        $found = array_map(fn (array $one): array => [...$one, 'value' => $this->called($one['what'], $one['value'], $names->all()), 'note' => $one['what'] === 'person' ? Phrase::of('bench.no_verdict_on', ['name' => $one['value']]) : null, 'href' => match ($one['what']) {
             'mould' => '/rack/'.substr($one['value'], 2),
             'lot' => '/stores/lots/'.substr($one['value'], 2),
             'base' => "/stores/{$one['value']}",
