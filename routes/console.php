@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 use App\Exchange\ClearHalfImports;
 use App\Machine\Upkeep;
-use App\Storage\Files;
 use App\People\ShopAtHand;
+use App\Storage\Files;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schedule;
