@@ -48,11 +48,25 @@ final class SlowestQuestionTest extends TestCase
     private static function atBest(Verb $verb, array $question): array
     {
         [$least, $answer] = self::asked($verb, $question);
-        for ($again = 0; $again < 3 && $least >= self::BUDGET_S; $again++) {
+        for ($again = 0; $again < 3 && $least >= self::BUDGET_S * self::slowness(); $again++) {
             $least = min($least, self::asked($verb, $question)[0]);
         }
 
         return [$least, $answer];
+    }
+
+    /** How many times slower this machine counts just now than the one the budget is meant for: 7 ns a turn. Never under one. */
+    private static function slowness(): float
+    {
+        $least = INF;
+        for ($try = 0; $try < 3; $try++) {
+            $before = self::processor();
+            for ($i = 0; $i < 2_000_000; $i++) {
+            }
+            $least = min($least, self::processor() - $before);
+        }
+
+        return min(2.5, max(1.0, $least / 0.014));
     }
 
     private static function processor(): float
@@ -69,7 +83,7 @@ final class SlowestQuestionTest extends TestCase
         foreach (WorstQuestions::all() as $name => [$verb, $question]) {
             [$seconds, $answer] = self::atBest($verb, $question);
             self::assertNotNull($answer, "{$verb->value}, {$name}: that is no question within the bounds.");
-            self::assertLessThan(self::BUDGET_S, $seconds, "{$verb->value}, {$name}");
+            self::assertLessThan(self::BUDGET_S * self::slowness(), $seconds, "{$verb->value}, {$name}");
             $verbs[$verb->value] = true;
         }
         self::assertSame([], array_diff(array_column(Verb::cases(), 'value'), array_keys($verbs)), 'Every verb has its slowest question.');
@@ -89,7 +103,7 @@ final class SlowestQuestionTest extends TestCase
             }
         }
         self::assertGreaterThan(0.0, $slowest);
-        self::assertLessThan(self::BUDGET_S, $slowest, $what);
+        self::assertLessThan(self::BUDGET_S * self::slowness(), $slowest, $what);
     }
 
     public function test_what_is_cut_short_says_so_and_what_is_not_does_not(): void
