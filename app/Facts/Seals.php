@@ -61,7 +61,7 @@ final readonly class Seals
     {
         return DB::transaction(function () use ($workshop, $now, $note): ?Anchor {
             $last = self::anchors($workshop)->orderByDesc('id')->first();
-            $upTo = (int) DB::table('facts')->where('workshop_id', $workshop)->max('id');
+            $upTo = self::written($workshop);
             if ($upTo === ($last->up_to ?? 0)) {
                 return null;
             }
@@ -115,6 +115,16 @@ final readonly class Seals
     private static function anchors(int $workshop): \Illuminate\Database\Eloquent\Builder
     {
         return Anchor::query()->withoutGlobalScopes()->where('workshop_id', $workshop);
+    }
+
+    /** The last fact before which none can still be written: another server may have a number already and write it down a moment later. */
+    private static function written(int $workshop): int
+    {
+        return DB::transaction(static function () use ($workshop): int {
+            DB::getDriverName() === 'pgsql' && DB::statement('lock table facts in share mode');
+
+            return (int) DB::table('facts')->where('workshop_id', $workshop)->max('id');
+        });
     }
 
     private static function told(int $workshop, int $upTo): int
