@@ -59,9 +59,10 @@ final readonly class Seals
     /** What stands now, in one seal; null where nothing was told since the last. */
     public function anchor(int $workshop, CarbonImmutable $now, ?string $note = null): ?Anchor
     {
-        return DB::transaction(function () use ($workshop, $now, $note): ?Anchor {
+        $upTo = self::written($workshop);
+
+        return DB::transaction(function () use ($workshop, $now, $note, $upTo): ?Anchor {
             $last = self::anchors($workshop)->orderByDesc('id')->first();
-            $upTo = self::written($workshop);
             if ($upTo === ($last->up_to ?? 0)) {
                 return null;
             }
