@@ -11,6 +11,7 @@ use App\Http\Middleware\QuietSession;
 use App\Http\Middleware\Weight;
 use App\Http\Middleware\WhoComes;
 use App\Http\Middleware\WholeWords;
+use App\Http\Middleware\WritesDecisions;
 use App\Http\Reply;
 use App\Models\Outdated;
 use Illuminate\Foundation\Application;
@@ -32,7 +33,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->append(WholeWords::class);
         $middleware->throttleApi();
         $middleware->api(append: [WhoComes::class]);
-        $middleware->web(append: [HandleInertiaRequests::class, WhoComes::class], replace: [StartSession::class => QuietSession::class]);
+        $middleware->web(append: [HandleInertiaRequests::class, WhoComes::class, WritesDecisions::class], replace: [StartSession::class => QuietSession::class]);
         // Whoever may not come in learns nothing of what is there.
         $middleware->prependToPriorityList(before: SubstituteBindings::class, prepend: WhoComes::class);
         $middleware->prependToPriorityList(before: WhoComes::class, prepend: LookSession::class);

@@ -76,6 +76,7 @@ Route::post('/people/{person}/leave', [PeopleController::class, 'leave'])->where
 Route::post('/people/{person}/forget', [PeopleController::class, 'forget'])->where('person', '[0-9a-zA-Z]{26}');
 Route::post('/people/{person}/end', [PeopleController::class, 'end'])->where('person', '[0-9a-zA-Z]{26}');
 Route::post('/tablets', [PeopleController::class, 'trust']);
+Route::put('/tablets', [PeopleController::class, 'unused']);
 Route::post('/people/tokens', [PeopleController::class, 'token']);
 Route::delete('/people/tokens/{token}', [PeopleController::class, 'revoke'])->whereNumber('token');
 Route::delete('/tablets/{tablet}', [PeopleController::class, 'untrust'])->whereNumber('tablet');

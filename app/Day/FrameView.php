@@ -21,7 +21,7 @@ final readonly class FrameView implements View
     /**
      * @return array{
      *     workshop: array{edition: int, name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float, currency: string|null, cups: list<array{ml: float, tare_g: float|null}>, vacuum: bool|null, hands: int, schools: array<string, string>},
-     *     turn: int, hands: array{name: string, role: string, colour: string}|null, tablet: string|null, made_up: bool, thermometer: bool, scale: bool, probe: bool, simulated: bool, trouble: string|null,
+     *     turn: int, hands: array{name: string, role: string, colour: string}|null, tablet: string|null, unused_min: int, made_up: bool, thermometer: bool, scale: bool, probe: bool, simulated: bool, trouble: string|null,
      *     strip: array{
      *         now_ms: int,
      *         lozenges: list<array{
@@ -58,7 +58,7 @@ final readonly class FrameView implements View
             ],
             'turn' => $this->turn,
             'hands' => $this->hands->person === null ? null : ['name' => $this->hands->person->name, 'role' => $this->hands->person->role->value, 'colour' => $this->hands->person->colour],
-            'tablet' => $this->hands->tablet?->name, 'made_up' => $this->workshop->made_up,
+            'tablet' => $this->hands->tablet?->name, 'unused_min' => $this->workshop->unused_min, 'made_up' => $this->workshop->made_up,
             'thermometer' => $this->cables->has('thermometer'),
             'scale' => $this->cables->has('scale'),
             'probe' => $this->cables->has('probe'),

@@ -60,7 +60,7 @@ final readonly class ArchiveParts
         'studies' => ['studies', 'What was found of them.'],
         'models-of-jobs' => ['job_models', 'Which model serves which job, and the study that was put into it.'],
         'people' => ['people', 'Who worked here: names and roles, and nothing they come in with.'],
-        'facts' => ['facts', 'Everything that was told of runs, builds, series, moulds, lots, kits, patches and trials, in order, each sealed to the one before.'],
+        'facts' => ['facts', 'Everything that was told of runs, builds, series, moulds, lots, kits, patches and trials, and what was decided, in order, each sealed to the one before.'],
         'anchors' => ['anchors', 'The record as it stood, night by night, in one seal each.'],
     ];
 

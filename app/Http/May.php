@@ -30,21 +30,50 @@ final readonly class May
      */
     public function asked(string $method, string $uri, array $said = []): string
     {
-        $method = match ($method) {
-            'HEAD', 'OPTIONS' => 'GET',
-            'PATCH' => 'PUT',
-            default => $method,
-        };
+        $touched = (array) ($this->library->roles()['touch']["{$method} {$uri}"] ?? []);
+        if ($said !== [] && array_diff(array_keys($said), $touched) === []) {
+            return self::WORK;
+        }
+        [$ability] = $this->entry($method, $uri, $said) ?? [null];
+
+        return $ability ?? (self::plain($method) === 'GET' ? self::LOOK : throw new LogicException("{$method} {$uri} stands nowhere in library/roles.yaml: say who may."));
+    }
+
+    /**
+     * The door as it stands in the table.
+     *
+     * @param  array<array-key, mixed>  $said
+     */
+    public function door(string $method, string $uri, array $said): ?string
+    {
+        return $this->asked($method, $uri, $said) === self::WORK ? null : ($this->entry($method, $uri, $said)[1] ?? null);
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $said
+     * @return array{string, string}|null the ability, and the door
+     */
+    private function entry(string $method, string $uri, array $said): ?array
+    {
         foreach ([self::DOOR, self::OWN, self::DECIDE, self::WORK, self::LOOK] as $ability) {
             foreach ($this->doors($ability) as $door) {
                 [$known, $of, $field] = [...explode(' ', $door, 3), '', ''];
-                if ($known === $method && $of === $uri && ($field === '' || ! in_array($said[$field] ?? null, [null, '', false, []], true))) {
-                    return $ability;
+                if ($known === self::plain($method) && $of === $uri && ($field === '' || ! in_array($said[$field] ?? null, [null, '', false, []], true))) {
+                    return [$ability, $door];
                 }
             }
         }
 
-        return $method === 'GET' ? self::LOOK : throw new LogicException("{$method} {$uri} stands nowhere in library/roles.yaml: say who may.");
+        return null;
+    }
+
+    private static function plain(string $method): string
+    {
+        return match ($method) {
+            'HEAD', 'OPTIONS' => 'GET',
+            'PATCH' => 'PUT',
+            default => $method,
+        };
     }
 
     public function has(Role $role, string $ability): bool
@@ -61,7 +90,9 @@ final readonly class May
     /** @return list<string> */
     public function doors(string $ability): array
     {
-        return array_values(array_filter((array) ($this->library->roles()[$ability] ?? []), is_string(...)));
+        $doors = (array) ($this->library->roles()[$ability] ?? []);
+
+        return array_values(array_filter(array_is_list($doors) ? $doors : array_keys($doors), is_string(...)));
     }
 
     /** @return array<string, array{name: string, says: string}> */

@@ -184,6 +184,20 @@ final class Library
         return $this->read('roles.yaml')['roles'] ?? [];
     }
 
+    /** What somebody did who went through a door of `decide` or `own`: *took the job away*. Null where nothing was done. */
+    public function did(string $door): ?string
+    {
+        $did = [...(array) ($this->roles()['decide'] ?? []), ...(array) ($this->roles()['own'] ?? [])][$door] ?? null;
+
+        return is_string($did) ? $did : null;
+    }
+
+    /** @return array<string, string> what the fields are called that somebody decides by */
+    public function decidedFields(): array
+    {
+        return array_filter((array) ($this->roles()['fields'] ?? []), static fn (mixed $called, int|string $field): bool => is_string($called) && is_string($field), ARRAY_FILTER_USE_BOTH);
+    }
+
     /** What is said, in metric measures; {@see Phrasebook::in} for others. */
     public function words(): Phrasebook
     {

@@ -60,7 +60,8 @@ final class Fact extends Model
             $hands = app(Hands::class);
             [$fact->person, $fact->witness, $fact->door, $fact->device] = [$hands->person?->id, $hands->witness?->id, $hands->door, $hands->device()];
             // In the order of an index: the last of twelve thousand is found as the last of three.
-            $before = DB::table('facts')->where('workshop_id', $fact->workshop_id)->where('stream', $fact->stream)->where('stream_id', $fact->stream_id)->orderByDesc('id')->first(['nth', 'seal']);
+            $before = DB::table('facts')->where('workshop_id', $fact->workshop_id)->where('stream', $fact->stream)->where('stream_id', $fact->stream_id)
+                ->whereNotNull('nth')->orderByDesc('nth')->first(['nth', 'seal']);
             $fact->nth = 1 + (int) ($before->nth ?? 0);
             $fact->seal = Seal::of($fact->sealed(), (string) ($before->seal ?? Seal::NOTHING));
         });

@@ -36,6 +36,7 @@ use Illuminate\Support\Str;
  * @property int $hands pairs of hands at the bench
  * @property array<string, string>|null $schools what this shop holds where schools differ
  * @property string $release_school when a release goes on where it is no must: every, harsh, wash
+ * @property int $unused_min after how many minutes without a touch a tablet at the bench asks again whose hands it is in
  * @property string|null $known_as its name at the door where a server has several, in small letters
  * @property bool $cables the scale and thermometers at the server's cables stand here
  * @property bool $made_up a demo: whoever sits at this computer comes in as its owner
@@ -57,7 +58,7 @@ final class Workshop extends Model
 
     protected $fillable = [
         'name', 'units', 'room_source', 'muted', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'hands', 'time_zone', 'cards_stamp', 'cards_turn',
-        'shelf_mark', 'off_shelf', 'currency', 'cups', 'vacuum', 'set_up_at', 'release_school', 'hour_rate', 'schools', 'made_up', 'known_as', 'cables',
+        'shelf_mark', 'off_shelf', 'currency', 'cups', 'vacuum', 'set_up_at', 'release_school', 'hour_rate', 'schools', 'made_up', 'known_as', 'cables', 'unused_min',
     ];
 
     protected static function booted(): void
@@ -77,7 +78,7 @@ final class Workshop extends Model
 
     protected function casts(): array
     {
-        return ['muted' => 'boolean', 'scale_division_g' => 'float', 'scale_capacity_g' => 'float', 'turn' => 'integer', 'cards_turn' => 'integer', 'day_starts_min' => 'integer', 'day_ends_min' => 'integer', 'hands' => 'integer', 'off_shelf' => 'array', 'made_up' => 'boolean', 'cables' => 'boolean', 'schools' => 'array', 'cups' => 'array', 'vacuum' => 'boolean'];
+        return ['muted' => 'boolean', 'scale_division_g' => 'float', 'scale_capacity_g' => 'float', 'turn' => 'integer', 'cards_turn' => 'integer', 'day_starts_min' => 'integer', 'day_ends_min' => 'integer', 'hands' => 'integer', 'off_shelf' => 'array', 'made_up' => 'boolean', 'cables' => 'boolean', 'unused_min' => 'integer', 'schools' => 'array', 'cups' => 'array', 'vacuum' => 'boolean'];
     }
 
     /** @return HasMany<Job, $this> */

@@ -18,7 +18,7 @@ final readonly class PeopleView implements View
 {
     public function __construct(private Workshop $workshop, private Hands $hands, private CarbonImmutable $now) {}
 
-    /** @return array{people: list<array{id: string, name: string, role: string, colour: string, passphrase: bool, pin: bool, locked: bool, left_ms: int|null, forgotten: bool, told: int}>, tablets: list<array{id: int, name: string, since_ms: int, this: bool}>, programs: list<array{id: int, name: string, for: string, of: string, used_ms: int|null}>, me: string|null, now_ms: int} */
+    /** @return array{people: list<array{id: string, name: string, role: string, colour: string, passphrase: bool, pin: bool, locked: bool, left_ms: int|null, forgotten: bool, told: int}>, tablets: list<array{id: int, name: string, since_ms: int, this: bool}>, programs: list<array{id: int, name: string, for: string, of: string, used_ms: int|null}>, me: string|null, unused_min: int, now_ms: int} */
     public function toArray(): array
     {
         $told = DB::table('facts')->where('workshop_id', $this->workshop->id)->whereNotNull('person')->groupBy('person')->selectRaw('person, count(*) as n')->pluck('n', 'person')->all();
@@ -31,6 +31,7 @@ final readonly class PeopleView implements View
             'tablets' => array_values(Tablet::query()->where('workshop_id', $this->workshop->id)->whereNull('gone_at')->orderBy('id')->get()->map(fn (Tablet $one): array => ['id' => $one->id, 'name' => $one->name, 'since_ms' => (int) $one->trusted_at->getTimestampMs(), 'this' => $one->id === $this->hands->tablet?->id])->all()),
             'programs' => $this->programs(),
             'me' => $this->hands->person?->id,
+            'unused_min' => $this->workshop->unused_min,
             'now_ms' => (int) $this->now->getTimestampMs(),
         ];
     }

@@ -9,10 +9,14 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use App\Http\May;
 use App\Http\Reply;
+use App\Library\Library;
+use App\Log\DecisionsView;
 use App\Models\Hands;
 use App\Models\Person;
 use App\Models\Tablet;
 use App\Models\Workshop;
+use App\People\Decisions;
+use App\People\Names;
 use App\People\PeopleView;
 use App\People\TokenFor;
 use App\People\WriteDown;
@@ -31,9 +35,16 @@ final class PeopleController
 
     public function __construct(private readonly Workshop $workshop, private readonly WriteDown $write, private readonly Hands $hands) {}
 
-    public function show(May $may, Hands $hands): Response
+    public function show(Request $request, May $may, Names $names, Decisions $decisions, Library $library): Response
     {
-        return Reply::page('people/People', ['people' => (new PeopleView($this->workshop, $hands, CarbonImmutable::now()))->toArray(), 'roles' => $may->roles()]);
+        $before = $request->query('before');
+        $before = is_string($before) && preg_match('/^\d{1,15}$/', $before) === 1 ? (int) $before : null;
+        $now = CarbonImmutable::now();
+
+        return Reply::page('people/People', [
+            'people' => (new PeopleView($this->workshop, $this->hands, $now))->toArray(), 'roles' => $may->roles(),
+            'decided' => (new DecisionsView($decisions, $names, $library, $before, $now))->toArray(),
+        ]);
     }
 
     public function store(Request $request): JsonResponse
@@ -88,6 +99,14 @@ final class PeopleController
         Tablet::query()->create(['workshop_id' => $this->workshop->id, 'name' => mb_substr($name, 0, 60), 'secret' => hash('sha256', $secret), 'trusted_at' => CarbonImmutable::now()]);
 
         return Reply::json(['ok' => true])->withCookie(cookie(Tablet::COOKIE, $secret, 5 * 365 * 24 * 60, null, null, $request->secure(), true, false, 'lax'));
+    }
+
+    /** After how many minutes without a touch every tablet asks whose hands it is in. */
+    public function unused(Request $request): JsonResponse
+    {
+        $this->workshop->update(['unused_min' => (int) Fields::fromJson($request->getContent())->only('unused_min')->number('unused_min', 1.0, 480.0)]);
+
+        return Reply::json(['unused_min' => $this->workshop->unused_min]);
     }
 
     public function untrust(int $tablet): JsonResponse

@@ -64,8 +64,8 @@ final readonly class WhoComes
         return IpUtils::checkIp((string) $request->ip(), ['127.0.0.0/8', '::1']) && ! $request->headers->has('X-Forwarded-For') && ! $request->headers->has('Forwarded');
     }
 
-    /** @return array<array-key, mixed> */
-    private static function said(Request $request): array
+    /** @return array<array-key, mixed> what somebody says with a press, by field */
+    public static function said(Request $request): array
     {
         $said = $request->isMethodSafe() ? [] : ($request->isJson() ? json_decode($request->getContent(), true) : $request->post());
 

@@ -6,8 +6,6 @@
     import { bench } from '../lib/bench.svelte';
     import HandsPicker from './HandsPicker.svelte';
 
-    const UNUSED_MS = 10 * 60_000;
-
     let dialog: HTMLDialogElement;
     let open = $state(false);
     let touched = Date.now();
@@ -28,7 +26,7 @@
 
     onMount(() => {
         const idle = setInterval(() => {
-            if (tablet !== null && hands !== null && Date.now() - touched > UNUSED_MS) {
+            if (tablet !== null && hands !== null && Date.now() - touched > (bench.frame?.unused_min ?? 10) * 60_000) {
                 void rest().then(show);
             }
         }, 10_000);

@@ -1153,6 +1153,20 @@ export type DayView = {
     } | null;
 };
 
+/** What was decided, the newest first: who, what of which thing, and what was said of it. */
+export type DecisionsView = {
+    rows: ({
+        id: number;
+        at_ms: number;
+        by: string | null;
+        did: string;
+        of: string | null;
+        said: string;
+    })[];
+    earlier: number | null;
+    now_ms: number;
+};
+
 /** A sheet that is being planned: an answer can be weighed for it and written into it. */
 export type DraftView = {
     id: number;
@@ -1449,6 +1463,7 @@ export type FrameView = {
         colour: string;
     } | null;
     tablet: string | null;
+    unused_min: number;
     made_up: boolean;
     thermometer: boolean;
     scale: boolean;
@@ -2142,6 +2157,7 @@ export type PeopleView = {
         used_ms: number | null;
     })[];
     me: string | null;
+    unused_min: number;
     now_ms: number;
 };
 

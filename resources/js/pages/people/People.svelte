@@ -2,11 +2,18 @@
     /** Who works here, what they come in with, and the tablets that stand at the bench. */
     import { router } from '@inertiajs/svelte';
     import { ask, make, type Answer } from '../../lib/api';
+    import { bench } from '../../lib/bench.svelte';
+    import { typed } from '../../lib/units';
     import { when } from '../../lib/when';
-    import type { PeopleView } from '../../types/server';
+    import type { DecisionsView, PeopleView } from '../../types/server';
+    import Decided from './Decided.svelte';
     import OnePerson from './OnePerson.svelte';
 
-    let { people: view, roles }: { people: PeopleView; roles: Record<string, { name: string; says: string }> } = $props();
+    let {
+        people: view,
+        roles,
+        decided,
+    }: { people: PeopleView; roles: Record<string, { name: string; says: string }>; decided: DecisionsView } = $props();
 
     const here = $derived(view.people.filter((one) => one.left_ms === null));
     const gone = $derived(view.people.filter((one) => one.left_ms !== null));
@@ -17,6 +24,7 @@
     let pin = $state('');
     let passphrase = $state('');
     let tablet = $state('Tablet at the bench');
+    let unused = $state<string | null>(null);
     let program = $state('');
     let purpose = $state('day');
     let told = $state<{ token: string; for: string } | null>(null);
@@ -44,6 +52,14 @@
         if (await said(Promise.resolve(came))) {
             told = came.ok ? came.data : null;
             program = '';
+        }
+    }
+
+    async function rest(event: SubmitEvent): Promise<void> {
+        event.preventDefault();
+        if (await said(ask('PUT', '/tablets', { unused_min: typed(unused ?? '', 'minutes', 'metric') }))) {
+            unused = null;
+            void bench.refresh();
         }
     }
 
@@ -103,7 +119,20 @@
     </form>
     <div>
         <h2 class="text-2xl">Tablets at the bench</h2>
-        <p>A trusted tablet shows the names; whoever gives their PIN works there. Unused for ten minutes it asks again.</p>
+        <p>A trusted tablet shows the names; whoever gives their PIN works there.</p>
+        <form onsubmit={(event) => void rest(event)} class="mt-2 flex flex-wrap items-center gap-2">
+            <label class="label-text"
+                >It asks again after
+                <input
+                    class="input w-20"
+                    inputmode="numeric"
+                    maxlength="3"
+                    value={unused ?? String(view.unused_min)}
+                    oninput={(event) => (unused = event.currentTarget.value)}
+                /> minutes without a touch</label
+            >
+            {#if unused !== null}<button class="btn">Set</button>{/if}
+        </form>
         <ul class="mt-3">
             {#each view.tablets as one (one.id)}
                 <li class="flex flex-wrap items-center justify-between gap-2">
@@ -157,6 +186,8 @@
         </form>
     </div>
 </section>
+
+<Decided {decided} />
 
 {#if gone.length > 0}
     <h2 class="mt-8 text-2xl">Left</h2>
