@@ -47,9 +47,9 @@ final readonly class Decisions
      */
     public function before(?int $before, int $most): array
     {
-        return array_map(static fn (Fact $fact): array => [
+        return array_values(array_map(static fn (Fact $fact): array => [
             'id' => $fact->id, 'at_ms' => (int) $fact->at->getTimestampMs(), 'person' => $fact->person, 'witness' => $fact->witness, 'payload' => $fact->payload,
-        ], Fact::query()->where('stream', self::STREAM)->when($before !== null, static fn ($query) => $query->where('id', '<', $before))->orderByDesc('id')->limit($most)->get()->all());
+        ], Fact::query()->where('stream', self::STREAM)->when($before !== null, static fn ($query) => $query->where('id', '<', $before))->orderByDesc('id')->limit($most)->get()->all()));
     }
 
     /** Unlike that of any other shop: where one is taken into another, each keeps its own. */
