@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\AwayController;
 use App\Http\Controllers\BenchController;
 use App\Http\Controllers\BuildController;
 use App\Http\Controllers\ClockController;
@@ -283,6 +284,8 @@ Route::middleware(FewAtOnce::class)->group(static function (): void {
 // Asked again and again while a page is open. A look changes no session, and must not use up what one page left for the next to say.
 Route::middleware(LookSession::class)->withoutMiddleware([QuietSession::class, ShareErrorsFromSession::class, ValidateCsrfToken::class, HandleInertiaRequests::class])->group(static function (): void {
     Route::get('/up', UpController::class);
+    Route::get('/away', [AwayController::class, 'pages']);
+    Route::get('/worker.js', [AwayController::class, 'worker']);
     Route::get('/typed', [TypedController::class, 'show']);
     Route::put('/typed', [TypedController::class, 'update']);
     Route::delete('/typed', [TypedController::class, 'destroy']);

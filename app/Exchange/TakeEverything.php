@@ -14,6 +14,7 @@ use App\Storage\Files;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
 use Illuminate\Support\Str;
 use JsonException;
 use ZipArchive;
@@ -118,18 +119,33 @@ final readonly class TakeEverything
     private function rows(ZipArchive $zip, array $manifest): array
     {
         return DB::transaction(function () use ($zip, $manifest): array {
-            DB::getDriverName() === 'sqlite' && DB::statement('pragma defer_foreign_keys = on');
+            // What rests on another may come before it.
+            DB::statement(DB::getDriverName() === 'sqlite' ? 'pragma defer_foreign_keys = on' : 'set constraints all deferred');
             // The first word of each kind is in the archive as the fact it is.
             Rows::of('room_readings')->delete();
             $came = [];
             foreach (array_intersect_key(ArchiveParts::ALL, $manifest['parts']) as $part => [$table]) {
                 $came[$part] = $this->part($zip, $part, $table);
             }
+            DB::getDriverName() === 'pgsql' && self::countOn(array_column(array_intersect_key(ArchiveParts::ALL, $manifest['parts']), 0));
             app(Seals::class)->sealTheOld($this->workshop->id, CarbonImmutable::now());
             $this->workshop->refresh()->update(['cards_stamp' => null, 'shelf_mark' => Rows::of('own_sheets')->exists() ? (string) Str::ulid() : null]);
 
             return $came;
         });
+    }
+
+    /**
+     * What is written down next gets the number after the last: PostgreSQL counts by itself, and was not asked for those that came.
+     *
+     * @param  list<string>  $tables
+     */
+    private static function countOn(array $tables): void
+    {
+        foreach ($tables as $table) {
+            $counter = DB::selectOne('select pg_get_serial_sequence(?, ?) as name', [$table, Schema::hasColumn($table, 'id') ? 'id' : 'workshop_id'])?->name;
+            $counter === null || DB::statement("select setval('{$counter}', greatest((select coalesce(max(id), 0) + 1 from {$table}), nextval('{$counter}')), false)");
+        }
     }
 
     private function part(ZipArchive $zip, string $part, string $table): int

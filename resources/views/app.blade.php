@@ -6,6 +6,9 @@
         <meta name="color-scheme" content="light dark">
         <title inertia>Apalos</title>
         <link rel="icon" href="/mark.svg" type="image/svg+xml">
+        <link rel="manifest" href="/apalos.webmanifest">
+        <link rel="apple-touch-icon" href="/mark-192.png">
+        <meta name="theme-color" content="#2a211b">
         <script src="/light.js?{{ filemtime(public_path('light.js')) }}"></script>
         @vite(['resources/css/app.css', 'resources/js/app.ts'])
         @inertiaHead

@@ -8,6 +8,7 @@ use Apalos\Core\Input\BadInput;
 use App\Exchange\ArchiveParts;
 use App\Exchange\Everything;
 use App\Exchange\TakeEverything;
+use App\Models\Job;
 use App\Models\Pour;
 use App\Models\Workshop;
 use Illuminate\Http\UploadedFile;
@@ -71,12 +72,12 @@ final class EverythingTest extends TestCase
 
     private function emptied(): void
     {
-        DB::statement('pragma foreign_keys = off');
+        DB::statement(DB::getDriverName() === 'sqlite' ? 'pragma foreign_keys = off' : 'set constraints all deferred');
         foreach (array_reverse(ArchiveParts::ALL) as [$table]) {
             $table === 'workshops' || DB::table($table)->delete();
         }
         DB::table('drawer_cards')->delete();
-        DB::statement('pragma foreign_keys = on');
+        DB::statement(DB::getDriverName() === 'sqlite' ? 'pragma foreign_keys = on' : 'set constraints all immediate');
         Workshop::query()->update(['name' => Workshop::UNNAMED, 'currency' => null, 'cups' => null, 'set_up_at' => null]);
         Storage::fake('local');
     }
@@ -98,6 +99,7 @@ final class EverythingTest extends TestCase
         foreach (['/', '/jobs', "/jobs/{$pour->impression->job_id}", '/rack', '/stores', '/log', '/formulas', '/contacts', '/swatches/drawer'] as $page) {
             $this->get($page)->assertOk();
         }
+        self::assertGreaterThan($pour->impression->job_id, Job::query()->create(['name' => 'The next', 'quantity' => 1])->id, 'numbers go on after the last that came');
     }
 
     public function test_every_line_fits_the_schema_beside_it(): void

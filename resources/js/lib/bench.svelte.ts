@@ -60,8 +60,9 @@ class Bench {
         return this.frame?.workshop.muted ?? false;
     }
 
-    take(frame: FrameView): void {
-        this.#skew = frame.strip.now_ms - Date.now();
+    /** `keptAt`: by the tablet's own clock, where it is the tablet that kept it. */
+    take(frame: FrameView, keptAt: number | null = null): void {
+        this.#skew = frame.strip.now_ms - (keptAt ?? Date.now());
         setZone(frame.workshop.time_zone);
         this.frame = frame;
         this.tick();

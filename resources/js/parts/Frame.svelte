@@ -2,10 +2,11 @@
     import { page, router } from '@inertiajs/svelte';
     import { onMount, type Snippet } from 'svelte';
     import { ask } from '../lib/api';
+    import { away } from '../lib/away.svelte';
     import { refused } from '../lib/refused';
     import { bench } from '../lib/bench.svelte';
     import { begun, currentKeys, press, type Key } from '../lib/keys.svelte';
-    import { deviceZone } from '../lib/when';
+    import { deviceZone, when } from '../lib/when';
     import type { FrameView } from '../types/server';
     import Calls from './Calls.svelte';
     import DayStrip from './DayStrip.svelte';
@@ -42,6 +43,8 @@
                   ? '/log'
                   : `/${path.split('/')[1] ?? ''}`;
     });
+    // A newer version is taken over between pours, never in one.
+    $effect(() => away.renew(running));
     const running = $derived(/^\/(pours\/\d+\/run|swatches\/series\/\d+)/.test(page.url));
 
     let finding = $state(false);
@@ -85,11 +88,13 @@
 
     $effect.pre(() => {
         if (shared.frame !== null) {
-            bench.take(shared.frame);
+            bench.take(shared.frame, away.since);
         }
     });
 
     onMount(() => {
+        let still: (() => void) | null = null;
+        void away.begin().then((stop) => (still = stop));
         dark = document.documentElement.dataset.theme === 'lamplit';
         const second = setInterval(() => bench.tick(), 500);
         const refresh = setInterval(() => {
@@ -124,6 +129,7 @@
             void bench.change({ time_zone: deviceZone() }, bench.frame?.workshop.edition);
         }
         return () => {
+            still?.();
             clearInterval(second);
             clearInterval(refresh);
             document.removeEventListener('visibilitychange', woke);
@@ -194,6 +200,12 @@
 
 <Calls said={shared.flash} undo={shared.undo} onward={shared.onward} />
 
+{#if away.since !== null && away.since > 0}
+    <p class="kept" role="status">
+        As it stood {when(away.since, bench.now)}: the bench computer does not answer. What you tell is kept on this tablet and goes out by
+        itself.
+    </p>
+{/if}
 {#if cannot !== null}<p class="cannot" role="alert">{cannot}</p>{/if}
 
 <main id="main">
@@ -218,6 +230,11 @@
 </dialog>
 
 <style>
+    .kept {
+        background: var(--color-neutral);
+        color: var(--color-neutral-content);
+        padding: 0.6rem 1.25rem;
+    }
     .cannot {
         background: var(--color-error);
         color: var(--color-error-content);
