@@ -292,9 +292,11 @@ final readonly class RunView implements View
         if ($fact === null) {
             return null;
         }
-        $weighings = $this->run->state->cup()->weighings;
+        // Of the cup it was weighed into: another may stand on the scale by now.
+        [$batch, $step] = is_string($said = $fact->payload['step'] ?? null) ? [...explode(':', $said), null] : [0, null];
+        $weighings = ($this->run->state->cups[max(1, (int) $batch)] ?? $this->run->state->cup())->weighings;
         $last = $fact->kind === RunFactKind::Weighed->value ? ($weighings[count($weighings) - 1] ?? null) : null;
 
-        return ['of' => $fact->id, 'kind' => $fact->kind, 'step' => is_string($step = $fact->payload['step'] ?? null) ? explode(':', $step)[1] ?? null : null, 'name' => $last === null ? null : $this->run->frozen->called($last['add']), 'grams' => $last['grams'] ?? null];
+        return ['of' => $fact->id, 'kind' => $fact->kind, 'step' => $step, 'name' => $last === null ? null : $this->run->frozen->called($last['add']), 'grams' => $last['grams'] ?? null];
     }
 }

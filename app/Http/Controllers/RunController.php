@@ -21,6 +21,7 @@ use App\Log\RecordedRun;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\People\Names;
+use App\Pours\AheadView;
 use App\Pours\BackToPlan;
 use App\Pours\RunStream;
 use App\Pours\RunView;
@@ -56,6 +57,14 @@ final readonly class RunController
         [$runs] = RecordedRun::legible([$pour->load('impression.job', 'snapshot')]);
 
         return $runs === [] ? Reply::json(['error' => ['field' => '', 'message' => 'The record of this pour is damaged and cannot be read. Load the page again: it says what can be done.']], 409) : Reply::json($this->view($runs[0]));
+    }
+
+    /** What a tablet walks on by where nobody answers. */
+    public function ahead(Pour $pour): JsonResponse
+    {
+        abort_if($pour->state === PourState::Draft, 404);
+
+        return Reply::json((new AheadView(RecordedRun::of($pour->load('impression.job', 'snapshot')), $this->clock, CarbonImmutable::now()))->toArray());
     }
 
     /** The pour is read once, with the turn taken to write to it. */

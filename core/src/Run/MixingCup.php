@@ -236,7 +236,7 @@ final readonly class MixingCup
      *
      * @return array<string, float>
      */
-    private function withoutSlack(): array
+    public function withoutSlack(): array
     {
         $poured = $this->poured;
         foreach ($poured as $name => $grams) {

@@ -152,7 +152,7 @@ final readonly class RunState
     }
 
     /** @param  Fact<RunFactKind>  $fact */
-    private function after(Fact $fact): self
+    public function after(Fact $fact): self
     {
         $next = match ($fact->kind) {
             RunFactKind::Confirmed => $fact->text('step') === $this->step->key() ? $this->confirmed($fact->at) : $this,

@@ -1,7 +1,15 @@
 import { ask, type Answer } from './api';
 import { bench } from './bench.svelte';
 
-export type Fact = { key: string; kind: string; at_ms: number; payload: Record<string, unknown>; tries?: number };
+export type Fact = {
+    key: string;
+    kind: string;
+    at_ms: number;
+    payload: Record<string, unknown>;
+    tries?: number;
+    /** Told while nobody answered: what others told meanwhile was not seen. */
+    away?: boolean;
+};
 
 const RETRY_MS = 2000;
 /** The server fails on a fact so often before it is set aside, so that those behind it go on. */
@@ -33,6 +41,14 @@ export class Outbox<A> {
     aside = $state<Fact[]>([]);
     /** This browser has no room left: what is entered is only kept while this page is open. Said before the first fact is taken. */
     full = $state(false);
+    /** Nobody answered the last time something was sent. */
+    away = $state(false);
+    /** What is on its way, oldest first. */
+    kept = $state<Fact[]>([]);
+    /** What was told here while somebody else told something else: both are shown, and one is chosen. */
+    clash = $state<Fact[]>([]);
+    /** The first of what waits was asked about; the others wait for the answer. */
+    #asked = false;
     #sending = $state<string | null>(null);
     /** What found no room, by where it belongs. */
     #held: Record<string, Fact[]> = {};
@@ -41,8 +57,14 @@ export class Outbox<A> {
     constructor(use: Use<A>) {
         this.#use = use;
         this.full = !hasRoom(`${use.store}.room`);
-        this.waiting = this.#read(this.#use.store).length;
+        this.kept = this.#read(this.#use.store);
+        this.waiting = this.kept.length;
         this.aside = this.#read(this.#asideStore);
+        this.clash = this.#read(this.#clashStore);
+    }
+
+    get #clashStore(): string {
+        return `${this.#use.store}.clash`;
     }
 
     get #asideStore(): string {
@@ -68,7 +90,14 @@ export class Outbox<A> {
     add(key: string, kind: string, payload: Record<string, unknown>): Promise<void> {
         const facts = this.#read(this.#use.store);
         const short = key.slice(0, LONGEST_KEY);
-        const fact = { key: short, kind, at_ms: Math.round(bench.now), payload };
+        const fact: Fact = { key: short, kind, at_ms: Math.round(bench.now), payload, ...(this.away ? { away: true } : {}) };
+        const first = facts[0];
+        if (this.#asked && first !== undefined && first.kind === kind) {
+            // The answer to what was asked about: it takes the place of the question, before all that was told since.
+            this.#asked = false;
+            this.#keep([{ ...first, key: `${first.key.slice(0, LONGEST_KEY - 5)}/sure`, payload }, ...facts.slice(1)]);
+            return this.flush();
+        }
         const same = facts.find((kept) => kept.key === short);
         if (same === undefined) {
             this.#keep([...facts, fact]);
@@ -85,7 +114,7 @@ export class Outbox<A> {
 
     /** Sends what is kept, in order; stops at the first that gets no answer and tries again later. */
     async flush(): Promise<void> {
-        if (this.#sending !== null) {
+        if (this.#sending !== null || this.#asked) {
             return;
         }
         for (let fact = this.#read(this.#use.store)[0]; fact !== undefined; fact = this.#read(this.#use.store)[0]) {
@@ -96,13 +125,21 @@ export class Outbox<A> {
                 at_ms: fact.at_ms,
                 payload: fact.payload,
             });
+            this.away = !answer.ok && answer.offline;
             if (!answer.ok && (answer.offline || answer.status === 419 || answer.status >= 500)) {
+                if (answer.offline) {
+                    this.#keep(this.#read(this.#use.store).map((kept) => ({ ...kept, away: true })));
+                }
                 this.#use.trouble(answer.wrong.message);
                 if (answer.offline || answer.status === 419 || !this.#failed(fact)) {
                     setTimeout(() => void this.flush(), this.#use.retryMs ?? RETRY_MS);
                     break;
                 }
                 continue;
+            }
+            if (!answer.ok && fact.away === true && !this.#agreed(fact, answer.status)) {
+                this.#refusedAway(fact, answer);
+                break;
             }
             const sent = fact.key;
             this.#keep(this.#read(this.#use.store).filter((kept) => kept.key !== sent));
@@ -125,6 +162,59 @@ export class Outbox<A> {
     leave(key: string): void {
         this.aside = this.aside.filter((kept) => kept.key !== key);
         this.#write(this.#asideStore, this.aside);
+    }
+
+    /** What was asked about is not so: it goes, and what was told after it is looked at in its place. */
+    slip(): Promise<void> {
+        if (this.#asked) {
+            this.#asked = false;
+            this.#keep(this.#read(this.#use.store).slice(1));
+        }
+        return this.flush();
+    }
+
+    /** What stands is right: what was told here goes into the record as a note, and nothing of it vanishes. */
+    keepTheirs(note: string): Promise<void> {
+        const first = this.clash[0];
+        this.#clash([]);
+        return first === undefined
+            ? Promise.resolve()
+            : this.add(`${first.key.slice(0, LONGEST_KEY - 6)}/noted`, 'noted', { text: note, fault: null });
+    }
+
+    /** What was told here is right: what stands in its place is taken back, and this goes out once more. */
+    takeMine(of: number): Promise<void> {
+        const mine = this.clash.map((fact) => ({ ...fact, key: `${fact.key.slice(0, LONGEST_KEY - 6)}/again` }));
+        this.#clash([]);
+        this.#keep([
+            ...this.#read(this.#use.store),
+            { key: `instead/${String(of)}`, kind: 'undone', at_ms: Math.round(bench.now), payload: { of } },
+            ...mine,
+        ]);
+        return this.flush();
+    }
+
+    #agreed(fact: Fact, status: number): boolean {
+        return this.#use.agreed?.(fact, status) === true;
+    }
+
+    #clash(facts: Fact[]): void {
+        this.clash = facts;
+        this.#write(this.#clashStore, facts);
+    }
+
+    /** Of what was told one after the other while nobody answered nothing is sent past what was refused. */
+    #refusedAway(fact: Fact, answer: Answer<A> & { ok: false }): void {
+        if (answer.status === 422 && answer.wrong.field === 'sure' && this.#use.doubts !== undefined) {
+            this.#asked = true;
+            this.#use.trouble(null);
+            this.#use.doubts(fact, answer.wrong.message);
+            return;
+        }
+        this.#clash([...this.clash, ...this.#read(this.#use.store)]);
+        this.#keep([]);
+        this.#use.trouble(answer.wrong.message);
+        this.#stands(answer);
     }
 
     /** Counts one more failure; true once it is set aside. */
@@ -152,7 +242,12 @@ export class Outbox<A> {
             this.#use.doubts(fact, answer.wrong.message);
             return;
         }
-        this.#use.trouble(this.#use.agreed?.(fact, answer.status) === true ? null : answer.wrong.message);
+        this.#use.trouble(this.#agreed(fact, answer.status) ? null : answer.wrong.message);
+        this.#stands(answer);
+    }
+
+    /** Where it stands now, as a refusal says. */
+    #stands(answer: Answer<A> & { ok: false }): void {
         const told = answer.data as { run?: A; build?: A } | null;
         const stands = told?.run ?? told?.build;
         if (stands !== undefined) {
@@ -175,6 +270,7 @@ export class Outbox<A> {
 
     #keep(facts: Fact[]): void {
         this.#write(this.#use.store, facts);
+        this.kept = facts;
         this.waiting = facts.length;
     }
 

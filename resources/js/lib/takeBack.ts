@@ -1,7 +1,7 @@
 import type { RunView } from '../types/server';
 import { decimalsOf, measure, type Units } from './units';
 
-const steps: Record<string, string> = {
+export const otherThings: Record<string, string> = {
     begun: 'the start of the wait',
     checked: 'the last tick',
     rescued: 'the rescue',
@@ -16,7 +16,7 @@ const steps: Record<string, string> = {
     given_up: 'giving it up',
 };
 
-const confirmed: Record<string, string> = {
+export const doneSteps: Record<string, string> = {
     gear: 'gear on',
     contacts: 'the checklist',
     premix: 'the stirring',
@@ -36,6 +36,6 @@ export function takesBack(run: RunView, units: Units): string {
     return last.kind === 'weighed' && last.grams !== null
         ? `${measure(last.grams, 'mass', units, decimalsOf(run.division_g, units))} ${last.name ?? ''}`.trim()
         : last.kind === 'confirmed'
-          ? (confirmed[last.step ?? ''] ?? 'the last step')
-          : (steps[last.kind] ?? 'the last thing');
+          ? (doneSteps[last.step ?? ''] ?? 'the last step')
+          : (otherThings[last.kind] ?? 'the last thing');
 }

@@ -658,6 +658,55 @@ export type AdditiveSheetView = {
     notes: string;
 };
 
+/** What a tablet needs to walk a run on where the bench computer does not answer: its steps to the end, what every cup holds and still wants, what follows an over-pour, and how long after A met B each window is, in the room as it is now. */
+export type AheadView = {
+    last_fact_id: number;
+    began_ms: number;
+    tolerance_pct: number;
+    second_cup_g: number;
+    laid: boolean;
+    heated: boolean;
+    names: Record<string, string>;
+    cautions: Record<string, {
+        id: string;
+        title: string;
+        text: string;
+    }[]>;
+    steps: {
+        kind: string;
+        batch: number;
+        left: number;
+    }[];
+    cups: ({
+        batch: number;
+        planned: Record<string, number>;
+        poured: Record<string, number>;
+        weighings: number;
+        display_g: number;
+        k: number;
+        met_ms: number | null;
+        queue: {
+            add: string;
+            grams: number;
+            over: {
+                from_g: number;
+                to_g: number;
+                over: string;
+                lines: string[];
+                in: Record<string, number>;
+                least: number;
+            }[];
+        }[];
+    })[];
+    after_met: {
+        pot_ends_ms: number | null;
+        open_low_ms: number | null;
+        open_likely_ms: number | null;
+        open_high_ms: number | null;
+        service_ms: number | null;
+    };
+};
+
 /** Formulas whose softness can be aimed at: what is written down, as hard as its softener and the pucks make it. */
 export type AsSoftView = {
     formulas: {

@@ -37,7 +37,11 @@
 </script>
 
 <div class="actions">
-    <button class="btn btn-primary big main" aria-disabled={steady.resting} onclick={() => steady.press(onmain)}
+    <button
+        class="btn btn-primary big main"
+        disabled={kind === 'rescue' && run.rescue === null}
+        aria-disabled={steady.resting}
+        onclick={() => steady.press(onmain)}
         >{armed
             ? 'Waiting for it to rest …'
             : kind === 'fill'

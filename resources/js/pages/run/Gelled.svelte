@@ -33,7 +33,7 @@
         <AsOf bind:value={live.was} words="It was so, or was opened, earlier than now …" />
     </div>
 {/if}
-{#if live.doubted !== null && live.doubted.fact.kind === 'gelled'}
+{#if live.doubted !== null && live.doubted.fact.away !== true && live.doubted.fact.kind === 'gelled'}
     {@const told = live.doubted.fact.payload}
     <Really
         why={live.doubted.why}

@@ -76,7 +76,7 @@
     <Measure label="It reads" kind="temperature" bind:value={typed} suffix={sign('temperature', bench.units)} />
     <button class="btn big" disabled={typeof typed !== 'number'}>{probed ? 'Write it down' : 'Stirred, write it down'}</button>
 </form>
-{#if live.doubted !== null && live.doubted.fact.kind === 'confirmed'}
+{#if live.doubted !== null && live.doubted.fact.away !== true && live.doubted.fact.kind === 'confirmed'}
     <section class="doubt" role="alert" aria-label="Is it really off the heat?">
         <p><b>{live.doubted.why}</b></p>
         <p class="mt-2 flex flex-wrap gap-2">

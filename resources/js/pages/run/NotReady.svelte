@@ -5,7 +5,7 @@
     let { live }: { live: LiveRun } = $props();
 </script>
 
-{#if live.doubted !== null && live.doubted.fact.kind === 'confirmed'}
+{#if live.doubted !== null && live.doubted.fact.away !== true && live.doubted.fact.kind === 'confirmed'}
     <section class="doubt" role="alert" aria-label="Is it ready for it?">
         <p><b>{live.doubted.why}</b></p>
         <p class="mt-2 flex flex-wrap gap-2">

@@ -3,6 +3,7 @@
     import { refused } from '../../lib/refused';
     import { Typing } from '../../lib/typing.svelte';
     import { onMount, untrack } from 'svelte';
+    import { away } from '../../lib/away.svelte';
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
     import { Kept } from '../../lib/kept.svelte';
@@ -16,8 +17,9 @@
     import Observations from '../../parts/Observations.svelte';
     import StandInHand from '../../parts/StandInHand.svelte';
     import Wrong from '../../parts/Wrong.svelte';
-    import type { RunView } from '../../types/server';
+    import type { AheadView, RunView } from '../../types/server';
     import Aside from '../../parts/Aside.svelte';
+    import Clashing from './Clashing.svelte';
     import ScaleTrouble from '../../parts/ScaleTrouble.svelte';
     import Actions from './Actions.svelte';
     import CupClocks from './CupClocks.svelte';
@@ -44,8 +46,8 @@
     import WhatWentWrong from './WhatWentWrong.svelte';
     import Where from './Where.svelte';
 
-    let { run: sent, hurts = [] }: { run: RunView; hurts?: string[] } = $props();
-    const live = untrack(() => new LiveRun(sent));
+    let { run: sent, hurts = [], ahead = null }: { run: RunView; hurts?: string[]; ahead?: AheadView | null } = $props();
+    const live = untrack(() => new LiveRun(sent, ahead, away.since !== null));
     const run = $derived(live.run);
     const kind = $derived(run.step.kind);
     const kept = untrack(() => new Kept(sent.pour_id));
@@ -110,6 +112,9 @@
                 }
                 return weigh(false);
             case 'rescue':
+                if (run.rescue === null) {
+                    return;
+                }
                 return live.record('rescued', { step: run.step.key });
             case 'wait':
                 return live.tell('opened', { step: run.step.key });
@@ -204,7 +209,7 @@
     }
 
     onMount(() => {
-        void live.outbox.flush();
+        live.begin();
         const deaf = live.scale.listen(() => kind === 'weigh' || kind === 'tare', watch);
         const others = setInterval(() => void live.look(), 4000);
         let lock: WakeLockSentinel | null = null;
@@ -301,7 +306,9 @@
         {/if}
         <Wrong says={live.trouble} />
         {#if live.outbox.waiting > 0}<p class="mt-1 quiet" role="status">Kept on this device, not yet on the bench computer.</p>{/if}
+        {#if live.wants !== null}<p class="mt-2 max-w-prose border-l-4 border-warning pl-3 font-bold" role="alert">{live.wants}</p>{/if}
         <Aside outbox={live.outbox} />
+        <Clashing {live} />
         {#if !ended}
             {#if !blocked}
                 <Actions

@@ -1,0 +1,82 @@
+<script lang="ts">
+    /** What was told on this tablet while it was cut off, where it does not go with what was told elsewhere meanwhile: both stand here, and one is chosen. */
+    import { bench } from '../../lib/bench.svelte';
+    import type { LiveRun } from '../../lib/run.svelte';
+    import { takesBack } from '../../lib/takeBack';
+    import { toldWords } from '../../lib/told';
+    import { decimalsOf } from '../../lib/units';
+
+    let { live }: { live: LiveRun } = $props();
+    const mine = $derived(live.outbox.clash);
+    const words = $derived(mine.map((fact) => toldWords(fact, bench.units, decimalsOf(live.run.division_g, bench.units), bench.now)));
+    const about = $derived(mine[0]?.payload.step);
+    const back = $derived(live.run.take_back);
+    /** One thing was told instead: it can be taken back for this. */
+    const same = $derived(typeof about === 'string' && back !== null && back.of > 0 && about.split(':')[1] === back.step);
+    const asked = $derived(live.doubted?.fact.away === true ? live.doubted : null);
+
+    async function so(): Promise<void> {
+        if (asked !== null) {
+            live.doubted = null;
+            await live.outbox.add(`${asked.fact.key}/sure`, asked.fact.kind, { ...asked.fact.payload, sure: true });
+        }
+    }
+</script>
+
+{#if asked !== null}
+    <section class="clash" role="alert" aria-label="Told while cut off: is it so?">
+        <p><b>{asked.why}</b></p>
+        <p class="ways">
+            <button class="btn big" onclick={() => void so()}>It was so all the same</button>
+            <button class="btn big" onclick={() => live.forgetDoubt()}>It was not so</button>
+        </p>
+    </section>
+{/if}
+{#if mine.length > 0}
+    <section class="clash" role="alert" aria-label="Told here and elsewhere">
+        <h2 class="text-xl">Told here while cut off, and otherwise elsewhere</h2>
+        <div class="two">
+            <div>
+                <h3 class="font-bold">Here</h3>
+                <ul>
+                    {#each words as one, i (i)}<li>{one}</li>{/each}
+                </ul>
+            </div>
+            <div>
+                <h3 class="font-bold">On the bench computer</h3>
+                <p>{back === null ? 'Nothing that can be taken back.' : `Last: ${takesBack(live.run, bench.units)}.`}</p>
+            </div>
+        </div>
+        <p class="ways">
+            <button
+                class="btn big"
+                onclick={() => void live.outbox.keepTheirs(`Told on a tablet that was cut off, and not taken: ${words.join('; ')}.`)}
+                >What stands there is right</button
+            >
+            {#if same && back !== null}<button class="btn big" onclick={() => void live.outbox.takeMine(back.of)}
+                    >Take what was told here instead</button
+                >{/if}
+        </p>
+        <p class="quiet">Nothing vanishes: what is not taken goes into the notes of this pour.</p>
+    </section>
+{/if}
+
+<style>
+    .clash {
+        border-left: 6px solid var(--color-warning);
+        padding: 0.5rem 0 0.3rem 1.1rem;
+        margin-top: 1rem;
+    }
+    .two {
+        display: grid;
+        grid-template-columns: repeat(auto-fit, minmax(16rem, 1fr));
+        gap: 0.75rem 2rem;
+        margin-top: 0.5rem;
+    }
+    .ways {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.75rem;
+        margin-top: 0.75rem;
+    }
+</style>
