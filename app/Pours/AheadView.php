@@ -21,7 +21,7 @@ use Carbon\CarbonImmutable;
 final readonly class AheadView implements View
 {
     /** So many lines ahead it is known what follows an over-pour: more than is weighed before the network is back, or is said to be gone. */
-    private const NEAR = 40;
+    private const NEAR = 16;
 
     public function __construct(private RecordedRun $run, private CureClock $clock, private CarbonImmutable $now) {}
 

@@ -22,8 +22,8 @@ final readonly class OverPour
     /** Between what is good and what is certainly over: an over-pour of less than this is read as none. */
     private const CRUMB_G = 1e-6;
 
-    /** So often is a stretch in which not the same holds cut in half. */
-    private const MOST_CUTS = 14;
+    /** So often is a stretch in which not the same holds cut in half: to the thousandth of what is looked at. */
+    private const MOST_CUTS = 12;
 
     /**
      * @param  string  $over  the ingredient all else is raised to
@@ -42,29 +42,39 @@ final readonly class OverPour
         }
         $from = $line['to'] + self::CRUMB_G;
 
-        return self::stretches($cup, $from, $line['running'] + max($line['grams'], $line['to'] - $line['running']) * (1.0 + self::MOST_OF_LINE), self::MOST_CUTS);
+        $to = $line['running'] + max($line['grams'], $line['to'] - $line['running']) * self::MOST_OF_LINE * 2.0;
+
+        return self::stretches($cup, [$from, self::at($cup, $from)], [$to, self::at($cup, $to)], self::MOST_CUTS);
     }
 
-    /** @return list<self> */
-    private static function stretches(MixingCup $cup, float $from, float $to, int $cuts): array
+    /**
+     * More of a line never takes back what less of it began: what holds at both ends of half a stretch holds in all of it.
+     *
+     * @param  array{float, self|null}  $low  a reading, and what follows there
+     * @param  array{float, self|null}  $high
+     * @return list<self>
+     */
+    private static function stretches(MixingCup $cup, array $low, array $high, int $cuts): array
     {
-        $middle = ($from + $to) / 2.0;
-        $found = array_map(static fn (float $reading): ?self => self::at($cup, $reading), [$from, $middle, $to]);
-        if ($found[0] === null && $found[1] === null && $found[2] === null) {
-            return [];
+        $middle = ($low[0] + $high[0]) / 2.0;
+        $found = [];
+        foreach ([[$low, $half = [$middle, self::at($cup, $middle)]], [$half, $high]] as [$from, $to]) {
+            $alike = self::like($from[1], $to[1]);
+            $some = match (true) {
+                $alike && $from[1] === null => [],
+                $alike => [new self($from[0], $to[0], $from[1]->over, $from[1]->lines, $from[1]->in, $from[1]->least)],
+                $cuts === 0 => [],
+                default => self::stretches($cup, $from, $to, $cuts - 1),
+            };
+            $last = $found[count($found) - 1] ?? null;
+            if ($last !== null && $some !== [] && $last->to === $some[0]->from && self::like($last, $some[0])) {
+                $some[0] = new self($last->from, $some[0]->to, $last->over, $last->lines, $last->in, $last->least);
+                array_pop($found);
+            }
+            $found = [...$found, ...$some];
         }
-        if ($found[0]?->like($found[1]) === true && $found[0]->like($found[2])) {
-            return [new self($from, $to, $found[0]->over, $found[0]->lines, $found[0]->in, $found[0]->least)];
-        }
-        if ($cuts === 0) {
-            return [];
-        }
-        [$low, $high] = [self::stretches($cup, $from, $middle, $cuts - 1), self::stretches($cup, $middle, $to, $cuts - 1)];
-        [$last, $first] = [$low[count($low) - 1] ?? null, $high[0] ?? null];
 
-        return $last?->like($first) === true && $first !== null && $last->to === $first->from
-            ? [...array_slice($low, 0, -1), new self($last->from, $first->to, $last->over, $last->lines, $last->in, $last->least), ...array_slice($high, 1)]
-            : [...$low, ...$high];
+        return $found;
     }
 
     private static function at(MixingCup $cup, float $reading): ?self
@@ -94,9 +104,9 @@ final readonly class OverPour
         return $most !== $line ? null : new self($reading, $reading, $most, array_map(static fn (object $one): string => $one->code, $rescue->lines), array_diff_key($in, [$most => 0]), min($shares));
     }
 
-    private function like(?self $other): bool
+    private static function like(?self $one, ?self $other): bool
     {
-        return $other !== null && [$this->over, $this->lines, $this->in, $this->least] === [$other->over, $other->lines, $other->in, $other->least];
+        return $one === null || $other === null ? $one === $other : [$one->over, $one->lines, $one->in, $one->least] === [$other->over, $other->lines, $other->in, $other->least];
     }
 
     /** @return OverPourShape */

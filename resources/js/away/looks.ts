@@ -48,6 +48,15 @@ export function asKept(page: Page, keptAt: number): Page {
     return { ...page, props: { ...page.props, kept_at_ms: keptAt, flash: null, undo: null, onward: null, taking: null, errors: {} } };
 }
 
+/** A newer look of a run that stands where it stood: what was sent ahead for it still holds. */
+export function walkable(page: Page, before: Page): Page {
+    const last = (of: unknown): unknown => (of as { last_fact_id?: unknown } | null | undefined)?.last_fact_id;
+    const { ahead } = before.props;
+    return page.component === 'run/Run' && page.props.ahead === undefined && ahead != null && last(ahead) === last(page.props.run)
+        ? { ...page, props: { ...page.props, ahead } }
+        : page;
+}
+
 /** What was never looked at here. */
 export function unknown(url: string, version: string | null): Page {
     return {

@@ -5,7 +5,7 @@
  */
 import { clientsClaim } from 'workbox-core';
 import { cleanupOutdatedCaches, precacheAndRoute } from 'workbox-precaching';
-import { asKept, documentOf, isKept, isPage, keyOf, LOOKS, pageOf, unknown, type Page } from './looks';
+import { asKept, documentOf, isKept, isPage, keyOf, LOOKS, pageOf, unknown, walkable, type Page } from './looks';
 
 declare const self: ServiceWorkerGlobalScope;
 
@@ -123,9 +123,10 @@ async function learn(key: string, answer: Response, asDocument: boolean): Promis
 
 async function put(key: string, page: Page, at: number): Promise<void> {
     const looks = await caches.open(LOOKS);
+    const before = await held(key);
     // What is newest stands last: the oldest go first.
     await looks.delete(key);
-    await looks.put(key, json(page, { [KEPT_AT]: String(at) }));
+    await looks.put(key, json(before === null ? page : walkable(page, before.page), { [KEPT_AT]: String(at) }));
     const all = await looks.keys();
     await Promise.all(all.slice(0, Math.max(0, all.length - MOST_LOOKS)).map((old) => looks.delete(old)));
 }
@@ -150,6 +151,17 @@ async function change(url: string, props: Record<string, unknown>): Promise<void
     }
 }
 
+/** What it takes to walk a run on is kept beside it, also of one that was never opened here. */
+async function ahead(key: string): Promise<void> {
+    const pour = /^\/pours\/\d+(?=\/run$)/.exec(key)?.[0];
+    if (pour !== undefined) {
+        const answer = await fetch(`${pour}/ahead`, { headers: { Accept: 'application/json' }, credentials: 'same-origin' });
+        if (answer.ok) {
+            await change(key, { ahead: await answer.json() });
+        }
+    }
+}
+
 /** Looks at what is under way, one after the other, so that each opens later; what was looked at a moment ago is not asked again. */
 async function keep(urls: string[]): Promise<void> {
     const version = await anyVersion();
@@ -170,6 +182,7 @@ async function keep(urls: string[]): Promise<void> {
                 credentials: 'same-origin',
             });
             await learn(key, answer, false);
+            await ahead(key);
         } catch {
             return;
         }

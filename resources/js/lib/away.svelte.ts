@@ -75,7 +75,8 @@ class Away {
     }
 
     async #ready(): Promise<ServiceWorker | null> {
-        return this.#worker === null ? null : (await navigator.serviceWorker.ready).active;
+        // It may stand there before this page has asked for it.
+        return 'serviceWorker' in navigator && window.isSecureContext ? (await navigator.serviceWorker.ready).active : null;
     }
 
     /** What was kept is left for what is, as soon as the server answers again. */

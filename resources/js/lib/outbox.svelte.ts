@@ -125,12 +125,16 @@ export class Outbox<A> {
                 at_ms: fact.at_ms,
                 payload: fact.payload,
             });
+            // Said once: what is asked meanwhile is not talked over.
+            const isKnown = this.away;
             this.away = !answer.ok && answer.offline;
             if (!answer.ok && (answer.offline || answer.status === 419 || answer.status >= 500)) {
                 if (answer.offline) {
                     this.#keep(this.#read(this.#use.store).map((kept) => ({ ...kept, away: true })));
                 }
-                this.#use.trouble(answer.wrong.message);
+                if (!(isKnown && this.away)) {
+                    this.#use.trouble(answer.wrong.message);
+                }
                 if (answer.offline || answer.status === 419 || !this.#failed(fact)) {
                     setTimeout(() => void this.flush(), this.#use.retryMs ?? RETRY_MS);
                     break;
