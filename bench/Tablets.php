@@ -18,7 +18,7 @@ final class Served
         $this->port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
         fclose($socket);
         // It never reaches beyond this machine, and all of it goes at once.
-        $this->process = new Process(['setsid', 'bin/serve', '--data', $folder, '--port', (string) $this->port, '--listen', '127.0.0.1', '--name', '127.0.0.1', '--only', $isWork ? 'work' : 'pages'], dirname(__DIR__), $env, null, null);
+        $this->process = new Process(['setsid', 'bin/serve', '--data', $folder, '--port', (string) $this->port, '--listen', '127.0.0.1', '--name', '127.0.0.1', '--plain', '--only', $isWork ? 'work' : 'pages'], dirname(__DIR__), $env, null, null);
         $this->process->start();
     }
 

@@ -9,6 +9,8 @@ return [
     'library' => hash('xxh128', implode('|', array_map(static fn (string $file): string => $file.filemtime($file).filesize($file), glob(dirname(__DIR__).'/library/{,*/,*/*/}*.yaml', GLOB_BRACE) ?: []))),
     // Names and addresses, with commas between, under which the bench may be opened beside APP_URL and this machine itself.
     'hosts' => env('APP_HOSTS', ''),
+    // Where the certificate of the shop's own authority lies, which tablets are given to trust; empty where there is none.
+    'authority' => env('APALOS_AUTHORITY', ''),
     // Addresses of proxies before the bench whose word for address and scheme is believed, with commas between.
     'proxies' => env('APP_PROXIES', ''),
     // Where backups are kept; beside the storage folder where nothing is said.

@@ -36,6 +36,7 @@ use App\Http\Controllers\StoresController;
 use App\Http\Controllers\StudyController;
 use App\Http\Controllers\SwatchController;
 use App\Http\Controllers\TakingAlongController;
+use App\Http\Controllers\TrustController;
 use App\Http\Controllers\TypedController;
 use App\Http\Controllers\UpController;
 use App\Http\Controllers\WorkshopController;
@@ -60,6 +61,8 @@ foreach (['mould', 'lot', 'trial', 'version'] as $record) {
     Route::pattern($record, '[0-9]{1,15}');
 }
 
+Route::get('/trust', [TrustController::class, 'show']);
+Route::get('/authority.crt', [TrustController::class, 'authority']);
 Route::get('/sign-in', [SignInController::class, 'show']);
 Route::post('/sign-in', [SignInController::class, 'in']);
 Route::post('/sign-in/again', [SignInController::class, 'again']);

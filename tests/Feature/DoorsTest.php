@@ -24,7 +24,7 @@ final class DoorsTest extends TestCase
             self::assertStringContainsString("script-src 'self';", (string) $headers->get('Content-Security-Policy'), $address);
             self::assertStringContainsString("frame-ancestors 'none'", (string) $headers->get('Content-Security-Policy'), $address);
             self::assertSame(['nosniff', 'DENY', 'same-origin'], [$headers->get('X-Content-Type-Options'), $headers->get('X-Frame-Options'), $headers->get('Referrer-Policy')], $address);
-            self::assertStringContainsString('camera=()', (string) $headers->get('Permissions-Policy'), $address);
+            self::assertStringContainsString('camera=(self), display-capture=()', (string) $headers->get('Permissions-Policy'), $address);
             self::assertNull($headers->get('Access-Control-Allow-Origin'), $address);
         }
     }

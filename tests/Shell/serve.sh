@@ -43,10 +43,16 @@ is 'and under no other' 421 "$(status -H 'Host: elsewhere.example' "$at/jobs")"
 is 'nothing but its public folder is served' 404 "$(status "$at/.env")"
 script=$(curl -s "$at/jobs" | grep -o '/build/assets/app-[^"]*\.js' | head -1)
 is 'scripts come packed and are kept for a year' 'gzip public, max-age=31536000, immutable' "$(curl -s -o /dev/null -D - -H 'Accept-Encoding: gzip' "$at$script" | tr -d '\r' | awk -F': ' 'tolower($1) == "content-encoding" { e = $2 } tolower($1) == "cache-control" { c = $2 } END { print e, c }')"
-is 'the owner is let in by a link that is printed here' 1 "$(grep -cE 'http://bench.test:[0-9]+/welcome/[0-9a-f]{40}' "$folder/log")"
+is 'the owner is let in by a link that is printed here' 1 "$(grep -cE 'https://bench.test:[0-9]+/welcome/[0-9a-f]{40}' "$folder/log")"
 is 'whoever comes from elsewhere says who they are' '302 /sign-in?to=%2Fjobs' "$(curl -s -o /dev/null -D - -H 'X-Forwarded-For: 192.0.2.7' "$at/jobs" | tr -d '\r' | awk 'NR == 1 { s = $2 } tolower($1) == "location:" { sub(/^http:\/\/[^\/]*/, "", $2); l = $2 } END { print s, l }')"
-is 'and a link is the way back in' 1 "$(bin/workshop --data "$folder/shop" owner | grep -cE '^http://bench.test:[0-9]+/welcome/')"
+is 'and a link is the way back in' 1 "$(bin/workshop --data "$folder/shop" owner | grep -cE '^https://bench.test:[0-9]+/welcome/')"
 is 'what is read once is there for whoever serves' 0 "$([ "$(id -u)" -ne 0 ] && echo 0 || find "$folder/shop/storage" -user root | wc -l)"
+safe=https://bench.test:$((port + 363))
+safely() { curl -s --cacert "$folder/shop/tls/authority.crt" --resolve "bench.test:$((port + 363)):127.0.0.1" "$@"; }
+is 'it is safe under its name, by an authority of its own' 200 "$(safely -o /dev/null -w '%{http_code}' "$safe/up")"
+is 'and a cookie given there goes over no other wire' 1 "$(safely -o /dev/null -D - "$safe/token" | grep -ci '^set-cookie: apalos.*secure')"
+is 'the key of that authority is for nobody else' 600 "$(stat -c %a "$folder/shop/tls/authority.key")"
+is 'what a tablet is given to trust is that authority' "$(sha256sum <"$folder/shop/tls/authority.crt")" "$(curl -s "$at/authority.crt" | sha256sum)"
 is 'nobody is told what it runs on' '' "$(curl -s -o /dev/null -D - "$at/jobs" | grep -i '^x-powered-by' || true)"
 is 'a job is made' 302 "$(job 'Kept through a fire')"
 photo() { # keep a formula with a photo, as a browser would

@@ -21,7 +21,7 @@ final class Doors
         'Referrer-Policy' => 'same-origin',
         'Cross-Origin-Opener-Policy' => 'same-origin',
         'Cross-Origin-Resource-Policy' => 'same-origin',
-        'Permissions-Policy' => 'accelerometer=(), camera=(), display-capture=(), geolocation=(), gyroscope=(), microphone=(), midi=(), payment=(), serial=(), usb=()',
+        'Permissions-Policy' => 'accelerometer=(), camera=(self), display-capture=(), geolocation=(), gyroscope=(), microphone=(), midi=(), payment=(), serial=(self), usb=()',
     ];
 
     // Styles stand in attributes where a colour or a length is data: those may be written in the page, scripts never.

@@ -68,7 +68,7 @@ export function unknown(url: string, version: string | null): Page {
 }
 
 /** What is for whoever answers for the shop, or for coming in, is not left lying on a tablet. */
-const NEVER = /^\/(people|sign-in|hands|welcome|backup|everything|tablets|token|first)(\/|\.|\?|$)/;
+const NEVER = /^\/(people|sign-in|hands|welcome|backup|everything|tablets|token|first|trust)(\/|\.|\?|$)/;
 
 export const isKept = (path: string): boolean => !NEVER.test(path) && !/\.\w{2,5}$/.test(path.split('?')[0] ?? '');
 
