@@ -22,7 +22,7 @@ final class TrustController
 
         return Reply::page('people/Trust', [
             'address' => $address, 'here' => $request->getSchemeAndHttpHost(), 'safe' => $request->secure(),
-            'mark' => $mark === false ? null : strtoupper(implode(' ', str_split(substr($mark, 0, 16), 4))),
+            'mark' => $mark === false ? null : strtoupper(implode(':', str_split(substr($mark, 0, 16), 2))),
         ]);
     }
 

@@ -23,7 +23,7 @@
         The bench computer has an authority of its own. A tablet that trusts it keeps pages, opens the camera and a scale, and nobody on the
         network reads along. It is done once.
     </p>
-    <ol class="steps">
+    <ol class="four">
         <li>
             <svg viewBox="0 0 120 80" aria-hidden="true"
                 ><rect x="26" y="8" width="44" height="64" rx="5" class="body" /><path d="M34 22h28v28h-28z" class="light" /><path
@@ -34,6 +34,9 @@
             >
             <h2>Take this page along</h2>
             <p>On a phone or tablet point its camera at the code below, or type <b class="address">{here}/trust</b>.</p>
+            <svg class="code" viewBox="0 0 {code.size} {code.size}" role="img" aria-label="Code of {here}/trust"
+                ><rect width={code.size} height={code.size} fill="#fff" /><path d={code.path} fill="#000" /></svg
+            >
         </li>
         <li>
             <svg viewBox="0 0 120 80" aria-hidden="true"
@@ -74,33 +77,30 @@
             <p class="quiet">From there put it on the home screen.</p>
         </li>
     </ol>
-    <svg class="code" viewBox="0 0 {code.size} {code.size}" role="img" aria-label="Code of {here}/trust"
-        ><rect width={code.size} height={code.size} fill="#fff" /><path d={code.path} fill="#000" /></svg
-    >
 {/if}
 
 <style>
-    .steps {
+    .four {
         display: grid;
         grid-template-columns: repeat(auto-fit, minmax(17rem, 1fr));
         gap: 1.5rem 2rem;
         margin-top: 1.5rem;
         counter-reset: step;
     }
-    .steps li {
+    .four li {
         counter-increment: step;
     }
-    .steps h2 {
+    .four h2 {
         font-size: 1.35rem;
         margin-top: 0.5rem;
     }
-    .steps h2::before {
+    .four h2::before {
         content: counter(step) '. ';
     }
-    .steps p {
+    .four p {
         margin-top: 0.4rem;
     }
-    .steps svg {
+    .four svg {
         width: 12rem;
         max-width: 100%;
     }
@@ -131,8 +131,8 @@
     .address {
         overflow-wrap: anywhere;
     }
-    .code {
-        width: 13rem;
-        margin-top: 1.5rem;
+    .four .code {
+        width: 9rem;
+        margin-top: 0.75rem;
     }
 </style>
