@@ -27,6 +27,7 @@ use App\Http\Controllers\LogController;
 use App\Http\Controllers\LotController;
 use App\Http\Controllers\MouldController;
 use App\Http\Controllers\PeopleController;
+use App\Http\Controllers\PointController;
 use App\Http\Controllers\PourController;
 use App\Http\Controllers\RackController;
 use App\Http\Controllers\RunController;
@@ -293,6 +294,7 @@ Route::middleware(LookSession::class)->withoutMiddleware([QuietSession::class, S
     Route::put('/typed', [TypedController::class, 'update']);
     Route::delete('/typed', [TypedController::class, 'destroy']);
     Route::get('/find', FindController::class);
+    Route::get('/point', PointController::class);
     Route::get('/exchange/imports/{import}', [ExchangeController::class, 'import'])->whereNumber('import');
     Route::get('/frame', [WorkshopController::class, 'show']);
     Route::get('/devices/scale', [DeviceController::class, 'scale']);

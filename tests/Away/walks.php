@@ -82,7 +82,7 @@ $unwritten = static function (array $fact, RecordedRun $run): Happened {
 };
 
 /** What a maker does next: mostly what is asked for, sometimes too much, too little, back, or something beside it. */
-$acts = static function (array $view, array $stands) use ($chance, $between, $oneOf): array {
+$acts = static function (array $view, array $stands) use ($chance, $between): array {
     $step = ['step' => $view['step']['key']];
     if ($stands !== [] && $chance(0.07)) {
         return ['undone', ['of_key' => $stands[count($stands) - 1]]];

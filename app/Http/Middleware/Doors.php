@@ -60,11 +60,16 @@ final class Doors
 
     private static function isNamed(Request $request): bool
     {
-        $host = strtolower((string) parse_url('http://'.$request->headers->get('Host', ''), PHP_URL_HOST));
+        return self::isOurs((string) parse_url('http://'.$request->headers->get('Host', ''), PHP_URL_HOST));
+    }
+
+    /** Whether the bench goes by that name. */
+    public static function isOurs(string $host): bool
+    {
         $own = parse_url(config()->string('app.url'), PHP_URL_HOST);
         $named = array_map(strtolower(...), array_map(trim(...), explode(',', config()->string('apalos.hosts'))));
 
-        return in_array($host, ['localhost', '127.0.0.1', '[::1]', is_string($own) ? strtolower($own) : '', ...array_filter($named)], true);
+        return in_array(strtolower($host), ['localhost', '127.0.0.1', '[::1]', is_string($own) ? strtolower($own) : '', ...array_filter($named)], true);
     }
 
     private static function isForeign(Request $request, string $header): bool

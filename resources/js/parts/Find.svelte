@@ -1,6 +1,7 @@
 <script lang="ts">
     import { router } from '@inertiajs/svelte';
     import { ask } from '../lib/api';
+    import Point, { type Pointed } from './Point.svelte';
 
     type Found = { kind: string; name: string; href: string };
     let { open = $bindable() }: { open: boolean } = $props();
@@ -32,6 +33,13 @@
             dialog.close();
             router.visit(entry.href);
         }
+    }
+
+    /** A label opens what it stands on. */
+    function point(at: Pointed): null {
+        dialog.close();
+        router.visit(at.href);
+        return null;
     }
 
     function keys(event: KeyboardEvent): void {
@@ -79,7 +87,10 @@
             {/each}
         </ul>
         {#if q.trim() !== '' && found.length === 0}<p class="quiet mt-2">Nothing by that name.</p>{/if}
-        <form method="dialog" class="mt-3 text-right"><button class="btn btn-ghost btn-sm">Close</button></form>
+        <p class="mt-3 flex flex-wrap justify-between gap-2">
+            <Point onpoint={point} />
+            <button class="btn btn-ghost btn-sm" onclick={() => dialog.close()}>Close</button>
+        </p>
     </div>
 </dialog>
 

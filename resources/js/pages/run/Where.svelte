@@ -5,6 +5,7 @@
     import type { Kept } from '../../lib/kept.svelte';
     import type { LiveRun } from '../../lib/run.svelte';
     import { measure } from '../../lib/units';
+    import Point, { type Pointed } from '../../parts/Point.svelte';
     import { doubts, melted } from '../stores/lots';
 
     let { live, kept }: { live: LiveRun; kept: Kept } = $props();
@@ -20,6 +21,29 @@
     async function from(code: string, lot: number): Promise<void> {
         await live.record('drawn_from', { code, lot }, `${code}-${String(lot)}`);
         await kept.look();
+    }
+    /** A label says which mould, which kit. */
+    function point(at: Pointed): string | null {
+        const mould = at.kind === 'mould' ? view?.choices.find((one) => one.id === at.id) : undefined;
+        if (mould !== undefined) {
+            if (mould.filled !== null) {
+                return `${at.name} is filled: ${mould.filled.job}.`;
+            }
+            if (!(view?.moulds.includes(at.id) ?? false)) {
+                void into(at.id);
+            }
+            return null;
+        }
+        const of = at.kind === 'kit' ? view?.lots.find((one) => one.lots.some((lot) => lot.id === at.id)) : undefined;
+        if (of !== undefined) {
+            void from(of.code, at.id);
+            return null;
+        }
+        return at.kind === 'mould'
+            ? `${at.name} is no mould of this job.`
+            : at.kind === 'kit'
+              ? `Nothing of this pour is in ${at.name}, or it is used up.`
+              : `That is a ${at.kind}: ${at.name}. Point at the label of a mould or a kit.`;
     }
     const chosen = $derived(view?.choices.filter((one) => view.moulds.includes(one.id)) ?? []);
 </script>
@@ -104,6 +128,7 @@
                 </p>
             {/if}
         {/each}
+        <p><Point onpoint={point} words="Point at the label of mould or kit" big /></p>
         {#if view.short_g > 0.05}<p class="font-bold text-error" role="alert">
                 {measure(view.short_g, 'mass', bench.units)} more was weighed than the kits had by the book. Count them in Stores; nothing of
                 the run is lost.
