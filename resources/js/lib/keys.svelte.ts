@@ -1,3 +1,5 @@
+import { tablet } from './tablet.svelte';
+
 /** A key of a screen: what is pressed, what it does, and the words under `?`. */
 export type Key = { press: string; does: string; run: () => void };
 
@@ -38,6 +40,16 @@ export const currentKeys = (): Key[] => screen;
 
 /** Handles a key press with the frame's keys and the screen's; two-key jumps begin with `g`. */
 export function press(event: KeyboardEvent, frame: Key[]): void {
+    // A pedal confirms, wherever the focus is: a foot knows of no field.
+    const pedal =
+        event.key === tablet.pedal && document.querySelector('dialog[open]') === null
+            ? screen.find((key) => key.press === 'Space')
+            : undefined;
+    if (pedal !== undefined && !event.repeat) {
+        event.preventDefault();
+        pedal.run();
+        return;
+    }
     // What a control made use of itself is not pressed a second time.
     if (
         event.defaultPrevented ||

@@ -1,7 +1,13 @@
+import { tablet } from './tablet.svelte';
+
 let context: AudioContext | null = null;
 
-/** Three soft knocks, loud enough for a workshop; silent where the browser has no sound or has not been touched yet. */
+/** Three soft knocks, as loud as this tablet is set to; silent where the browser has no sound or has not been touched yet. */
 export function knock(times = 3): void {
+    const gain = tablet.loud / 100;
+    if (gain < 0.001) {
+        return;
+    }
     try {
         context ??= new AudioContext();
         void context.resume();
@@ -12,7 +18,7 @@ export function knock(times = 3): void {
             tone.type = 'triangle';
             tone.frequency.setValueAtTime(i === times - 1 ? 660 : 520, at);
             loud.gain.setValueAtTime(0.0001, at);
-            loud.gain.exponentialRampToValueAtTime(0.5, at + 0.02);
+            loud.gain.exponentialRampToValueAtTime(gain, at + 0.02);
             loud.gain.exponentialRampToValueAtTime(0.0001, at + 0.26);
             tone.connect(loud).connect(context.destination);
             tone.start(at);

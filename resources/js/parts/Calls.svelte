@@ -4,6 +4,7 @@
     import { onMount } from 'svelte';
     import { bench } from '../lib/bench.svelte';
     import { knock } from '../lib/sound';
+    import { say } from '../lib/tablet.svelte';
     import { when } from '../lib/when';
     import type { FrameView } from '../types/server';
 
@@ -27,6 +28,7 @@
                 ringing = [...ringing.filter((r) => r.id !== call.id), call];
                 if (!bench.muted) {
                     knock();
+                    say(`${call.title}: ${call.what}.`);
                 }
             }
         }

@@ -2,7 +2,8 @@
     import { router } from '@inertiajs/svelte';
     import { refused } from '../../lib/refused';
     import { Typing } from '../../lib/typing.svelte';
-    import { onMount, untrack } from 'svelte';
+    import { onMount, tick, untrack } from 'svelte';
+    import { stepAloud } from '../../lib/aloud';
     import { away } from '../../lib/away.svelte';
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
@@ -10,6 +11,7 @@
     import { LiveRun } from '../../lib/run.svelte';
     import { Steady } from '../../lib/steady.svelte';
     import { early } from '../../lib/early';
+    import { say } from '../../lib/tablet.svelte';
     import { decimalsOf, measure } from '../../lib/units';
     import { when } from '../../lib/when';
     import Cautions from '../../parts/Cautions.svelte';
@@ -180,6 +182,16 @@
             byHand = null;
         }
     }
+
+    // What the step asks for is said once, when it comes.
+    let said = '';
+    $effect(() => {
+        const key = run.step.key;
+        if (key !== said) {
+            said = key;
+            void tick().then(() => say(stepAloud(run, document.querySelector('.centre h1')?.textContent ?? '', bench.units)));
+        }
+    });
 
     // What was pressed for one step must not act on the next, whoever moved it on; hearing the same again changes nothing.
     const step = $derived(run.step.key);

@@ -1,0 +1,64 @@
+/** What is set for this tablet alone, where it stands: how loud it knocks, whether it speaks, and what a foot or a knuckle presses. */
+
+const STORE = 'apalos.tablet';
+
+type Set = { loud: number; speaks: boolean; pedal: string | null };
+
+const usual: Set = { loud: 50, speaks: false, pedal: null };
+
+function kept(): Set {
+    try {
+        const read: unknown = JSON.parse(localStorage.getItem(STORE) ?? '{}');
+        const { loud, speaks, pedal } = (typeof read === 'object' && read !== null ? read : {}) as Partial<Set>;
+        return {
+            loud: typeof loud === 'number' && loud >= 0 && loud <= 100 ? loud : usual.loud,
+            speaks: speaks === true,
+            pedal: typeof pedal === 'string' && pedal !== '' ? pedal : null,
+        };
+    } catch {
+        return usual;
+    }
+}
+
+class Tablet {
+    #set = $state<Set>(kept());
+
+    get loud(): number {
+        return this.#set.loud;
+    }
+    get speaks(): boolean {
+        return this.#set.speaks;
+    }
+    get pedal(): string | null {
+        return this.#set.pedal;
+    }
+
+    set(more: Partial<Set>): void {
+        this.#set = { ...this.#set, ...more };
+        try {
+            localStorage.setItem(STORE, JSON.stringify(this.#set));
+        } catch {
+            // A browser that keeps nothing: it holds until the page is closed.
+        }
+    }
+}
+
+export const tablet = new Tablet();
+
+/** Whether this key is a pedal’s: one that writes a letter or moves about a page of ours is none. */
+export const mayBePedal = (key: string): boolean =>
+    !['Shift', 'Control', 'Alt', 'Meta', 'AltGraph', 'CapsLock', 'Tab', 'Escape', 'Backspace', 'Dead', 'Unidentified', 'Process'].includes(
+        key,
+    ) &&
+    (key.length > 1 || key === ' ');
+
+/** Says it aloud, in the browser’s own voice, where this tablet speaks; what was being said is broken off. */
+export function say(words: string): void {
+    if (tablet.speaks && words.trim() !== '' && 'speechSynthesis' in window) {
+        window.speechSynthesis.cancel();
+        const spoken = new SpeechSynthesisUtterance(words);
+        spoken.lang = 'en-GB';
+        spoken.volume = Math.max(0.05, tablet.loud / 100);
+        window.speechSynthesis.speak(spoken);
+    }
+}
