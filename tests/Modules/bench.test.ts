@@ -29,6 +29,32 @@ test('the clock runs on the time of the bench computer, whatever the tablet beli
     vi.useRealTimers();
 });
 
+test('a clock that is set back while the bench computer is away moves no moment', () => {
+    vi.useFakeTimers({ now: Date.parse('2026-03-04T10:00:00Z') });
+    bench.take(frame({}, Date.parse('2026-03-04T10:00:00Z')));
+    vi.advanceTimersByTime(60_000);
+    vi.setSystemTime(Date.parse('2026-03-03T10:01:00Z'));
+    bench.tick();
+    expect([new Date(bench.now).toISOString(), bench.clockOff]).toEqual(['2026-03-04T10:01:00.000Z', true]);
+    vi.advanceTimersByTime(30_000);
+    bench.tick();
+    expect(new Date(bench.now).toISOString()).toBe('2026-03-04T10:01:30.000Z');
+
+    // After a flat battery it begins a year ago: not before what was kept last.
+    bench.take(frame({}, Date.parse('2026-03-04T12:00:00Z')), Date.parse('2026-03-04T12:00:00Z'));
+    expect([new Date(bench.now).toISOString(), bench.clockOff]).toEqual(['2026-03-04T12:00:00.000Z', true]);
+    bench.take(frame({}, Date.now()));
+    expect(bench.clockOff).toBe(false);
+    vi.useRealTimers();
+});
+
+test('a page that was kept goes on from then', () => {
+    vi.useFakeTimers({ now: Date.parse('2026-03-04T10:20:00Z') });
+    bench.take(frame({}, Date.parse('2026-03-04T10:07:30Z')), Date.parse('2026-03-04T10:00:00Z'));
+    expect(new Date(bench.now).toISOString()).toBe('2026-03-04T10:27:30.000Z');
+    vi.useRealTimers();
+});
+
 test('hours are those of the workshop as soon as it is known where it stands', () => {
     bench.take(frame({ time_zone: 'Asia/Kolkata' }));
     expect(clockTime(Date.parse('2026-03-04T10:00:00Z'))).toBe('15:30');

@@ -22,6 +22,9 @@ type Change = Partial<{
     hands: Entry;
 }>;
 
+/** By more than this no clock runs slow: somebody set it. */
+const SET_BACK_MS = 5000;
+
 /**
  * What every screen shares: the frame as the server last told it, and a clock that runs on the server's time, so that a
  * tablet with a wrong clock still counts down right.
@@ -29,7 +32,10 @@ type Change = Partial<{
 class Bench {
     frame = $state<FrameView | null>(null);
     now = $state(Date.now());
+    /** The clock of this tablet was set back while nobody could say what time it is: moments go on from what the bench computer last said. */
+    clockOff = $state(false);
     #skew = 0;
+    #seen = { date: Date.now(), ran: performance.now() };
     /** Answers may overtake each other: only that to the last question counts. */
     #asked = 0;
 
@@ -62,14 +68,25 @@ class Bench {
 
     /** `keptAt`: by the tablet's own clock, where it is the tablet that kept it. */
     take(frame: FrameView, keptAt: number | null = null): void {
-        this.#skew = frame.strip.now_ms - (keptAt ?? Date.now());
+        const date = Date.now();
+        // Kept later than it is now: the clock went back in between.
+        this.clockOff = keptAt !== null && keptAt > date + SET_BACK_MS;
+        this.#skew = frame.strip.now_ms - (keptAt === null || this.clockOff ? date : keptAt);
+        this.#seen = { date, ran: performance.now() };
         setZone(frame.workshop.time_zone);
         this.frame = frame;
         this.tick();
     }
 
     tick(): void {
-        this.now = Date.now() + this.#skew;
+        const [date, ran] = [Date.now(), performance.now()];
+        const back = ran - this.#seen.ran - (date - this.#seen.date);
+        if (back > SET_BACK_MS) {
+            this.#skew += back;
+            this.clockOff = true;
+        }
+        this.#seen = { date, ran };
+        this.now = date + this.#skew;
     }
 
     async refresh(): Promise<void> {

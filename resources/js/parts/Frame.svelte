@@ -205,7 +205,8 @@
 {#if away.since !== null && away.since > 0}
     <p class="kept" role="status">
         As it stood {when(away.since, bench.now)}: the bench computer does not answer. What you tell is kept on this tablet and goes out by
-        itself.
+        itself.{#if bench.clockOff}
+            The clock of this tablet was set back: moments go on from what the bench computer last said.{/if}
     </p>
 {/if}
 {#if cannot !== null}<p class="cannot" role="alert">{cannot}</p>{/if}
