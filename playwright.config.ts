@@ -38,7 +38,7 @@ export default defineConfig({
         { name: 'middle', testMatch: /(access|formulas|labels|people|point|shell|zones|two-tablets|ounces)\.spec/, use: { timezoneId: 'UTC' } },
         {
             name: 'east',
-            testMatch: /(away|weighing|nothing-lost|swatches|walks|ways-in|through|hot)\.spec/,
+            testMatch: /(away|port|weighing|nothing-lost|swatches|walks|ways-in|through|hot)\.spec/,
             use: { timezoneId: 'Asia/Kolkata' },
         },
     ],

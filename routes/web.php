@@ -297,6 +297,7 @@ Route::middleware(LookSession::class)->withoutMiddleware([QuietSession::class, S
     Route::get('/point', PointController::class);
     Route::get('/exchange/imports/{import}', [ExchangeController::class, 'import'])->whereNumber('import');
     Route::get('/frame', [WorkshopController::class, 'show']);
+    Route::get('/devices/lines', [DeviceController::class, 'lines']);
     Route::get('/devices/scale', [DeviceController::class, 'scale']);
     Route::post('/devices/scale/watch', [DeviceController::class, 'watch']);
     Route::get('/devices/probe', [DeviceController::class, 'probe']);

@@ -184,6 +184,13 @@ final class Library
         return $this->read('roles.yaml')['roles'] ?? [];
     }
 
+    /** @return list<array<string, mixed>> how scales at tablets write down what they show, the most telling first */
+    public function scaleLines(): array
+    {
+        /** @var list<array<string, mixed>> */
+        return $this->read('scale-lines.yaml')['scale-lines']['lines'] ?? [];
+    }
+
     /** What somebody did who went through a door of `decide` or `own`: *took the job away*. Null where nothing was done. */
     public function did(string $door): ?string
     {

@@ -8,9 +8,10 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * Whose weigh-up the workshop's scale serves.
+ * Whose weigh-up a scale serves.
  *
  * @property int $workshop_id
+ * @property string $scale which one; that of the shop has no name
  * @property string $stream run or series
  * @property int $stream_id
  * @property CarbonImmutable $since
@@ -29,7 +30,7 @@ final class ScaleHold extends Model
 
     protected $table = 'scale_holds';
 
-    protected $fillable = ['workshop_id', 'stream', 'stream_id', 'since', 'watch', 'left'];
+    protected $fillable = ['workshop_id', 'scale', 'stream', 'stream_id', 'since', 'watch', 'left'];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 

@@ -17,7 +17,7 @@ use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Str;
 
 /**
- * The one scale of the workshop: whose weigh-up it serves, and whether its display still says what is in the cup. It serves one at
+ * A scale: the one at the cables of the shop, or one at a tablet. Whose weigh-up it serves, and whether its display still says what is in the cup. It serves one at
  * a time; another takes it over only when told to, and then says from where to count.
  */
 final readonly class ScaleDesk
@@ -29,12 +29,29 @@ final readonly class ScaleDesk
 
     private const MOST_LEFT = 8;
 
-    public function __construct(private Workshop $workshop, private Repository $cache, private WeighUps $weighUps) {}
+    /** @param  string  $scale  which one; that of the shop has no name */
+    public function __construct(private Workshop $workshop, private Repository $cache, private WeighUps $weighUps, private string $scale = '') {}
+
+    public function of(string $scale): self
+    {
+        return new self($this->workshop, $this->cache, $this->weighUps, $scale);
+    }
+
+    /** That which served this weigh-up last. */
+    public function at(WeighUpAtHand $for): self
+    {
+        return $this->of((string) ScaleHold::query()->where('stream', $for->stream)->where('stream_id', $for->id)->orderByDesc('since')->value('scale'));
+    }
+
+    private function hold(): ?ScaleHold
+    {
+        return ScaleHold::query()->where('scale', $this->scale)->first();
+    }
 
     /** Who has it, while that one still weighs or has only just tared; null when it is free. */
     public function holder(): ?WeighUpAtHand
     {
-        $hold = ScaleHold::query()->first();
+        $hold = $this->hold();
         $at = $hold === null ? null : $this->weighUps->find($hold->stream, $hold->stream_id);
 
         return $at !== null && ($at->isWeighing || $this->isAboutToWeigh($hold)) ? $at : null;
@@ -49,7 +66,7 @@ final readonly class ScaleDesk
 
     public function since(): ?CarbonImmutable
     {
-        return ScaleHold::query()->first()?->since;
+        return $this->hold()?->since;
     }
 
     /** @return WeighUpAtHand|null the other that has it, so that this one may not */
@@ -105,7 +122,7 @@ final readonly class ScaleDesk
     /** It was said from where to count: what was wrong is settled. */
     public function settled(WeighUpAtHand $for): void
     {
-        $this->forget($for);
+        $this->at($for)->forget($for);
     }
 
     public function trouble(WeighUpAtHand $for): ?Trouble
@@ -116,7 +133,7 @@ final readonly class ScaleDesk
     /** @return array{anchor: float, in_g: float}|null what this one had poured of its line when it lost the scale */
     private function holds(WeighUpAtHand $for, CarbonImmutable $now): ?array
     {
-        $hold = ScaleHold::query()->first();
+        $hold = $this->hold();
         $left = $hold->left ?? [];
         $before = $hold === null ? null : $this->weighUps->find($hold->stream, $hold->stream_id);
         $watch = $before === null ? null : $this->kept($before);
@@ -125,8 +142,9 @@ final readonly class ScaleDesk
         }
         $mine = $left["{$for->stream}:{$for->id}"] ?? null;
         unset($left["{$for->stream}:{$for->id}"]);
-        ScaleHold::query()->updateOrCreate([], [
-            'workshop_id' => $this->workshop->id, 'stream' => $for->stream, 'stream_id' => $for->id, 'since' => $now, 'watch' => (string) Str::ulid(),
+        ScaleHold::query()->where('scale', $this->scale)->delete();
+        ScaleHold::query()->create([
+            'workshop_id' => $this->workshop->id, 'scale' => $this->scale, 'stream' => $for->stream, 'stream_id' => $for->id, 'since' => $now, 'watch' => (string) Str::ulid(),
             'left' => array_slice($left, -self::MOST_LEFT, null, true),
         ]);
 
@@ -160,7 +178,7 @@ final readonly class ScaleDesk
     /** Null while the scale is not this one's: nothing is known of it then. */
     private function key(WeighUpAtHand $for): ?string
     {
-        $hold = ScaleHold::query()->where('stream', $for->stream)->where('stream_id', $for->id)->first();
+        $hold = ScaleHold::query()->where('scale', $this->scale)->where('stream', $for->stream)->where('stream_id', $for->id)->first();
 
         return $hold === null ? null : "scale-watch:{$hold->watch}";
     }

@@ -13,6 +13,7 @@ final readonly class ScaleWord
     /** @throws StepHasMoved with what to do first */
     public static function believed(ScaleDesk $desk, WeighUpAtHand $for): void
     {
+        $desk = $desk->at($for);
         $other = $desk->heldByAnother($for);
         if ($other !== null) {
             throw new StepHasMoved("The scale serves “{$other->title}” just now. Take it over, or type the reading.");

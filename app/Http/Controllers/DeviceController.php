@@ -11,10 +11,12 @@ use Apalos\Core\Units\Celsius;
 use App\Devices\Cables;
 use App\Devices\DeviceLost;
 use App\Devices\ProbePort;
+use App\Devices\SaidScale;
 use App\Devices\ScalePort;
 use App\Devices\ScaleReading;
 use App\Devices\ThermometerPort;
 use App\Http\Reply;
+use App\Library\Library;
 use App\Models\Workshop;
 use App\Room\RoomTemperature;
 use App\Scale\ScaleDesk;
@@ -28,6 +30,9 @@ use Illuminate\Http\Request;
 /** The scale, the thermometer and the probe, as the bench reads them. A lost device is an answer, not an error page. */
 final readonly class DeviceController
 {
+    /** With which a tablet says what its own scale shows: a name it keeps, and the line. */
+    private const OF_TABLET = ['scale', 'line'];
+
     public function __construct(private WeighUps $weighUps, private Cables $cables) {}
 
     public function scale(ScalePort $scale): JsonResponse
@@ -39,23 +44,25 @@ final readonly class DeviceController
         }
     }
 
+    /** How scales at tablets write down what they show. */
+    public function lines(Library $library): JsonResponse
+    {
+        return Reply::json(['lines' => $library->scaleLines()]);
+    }
+
     /** The reading for one weigh-up, held against what its cup must weigh. */
     public function watch(Request $request, ScalePort $scale, ScaleDesk $desk): JsonResponse
     {
-        $for = $this->weighUps->named(Fields::fromJson($request->getContent())->only('for')->text('for'));
-        try {
-            $asked = CarbonImmutable::now();
+        $in = Fields::fromJson($request->getContent())->only('for', ...self::OF_TABLET);
 
-            return $this->seen($for, $scale->read(), $asked, $desk);
-        } catch (DeviceLost $lost) {
-            return self::lost($lost);
-        }
+        return $this->watched($in, ...self::which($in, $scale, $desk));
     }
 
     /** Tares an empty cup for a weigh-up, unless the scale serves another: then only when told to take it over. */
     public function tare(Request $request, ScalePort $scale, ScaleDesk $desk): JsonResponse
     {
-        $in = Fields::fromJson($request->getContent())->only('for', 'take');
+        $in = Fields::fromJson($request->getContent())->only('for', 'take', ...self::OF_TABLET);
+        [$scale, $desk] = self::which($in, $scale, $desk);
         $for = $this->weighUps->named($in->text('for'));
         $other = $desk->heldByAnother($for);
         try {
@@ -74,18 +81,51 @@ final readonly class DeviceController
     /** Half way through a line: it serves this weigh-up from now on, once somebody says from where to count. */
     public function takeOver(Request $request, ScalePort $scale, ScaleDesk $desk): JsonResponse
     {
-        $for = $this->weighUps->named(Fields::fromJson($request->getContent())->only('for')->text('for'));
-        $desk->takenOver($for, CarbonImmutable::now());
+        $in = Fields::fromJson($request->getContent())->only('for', ...self::OF_TABLET);
+        [$scale, $desk] = self::which($in, $scale, $desk);
+        $desk->takenOver($this->weighUps->named($in->text('for')), CarbonImmutable::now());
 
-        return $this->watch($request, $scale, $desk);
+        return $this->watched($in, $scale, $desk);
     }
 
     /** What is on it is all in the cup: somebody looked. */
     public function accept(Request $request, ScalePort $scale, ScaleDesk $desk): JsonResponse
     {
-        $desk->accepted($this->weighUps->named(Fields::fromJson($request->getContent())->only('for')->text('for')));
+        $in = Fields::fromJson($request->getContent())->only('for', ...self::OF_TABLET);
+        [$scale, $desk] = self::which($in, $scale, $desk);
+        $desk->accepted($this->weighUps->named($in->text('for')));
 
-        return $this->watch($request, $scale, $desk);
+        return $this->watched($in, $scale, $desk);
+    }
+
+    private function watched(Fields $in, ScalePort $scale, ScaleDesk $desk): JsonResponse
+    {
+        $for = $this->weighUps->named($in->text('for'));
+        try {
+            $asked = CarbonImmutable::now();
+
+            return $this->seen($for, $scale->read(), $asked, $desk);
+        } catch (DeviceLost $lost) {
+            return self::lost($lost);
+        }
+    }
+
+    /**
+     * That of the shop, or one at a tablet, whose browser says what it shows.
+     *
+     * @return array{ScalePort, ScaleDesk}
+     *
+     * @throws BadInput
+     */
+    private static function which(Fields $in, ScalePort $scale, ScaleDesk $desk): array
+    {
+        $named = $in->textOrNull('scale');
+        if ($named === null) {
+            return [$scale, $desk];
+        }
+        preg_match('/^[a-z0-9]{8,32}$/', $named) === 1 || throw BadInput::at('scale', Phrase::of('bench.name_of_tablet_scale'));
+
+        return [new SaidScale(mb_substr($in->text('line'), 0, 64)), $desk->of($named)];
     }
 
     private function seen(WeighUpAtHand $for, ScaleReading $reading, CarbonImmutable $asked, ScaleDesk $desk): JsonResponse

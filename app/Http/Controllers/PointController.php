@@ -76,7 +76,7 @@ final class PointController
             $there instanceof Mould => "{$there->name} ({$there->code()})",
             $there instanceof Lot => $there->label(),
             $there instanceof Pour => "{$there->impression->job->name} · {$there->impression->name}",
-            default => is_string($name = $there->getAttribute('name')) ? $name : '',
+            default => is_string($name = $there->getAttributes()['name'] ?? null) ? $name : '',
         };
     }
 }

@@ -6,6 +6,7 @@ namespace App\Http\Middleware;
 
 use App\Http\May;
 use App\Library\Library;
+use App\Models\Pour;
 use App\People\Decisions;
 use Carbon\CarbonImmutable;
 use Closure;
@@ -62,8 +63,13 @@ final readonly class WritesDecisions
             if (is_int($key) || is_string($key)) {
                 $of[(string) $kind] = $key;
             }
-            $called = $one instanceof Model ? $one->getAttribute('name') : null;
-            is_string($called) && $kind !== 'person' && $name ??= mb_substr($called, 0, self::LONGEST);
+            $called = match (true) {
+                $kind === 'person' => null,
+                $one instanceof Pour => "{$one->impression->job->name} · {$one->impression->name}",
+                $one instanceof Model => $one->getAttributes()['name'] ?? null,
+                default => null,
+            };
+            is_string($called) && $name ??= mb_substr($called, 0, self::LONGEST);
         }
 
         return [$of, $name];

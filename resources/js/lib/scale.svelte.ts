@@ -1,11 +1,18 @@
 import type { ScaleView } from '../types/server';
 import { ask } from './api';
 import { bench } from './bench.svelte';
+import { tabletScale } from './tabletScale.svelte';
 
 const EVERY_MS = 250;
 const SILENT: ScaleView = { grams: null, stable: false, overload: false, lost: null, unit: 'g', held_by: null, trouble: null };
 
-/** The shop's scale as one weigh-up hears it: its reading, who else has it, and what is wrong with its display. */
+/** Its own scale says nothing just now. */
+const QUIET: ScaleView = {
+    ...SILENT,
+    lost: 'The scale at this tablet says nothing. Look at its cable and whether it is on, or type the reading.',
+};
+
+/** A scale as one weigh-up hears it, that at this tablet before the shop’s: its reading, who else has it, and what is wrong with its display. */
 export class LiveScale {
     reading = $state<ScaleView>(SILENT);
     #for: string;
@@ -22,7 +29,11 @@ export class LiveScale {
 
     /** There is a scale, it answers, and it serves this weigh-up. */
     get speaks(): boolean {
-        return bench.frame?.scale === true && this.reading.lost === null && this.reading.held_by === null;
+        return this.#there && this.reading.lost === null && this.reading.held_by === null;
+    }
+
+    get #there(): boolean {
+        return tabletScale.on || bench.frame?.scale === true;
     }
 
     /** Its display says what is in the cup. */
@@ -31,15 +42,26 @@ export class LiveScale {
     }
 
     async #post(what: string, more: Record<string, unknown> = {}): Promise<boolean> {
-        const answer = await ask<ScaleView>('POST', `/devices/scale/${what}`, { for: this.#for, ...more });
+        const own = tabletScale.on ? tabletScale.said() : null;
+        if (tabletScale.on && own === null) {
+            this.reading = QUIET;
+            return false;
+        }
+        const answer = await ask<ScaleView>('POST', `/devices/scale/${what}`, { for: this.#for, ...own, ...more });
+        if (!answer.ok && answer.offline && own !== null) {
+            // It hangs here, and goes on without the bench computer; what its display does is watched again when that is back.
+            const { grams, rests, over } = tabletScale.reading ?? { grams: null, rests: false, over: false };
+            this.reading = { ...SILENT, grams, stable: rests, overload: over };
+            return true;
+        }
         const held = answer.ok ? null : (answer.data as ScaleView | null);
         this.reading = answer.ok ? answer.data : answer.status === 409 && held !== null ? held : { ...SILENT, lost: answer.wrong.message };
         return answer.ok && this.reading.lost === null;
     }
 
     /** Tares it with what stands on it; false where it does not answer or serves another, and `reading` says why. */
-    tare(take = false): Promise<boolean> {
-        return this.#post('tare', { take });
+    async tare(take = false): Promise<boolean> {
+        return (!tabletScale.on || (await tabletScale.tare())) && this.#post('tare', { take });
     }
 
     /** From now on it serves this weigh-up. */
@@ -56,7 +78,7 @@ export class LiveScale {
     listen(wanted: () => boolean, heard: () => void): () => void {
         let asking = false;
         const timer = setInterval(() => {
-            if (!asking && bench.frame?.scale === true && document.visibilityState === 'visible' && wanted()) {
+            if (!asking && this.#there && document.visibilityState === 'visible' && wanted()) {
                 asking = true;
                 void this.#post('watch').then(() => {
                     asking = false;

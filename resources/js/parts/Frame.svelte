@@ -6,6 +6,7 @@
     import { refused } from '../lib/refused';
     import { bench } from '../lib/bench.svelte';
     import { begun, currentKeys, press, type Key } from '../lib/keys.svelte';
+    import { tabletScale } from '../lib/tabletScale.svelte';
     import { deviceZone, when } from '../lib/when';
     import type { FrameView } from '../types/server';
     import Calls from './Calls.svelte';
@@ -96,6 +97,7 @@
     onMount(() => {
         let still: (() => void) | null = null;
         void away.begin().then((stop) => (still = stop));
+        void tabletScale.begin();
         dark = document.documentElement.dataset.theme === 'lamplit';
         const second = setInterval(() => bench.tick(), 500);
         const refresh = setInterval(() => {

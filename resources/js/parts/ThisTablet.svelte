@@ -1,6 +1,7 @@
 <script lang="ts">
     /** How this tablet knocks and speaks where it stands, and what a foot or a knuckle presses. */
     import { knock } from '../lib/sound';
+    import ScaleHere from './ScaleHere.svelte';
     import { mayBePedal, say, tablet } from '../lib/tablet.svelte';
 
     let dialog: HTMLDialogElement;
@@ -77,6 +78,7 @@
                 </p>
                 <p class="mt-1 font-bold" role="status">{says}</p>
             </div>
+            <ScaleHere />
         </div>
         <p class="mt-4 text-right"><button class="btn" onclick={() => dialog.close()}>Close</button></p>
     </div>
