@@ -146,3 +146,91 @@ test('what stands broken in the store of a device is no reason to stop', () => {
     localStorage.setItem('apalos.run.1', '{"no": "list"');
     expect(outbox().waiting).toBe(0);
 });
+
+describe('what was told while nobody answered', () => {
+    const gone = (): Answer<Run> => refusal(0, 'The bench computer does not answer.', true);
+    const unsure = (): Answer<Run> =>
+        ({ ok: false, status: 422, offline: false, wrong: { field: 'sure', message: 'Not ready for it yet.' }, data: null }) as Answer<Run>;
+    const asking = (doubts: (why: string) => void): Outbox<Run> =>
+        new Outbox<Run>({
+            store: 'apalos.run.1',
+            url: '/pours/1/facts',
+            took: (run) => took.push(run),
+            trouble: (says) => said.push(says),
+            doubts: (_, why) => doubts(why),
+            retryMs: 1000,
+        });
+
+    test('stops at the first that is refused: both are shown, and nothing behind it is sent or lost', async () => {
+        answers(gone(), gone(), gone());
+        const box = outbox();
+        await box.add('a', 'weighed', { g: 1 });
+        await box.add('b', 'weighed', { g: 2 });
+        expect([box.away, box.waiting]).toEqual([true, 2]);
+        vi.mocked(ask).mockReset();
+        answers(refusal(409, 'That step is done.', false, { run: { facts: ['theirs'] } }));
+        await box.flush();
+        expect(sent()).toEqual(['a']);
+        expect([box.clash.map((fact) => fact.key), box.waiting, box.away]).toEqual([['a', 'b'], 0, false]);
+        expect(took).toEqual([{ facts: ['theirs'] }]);
+
+        // It outlives the page, and goes into the notes where theirs is kept.
+        const later = outbox();
+        expect(later.clash).toHaveLength(2);
+        answers(written({ facts: ['theirs', 'note'] }));
+        await later.keepTheirs('Told while cut off: 1 g.');
+        expect(vi.mocked(ask).mock.calls.at(-1)?.[2]).toMatchObject({ kind: 'noted', payload: { text: 'Told while cut off: 1 g.' } });
+        expect([later.clash, localStorage.getItem('apalos.run.1.clash')]).toEqual([[], null]);
+    });
+
+    test('takes the place of theirs where it is chosen: that is taken back, and this goes out once more', async () => {
+        answers(gone());
+        const box = outbox();
+        await box.add('a', 'weighed', { g: 1 });
+        vi.mocked(ask).mockReset();
+        answers(refusal(409, 'That step is done.'), written({ facts: [] }), written({ facts: ['mine'] }));
+        await box.flush();
+        await box.takeMine(7);
+        expect(sent().slice(1)).toEqual(['instead/7', 'a/again']);
+        expect(vi.mocked(ask).mock.calls[1]?.[2]).toMatchObject({ kind: 'undone', payload: { of: 7 } });
+    });
+
+    test('is asked about in its turn, and the answer goes out before what was told after it', async () => {
+        answers(gone(), gone());
+        const why: string[] = [];
+        const box = asking((says) => why.push(says));
+        await box.add('fill', 'confirmed', { step: '1:fill' });
+        await box.add('open', 'opened', { step: '0:wait' });
+        vi.mocked(ask).mockReset();
+        answers(unsure());
+        await box.flush();
+        await box.flush();
+        expect([why, sent(), box.waiting]).toEqual([['Not ready for it yet.'], ['fill'], 2]);
+
+        answers(written({ facts: ['fill'] }), written({ facts: ['fill', 'open'] }));
+        await box.add('whatever', 'confirmed', { step: '1:fill', sure: true });
+        expect(sent()).toEqual(['fill', 'fill/sure', 'open']);
+        expect(box.idle).toBe(true);
+    });
+
+    test('was a slip: it goes, and what was told after it is looked at', async () => {
+        answers(gone(), gone());
+        const box = asking(() => undefined);
+        await box.add('fill', 'confirmed', {});
+        await box.add('note', 'noted', {});
+        vi.mocked(ask).mockReset();
+        answers(unsure(), written({ facts: ['note'] }));
+        await box.flush();
+        await box.slip();
+        expect(sent()).toEqual(['fill', 'note']);
+    });
+
+    test('is told once that nobody answers, and not over what is asked meanwhile', async () => {
+        answers(gone(), gone(), gone());
+        const box = outbox();
+        await box.add('a', 'weighed', {});
+        await box.add('b', 'weighed', {});
+        await box.flush();
+        expect(said.filter((says) => says?.includes('does not answer') === true)).toHaveLength(1);
+    });
+});

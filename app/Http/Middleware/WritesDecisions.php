@@ -51,7 +51,7 @@ final readonly class WritesDecisions
     private static function wasRefused(Request $request, Response $response): bool
     {
         // A page is led back to what it was changed from, and shows there why not.
-        return $response->getStatusCode() >= 400 || ($response->exception ?? null) !== null || in_array('errors', (array) $request->session()->get('_flash.new', []), true);
+        return $response->getStatusCode() >= 400 || ($response->exception ?? null) !== null || ($request->hasSession() && in_array('errors', (array) $request->session()->get('_flash.new', []), true));
     }
 
     /** @return array{array<string, int|string>, string|null} which thing, and what it was called */

@@ -15,7 +15,7 @@ const KEPT_AT = 'x-kept-at';
 const PATIENCE_MS = 6000;
 const MOST_LOOKS = 120;
 /** What changes whose page it is: nothing of before is left lying. */
-const CHANGES_HANDS = /^\/(sign-in|sign-out|welcome\/.*)$/;
+const CHANGES_HANDS = /^\/(sign-in|sign-out|hands|hands\/rest|welcome\/.*)$/;
 
 precacheAndRoute(self.__WB_MANIFEST);
 cleanupOutdatedCaches();

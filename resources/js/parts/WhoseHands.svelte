@@ -3,6 +3,7 @@
     import { router } from '@inertiajs/svelte';
     import { onMount } from 'svelte';
     import { ask } from '../lib/api';
+    import { away } from '../lib/away.svelte';
     import { bench } from '../lib/bench.svelte';
     import HandsPicker from './HandsPicker.svelte';
 
@@ -15,6 +16,12 @@
     function show(): void {
         open = true;
         dialog.showModal();
+    }
+
+    /** What the tablet keeps is kept anew, in their name. */
+    function taken(): void {
+        dialog.close();
+        void away.keep();
     }
 
     async function rest(): Promise<void> {
@@ -54,7 +61,7 @@
 <dialog class="modal" bind:this={dialog} aria-labelledby="whose-hands" onclose={() => (open = false)}>
     <div class="modal-box bg-secondary">
         <h2 id="whose-hands" class="mb-2 text-2xl">Whose hands?</h2>
-        {#if open}<HandsPicker taken={() => dialog.close()} />{/if}
+        {#if open}<HandsPicker {taken} />{/if}
         <p class="mt-4 flex flex-wrap justify-between gap-2">
             {#if hands?.role === 'owner'}<a class="btn btn-ghost" href="/people" onclick={() => dialog.close()}>People</a>{/if}
             {#if tablet !== null && hands !== null}<button class="btn btn-ghost" onclick={() => void rest().then(() => dialog.close())}
