@@ -91,20 +91,20 @@
         <h2 {id} class="text-2xl">{words}</h2>
         {#if open}
             <video bind:this={video} class="view" playsinline muted></video>
-        {/if}
-        <p class="mt-2 font-bold" role="status">{says}</p>
-        <form
-            class="mt-2 flex flex-wrap items-end gap-2"
-            onsubmit={(event) => {
-                event.preventDefault();
-                void take(typed);
-            }}
-        >
-            <label class="label-text"
-                >Or what stands on it <input class="input w-40" maxlength="200" autocomplete="off" bind:value={typed} /></label
+            <p class="mt-2 font-bold" role="status">{says}</p>
+            <form
+                class="mt-2 flex flex-wrap items-end gap-2"
+                onsubmit={(event) => {
+                    event.preventDefault();
+                    void take(typed);
+                }}
             >
-            <button class="btn" disabled={typed.trim() === ''}>Take it</button>
-        </form>
+                <label class="label-text"
+                    >Or what stands on it <input class="input w-40" maxlength="200" autocomplete="off" bind:value={typed} /></label
+                >
+                <button class="btn" disabled={typed.trim() === ''}>Take it</button>
+            </form>
+        {/if}
         <p class="mt-3 text-right"><button class="btn btn-ghost" onclick={() => dialog.close()}>Close</button></p>
     </div>
 </dialog>

@@ -5,10 +5,16 @@
     import { mayBePedal, say, tablet } from '../lib/tablet.svelte';
 
     let dialog: HTMLDialogElement;
+    let open = $state(false);
     let waiting = $state(false);
     let says = $state('');
     const voice = 'speechSynthesis' in window;
     const named = (key: string): string => (key === ' ' ? 'Space' : key.replace(/([a-z])([A-Z])/g, '$1 $2'));
+
+    function show(): void {
+        open = true;
+        dialog.showModal();
+    }
 
     function learn(event: KeyboardEvent): void {
         if (!waiting) {
@@ -31,55 +37,56 @@
 
 <svelte:window onkeydowncapture={learn} />
 
-<button class="btn btn-ghost btn-sm" onclick={() => dialog.showModal()}>This tablet</button>
+<button class="btn btn-ghost btn-sm" onclick={show}>This tablet</button>
 
-<dialog class="modal" bind:this={dialog} aria-labelledby="this-tablet" onclose={() => (waiting = false)}>
+<dialog class="modal" bind:this={dialog} aria-labelledby="this-tablet" onclose={() => ([open, waiting] = [false, false])}>
     <div class="modal-box bg-secondary">
         <h2 id="this-tablet" class="text-2xl">This tablet</h2>
         <p class="quiet">For where it stands; other tablets have their own.</p>
-        <div class="mt-4 grid gap-4">
-            <label class="label-text"
-                >How loud it knocks
-                <input
-                    class="range w-full"
-                    type="range"
-                    min="0"
-                    max="100"
-                    step="5"
-                    value={tablet.loud}
-                    oninput={(event) => tablet.set({ loud: event.currentTarget.valueAsNumber })}
-                    onchange={() => knock()}
-                /></label
-            >
-            <label class="flex min-h-11 items-center gap-3"
-                ><input
-                    type="checkbox"
-                    class="checkbox"
-                    disabled={!voice}
-                    checked={tablet.speaks}
-                    onchange={(event) => {
-                        tablet.set({ speaks: event.currentTarget.checked });
-                        say('This is how it sounds.');
-                    }}
-                />
-                {voice ? 'Say aloud what a step asks for, and what is called' : 'This browser has no voice'}</label
-            >
-            <div>
-                <p>
-                    {tablet.pedal === null
-                        ? 'A pedal or a large key can confirm in place of Space.'
-                        : `The pedal is ${named(tablet.pedal)}: it confirms.`}
-                </p>
-                <p class="mt-2 flex flex-wrap gap-2">
-                    <button class="btn" onclick={() => ([says, waiting] = ['', true])}
-                        >{waiting ? 'Press the pedal now …' : tablet.pedal === null ? 'Set a pedal' : 'Set another'}</button
-                    >
-                    {#if tablet.pedal !== null}<button class="btn btn-ghost" onclick={() => tablet.set({ pedal: null })}>None</button>{/if}
-                </p>
-                <p class="mt-1 font-bold" role="status">{says}</p>
-            </div>
-            <ScaleHere />
-        </div>
+        {#if open}<div class="mt-4 grid gap-4">
+                <label class="label-text"
+                    >How loud it knocks
+                    <input
+                        class="range w-full"
+                        type="range"
+                        min="0"
+                        max="100"
+                        step="5"
+                        value={tablet.loud}
+                        oninput={(event) => tablet.set({ loud: event.currentTarget.valueAsNumber })}
+                        onchange={() => knock()}
+                    /></label
+                >
+                <label class="flex min-h-11 items-center gap-3"
+                    ><input
+                        type="checkbox"
+                        class="checkbox"
+                        disabled={!voice}
+                        checked={tablet.speaks}
+                        onchange={(event) => {
+                            tablet.set({ speaks: event.currentTarget.checked });
+                            say('This is how it sounds.');
+                        }}
+                    />
+                    {voice ? 'Say aloud what a step asks for, and what is called' : 'This browser has no voice'}</label
+                >
+                <div>
+                    <p>
+                        {tablet.pedal === null
+                            ? 'A pedal or a large key can confirm in place of Space.'
+                            : `The pedal is ${named(tablet.pedal)}: it confirms.`}
+                    </p>
+                    <p class="mt-2 flex flex-wrap gap-2">
+                        <button class="btn" onclick={() => ([says, waiting] = ['', true])}
+                            >{waiting ? 'Press the pedal now …' : tablet.pedal === null ? 'Set a pedal' : 'Set another'}</button
+                        >
+                        {#if tablet.pedal !== null}<button class="btn btn-ghost" onclick={() => tablet.set({ pedal: null })}>None</button
+                            >{/if}
+                    </p>
+                    <p class="mt-1 font-bold" role="status">{says}</p>
+                </div>
+                <ScaleHere />
+            </div>{/if}
         <p class="mt-4 text-right"><button class="btn" onclick={() => dialog.close()}>Close</button></p>
     </div>
 </dialog>
