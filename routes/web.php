@@ -305,6 +305,7 @@ Route::middleware(LookSession::class)->withoutMiddleware([QuietSession::class, S
     Route::get('/day.ics', [DayController::class, 'calendar']);
     Route::get('/day/state', [DayController::class, 'state']);
     Route::get('/studies/{study}/state', [StudyController::class, 'state']);
+    Route::get('/builds/{build}/ahead', [BuildController::class, 'ahead']);
     Route::get('/builds/{build}/state', [BuildController::class, 'state']);
     Route::get('/pours/{pour}/ahead', [RunController::class, 'ahead']);
     Route::get('/pours/{pour}/state', [RunController::class, 'state']);

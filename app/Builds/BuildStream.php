@@ -111,7 +111,7 @@ final readonly class BuildStream implements Stream
             BuildFactKind::Put => $this->put($payload->only('op', 'at_ms')),
             BuildFactKind::Graded => $this->graded($payload->only('grade', 'faults', 'pieces', 'note')),
             BuildFactKind::GivenUp => ['note' => mb_substr($payload->only('note')->textOrNull('note') ?? '', 0, 2000)],
-            BuildFactKind::Undone => $this->undone($payload->only('of')),
+            BuildFactKind::Undone => $this->undone($payload->only('of', 'of_key')),
         };
     }
 
@@ -311,7 +311,7 @@ final readonly class BuildStream implements Stream
     /** @return array{of: int} */
     private function undone(Fields $in): array
     {
-        $of = (int) $in->number('of', 0.0, 1e15);
+        $of = $in->has('of_key') ? Happened::numbered($this->recorded->facts, $in->text('of_key')) : (int) $in->number('of', 0.0, 1e15);
         if ($this->recorded->state->takeBack !== $of) {
             throw new StepHasMoved('Only the last thing done can be taken back, and something else has happened since.');
         }

@@ -62,7 +62,7 @@ final readonly class BuildView implements View
      *     grade: array{grade: string, faults: list<string>, pieces: int, note: string}|null, given_up: string|null, main_pour: int|null, next: string|null,
      *     operations: list<BuildOperationShape>,
      *     section: list<array{id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool, half: bool}>, inside: list<string>, laid_mm: float, wall_mm: float, doubts: list<array{code: string, message: Phrase}>,
-     *     notes: list<array{at_ms: int, text: string}>, notes_before: int, take_back: array{of: int, kind: string, name: string|null}|null, faults: list<array{id: string, name: string}>, last_fact_id: int
+     *     notes: list<array{at_ms: int, text: string}>, notes_before: int, take_back: array{of: int, kind: string, about: string|null, name: string|null}|null, faults: list<array{id: string, name: string}>, last_fact_id: int
      * }
      */
     public function toArray(): array
@@ -264,12 +264,12 @@ final readonly class BuildView implements View
         return $this->recorded->state->plan->operation($id)->name ?? $id;
     }
 
-    /** @return array{of: int, kind: string, name: string|null}|null */
+    /** @return array{of: int, kind: string, about: string|null, name: string|null}|null */
     private function takeBack(): ?array
     {
         $id = $this->recorded->state->takeBack;
         $fact = $id === null ? null : $this->recorded->fact($id);
 
-        return $fact === null ? null : ['of' => $fact->id, 'kind' => $fact->kind, 'name' => is_string($op = $fact->payload['op'] ?? null) ? $this->called($op) : null];
+        return $fact === null ? null : ['of' => $fact->id, 'kind' => $fact->kind, 'about' => is_string($op = $fact->payload['op'] ?? null) ? $op : null, 'name' => is_string($op) ? $this->called($op) : null];
     }
 }

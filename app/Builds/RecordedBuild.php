@@ -125,6 +125,12 @@ final readonly class RecordedBuild
         return new self($build, BuildState::of($build->planned(), $read, $laid, $at($now), $clock, $slips), $facts, $newest, $now, $clock);
     }
 
+    /** A time of day as minutes of the build. */
+    public function minutes(CarbonImmutable $at): float
+    {
+        return ((int) $at->getTimestampMs() - (int) $this->build->created_at->getTimestampMs()) / 60_000.0;
+    }
+
     public function ms(?float $minutes): ?int
     {
         return $minutes === null ? null : (int) $this->build->created_at->getTimestampMs() + (int) round($minutes * 60_000.0);

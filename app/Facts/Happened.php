@@ -39,6 +39,24 @@ final readonly class Happened
         return $happened;
     }
 
+    /**
+     * The number of what was told under a key; what was told and taken back where nobody answered had none yet.
+     *
+     * @param  list<self>  $facts
+     *
+     * @throws StepHasMoved where nothing was
+     */
+    public static function numbered(array $facts, string $key): int
+    {
+        foreach (array_reverse($facts) as $fact) {
+            if ($fact->key === $key) {
+                return $fact->id;
+            }
+        }
+
+        throw new StepHasMoved('What is to be taken back was not written down.');
+    }
+
     public function at(): CarbonImmutable
     {
         return CarbonImmutable::createFromTimestampMs($this->atMs, 'UTC');

@@ -245,7 +245,7 @@ final readonly class RunStream implements Stream
     /** @return array{of: int} */
     private function undone(Fields $in, RecordedRun $run): array
     {
-        $of = $in->only('of', 'of_key')->has('of_key') ? $this->numbered($in->text('of_key'), $run) : (int) $in->number('of', 0.0, 1e15);
+        $of = $in->only('of', 'of_key')->has('of_key') ? Happened::numbered($run->facts, $in->text('of_key')) : (int) $in->number('of', 0.0, 1e15);
         if ($run->state->takeBack !== $of) {
             throw new StepHasMoved('Only the last thing done can be taken back, and something else has happened since.');
         }
@@ -254,18 +254,6 @@ final readonly class RunStream implements Stream
         }
 
         return ['of' => $of];
-    }
-
-    /** What was told and taken back where nobody answered goes by its key: it had no number yet. */
-    private function numbered(string $key, RecordedRun $run): int
-    {
-        foreach (array_reverse($run->facts) as $fact) {
-            if ($fact->key === $key) {
-                return $fact->id;
-            }
-        }
-
-        throw new StepHasMoved('What is to be taken back was not written down.');
     }
 
     /** @return array{step: string, reading_g: float, in_line_g: float} what the display reads, and how much of the line is in already */

@@ -79,7 +79,7 @@ final readonly class RunView implements View
      *     weighed_g: float, left_g: float|null, planned_g: float, likely_ml: float|null,
      *     grade: array{grade: string, faults: list<string>, used_g: float, pieces: int, note: string, correction_pct: float|null}|null,
      *     given_up: array{fate: string, note: string}|null,
-     *     last_fact_id: int, take_back: array{of: int, kind: string, step: string|null, name: string|null, grams: float|null}|null
+     *     last_fact_id: int, take_back: array{of: int, kind: string, step: string|null, about: string|null, name: string|null, grams: float|null}|null
      * }
      */
     public function toArray(): array
@@ -284,7 +284,7 @@ final readonly class RunView implements View
         ];
     }
 
-    /** @return array{of: int, kind: string, step: string|null, name: string|null, grams: float|null}|null the last thing that can be taken back */
+    /** @return array{of: int, kind: string, step: string|null, about: string|null, name: string|null, grams: float|null}|null the last thing that can be taken back */
     private function takeBack(): ?array
     {
         $id = $this->run->state->takeBack;
@@ -297,6 +297,6 @@ final readonly class RunView implements View
         $weighings = ($this->run->state->cups[max(1, (int) $batch)] ?? $this->run->state->cup())->weighings;
         $last = $fact->kind === RunFactKind::Weighed->value ? ($weighings[count($weighings) - 1] ?? null) : null;
 
-        return ['of' => $fact->id, 'kind' => $fact->kind, 'step' => $step, 'name' => $last === null ? null : $this->run->frozen->called($last['add']), 'grams' => $last['grams'] ?? null];
+        return ['of' => $fact->id, 'kind' => $fact->kind, 'step' => $step, 'about' => is_string($said) ? $said : null, 'name' => $last === null ? null : $this->run->frozen->called($last['add']), 'grams' => $last['grams'] ?? null];
     }
 }

@@ -71,6 +71,22 @@ final class AwayTest extends TestCase
         $this->artisan('facts:verify')->assertSuccessful();
     }
 
+    public function test_a_build_is_sent_ahead_and_takes_back_by_key_as_well(): void
+    {
+        $build = $this->glove();
+        $first = $build->planned()->operations[0]->id;
+        $ahead = $this->getJson("/builds/{$build->id}/ahead")->assertOk()->json();
+        $state = $this->look($build);
+        self::assertSame([$state['last_fact_id'], array_column($state['operations'], 'id')], [$ahead['last_fact_id'], array_column($ahead['operations'], 'id')]);
+        self::assertContains($first, array_merge(...array_map(static fn (array $op): array => array_column($op['waits'], 'op'), $ahead['operations'])));
+
+        $this->tell($build, 'done', ['op' => $first], 'cut-1')->assertOk();
+        self::assertSame(1, count($state['operations']) - count($this->getJson("/builds/{$build->id}/ahead")->json('operations')), 'what is over waits for nothing');
+        $this->tell($build, 'undone', ['of_key' => 'never'])->assertStatus(409);
+        $this->tell($build, 'undone', ['of_key' => 'cut-1'])->assertOk();
+        self::assertSame($state['operations'][0]['state'], $this->operation($build, $first)['state']);
+    }
+
     public function test_taking_back_says_what_was_weighed_also_where_another_cup_stands_on_the_scale(): void
     {
         $pour = $this->begun(['target' => ['mass_g' => 900, 'waste_pct' => 0], 'volume' => null]);

@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { resolve } from 'node:path';
 import { describe, expect, test } from 'vitest';
+import { differ } from './differ';
 import { begin, shown, walked, type Told } from '../../resources/js/away/walk';
 import type { AheadView, RunView } from '../../resources/js/types/server';
 
@@ -27,20 +28,6 @@ const runs = execFileSync(
     .trim()
     .split('\n')
     .map((line) => JSON.parse(line) as Walked);
-
-/** Where two differ: figures by more than the millionth of a gram or a millisecond, all else at all. */
-function differ(is: unknown, was: unknown, where: string): string[] {
-    if (typeof is === 'number' && typeof was === 'number') {
-        return Math.abs(is - was) <= (where.endsWith('_ms') ? 1 : 1e-6) ? [] : [`${where}: ${String(is)} for ${String(was)}`];
-    }
-    if (typeof is === 'object' && is !== null && typeof was === 'object' && was !== null) {
-        const names = new Set([...Object.keys(is), ...Object.keys(was)]);
-        return [...names].flatMap((name) =>
-            differ((is as Record<string, unknown>)[name], (was as Record<string, unknown>)[name], `${where}.${name}`),
-        );
-    }
-    return is === was ? [] : [`${where}: ${JSON.stringify(is)} for ${JSON.stringify(was)}`];
-}
 
 const without = (back: RunView['take_back']): Partial<NonNullable<RunView['take_back']>> => ({ ...back, of: 0 });
 

@@ -9,6 +9,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use App\Builds\BuildAgain;
+use App\Builds\BuildAheadView;
 use App\Builds\BuildStream;
 use App\Builds\BuildView;
 use App\Builds\ChangeCopies;
@@ -66,6 +67,12 @@ final readonly class BuildController
     public function state(Build $build): JsonResponse
     {
         return Reply::json($this->view(RecordedBuild::of($build->load('impression.job'), CarbonImmutable::now())));
+    }
+
+    /** What a tablet follows it by where nobody answers. */
+    public function ahead(Build $build): JsonResponse
+    {
+        return Reply::json((new BuildAheadView(RecordedBuild::of($build->load('impression.job'), CarbonImmutable::now())))->toArray());
     }
 
     public function record(Request $request, Build $build, AppendFact $append, FollowPlan $follow, ChangeCopies $copies): JsonResponse

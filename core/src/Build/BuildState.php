@@ -201,6 +201,35 @@ final readonly class BuildState
         return [$from, max($from, $until)];
     }
 
+    /**
+     * What each operation that is not over waits for, and for how long after that: as it is where that is over, else as it would be were it
+     * done now. So a build can be followed where nothing can be reckoned.
+     *
+     * @return array<string, array<string, array{over: bool, from: float, until: float|null}>> minutes after the end of what is waited for (of the
+     *                                                                                         build, where it is over), by operation and what it waits for
+     */
+    public function ahead(float $now, WindowClock $clock): array
+    {
+        $ahead = [];
+        foreach ($this->operations as $id => $stands) {
+            if ($stands->state->isOver()) {
+                continue;
+            }
+            $ahead[$id] = [];
+            foreach ($stands->waits as $of => $edges) {
+                $other = $this->operations[$of] ?? null;
+                if ($other === null || ($other->state->isOver() && $other->endedAt === null)) {
+                    continue;
+                }
+                $isOver = $other->state->isOver();
+                [$from, $until] = $isOver ? $stands->windows[$of] ?? [0.0, INF] : self::window($other->operation, $now, $edges, [], $clock);
+                $ahead[$id][$of] = ['over' => $isOver, 'from' => $isOver ? $from : $from - $now, 'until' => $until === INF ? null : ($isOver ? $until : $until - $now)];
+            }
+        }
+
+        return $ahead;
+    }
+
     /** What wants hands first: what is under way, then the window that shuts soonest, then what can be begun. */
     public function next(): ?OperationStands
     {

@@ -52,7 +52,10 @@ export function asKept(page: Page, keptAt: number): Page {
 export function walkable(page: Page, before: Page): Page {
     const last = (of: unknown): unknown => (of as { last_fact_id?: unknown } | null | undefined)?.last_fact_id;
     const { ahead } = before.props;
-    return page.component === 'run/Run' && page.props.ahead === undefined && ahead != null && last(ahead) === last(page.props.run)
+    return (page.component === 'run/Run' || page.component === 'build/Build') &&
+        page.props.ahead === undefined &&
+        ahead != null &&
+        last(ahead) === last(page.props.run ?? page.props.build)
         ? { ...page, props: { ...page.props, ahead } }
         : page;
 }

@@ -389,6 +389,7 @@ function withTakeBack(walk: Walk, told: Told): RunView {
             of: -1 - walk.stands.length,
             kind: told.kind,
             step: typeof about === 'string' ? (about.split(':')[1] ?? null) : null,
+            about: typeof about === 'string' ? about : null,
             name: last?.name ?? null,
             grams: last?.grams ?? null,
         },

@@ -151,11 +151,11 @@ async function change(url: string, props: Record<string, unknown>): Promise<void
     }
 }
 
-/** What it takes to walk a run on is kept beside it, also of one that was never opened here. */
+/** What it takes to walk a run or a build on is kept beside it, also of one that was never opened here. */
 async function ahead(key: string): Promise<void> {
-    const pour = /^\/pours\/\d+(?=\/run$)/.exec(key)?.[0];
-    if (pour !== undefined) {
-        const answer = await fetch(`${pour}/ahead`, { headers: { Accept: 'application/json' }, credentials: 'same-origin' });
+    const walked = /^\/(pours\/\d+(?=\/run$)|builds\/\d+$)/.exec(key)?.[0];
+    if (walked !== undefined) {
+        const answer = await fetch(`${walked}/ahead`, { headers: { Accept: 'application/json' }, credentials: 'same-origin' });
         if (answer.ok) {
             await change(key, { ahead: await answer.json() });
         }

@@ -1,7 +1,10 @@
+import { beginBuild, walkedBuild, type BuildWalk } from '../away/buildWalk';
+import type { Told } from '../away/walk';
 import { ask } from './api';
+import { away } from './away.svelte';
 import { bench } from './bench.svelte';
 import { Outbox, type Fact } from './outbox.svelte';
-import type { BuildView } from '../types/server';
+import type { BuildAheadView, BuildView } from '../types/server';
 
 export type BuildOperation = BuildView['operations'][number];
 
@@ -11,10 +14,19 @@ export class LiveBuild {
     trouble = $state<string | null>(null);
     /** What was told and is far from what was to be expected: asked about before it is believed. */
     doubted = $state<{ fact: Fact; why: string } | null>(null);
+    /** Why it cannot go on by itself where nobody answers. */
+    wants = $state<string | null>(null);
     outbox: Outbox<BuildView>;
+    /** As the bench computer said last, and what it sent ahead for it. */
+    #base: BuildView;
+    #ahead: BuildAheadView | null;
+    #walk: BuildWalk | null = null;
 
-    constructor(build: BuildView) {
+    /** `isKept`: as the tablet kept it, since nobody answers. */
+    constructor(build: BuildView, ahead: BuildAheadView | null = null, isKept = false) {
         this.build = build;
+        this.#base = build;
+        this.#ahead = ahead;
         this.outbox = new Outbox<BuildView>({
             store: `apalos.outbox.build.${String(build.id)}`,
             url: `/builds/${String(build.id)}/facts`,
@@ -22,10 +34,66 @@ export class LiveBuild {
             trouble: (says) => (this.trouble = says),
             doubts: (fact, why) => (this.doubted = { fact, why }),
         });
+        if (isKept) {
+            this.outbox.away = true;
+            this.#walkOn();
+        }
+    }
+
+    /** What waited goes out, and what it takes to go on without the bench computer is sent ahead. */
+    begin(): void {
+        void this.outbox.flush();
+        if (!this.outbox.away) {
+            void this.#lookAhead();
+        }
+    }
+
+    #walkOn(): void {
+        const from = this.outbox.waiting > 0 ? beginBuild(this.#base, this.#ahead) : null;
+        if (from !== null) {
+            this.#walk = walkedBuild(from, $state.snapshot(this.outbox.kept) as Told[]);
+            this.build = this.#walk.view;
+            this.wants = this.#walk.wants;
+        }
+    }
+
+    async #lookAhead(): Promise<void> {
+        const last = this.#base.last_fact_id;
+        if (this.#base.grade !== null || this.#base.given_up !== null) {
+            return;
+        }
+        const answer = await ask<BuildAheadView>('GET', `/builds/${String(this.#base.id)}/ahead`);
+        if (answer.ok && this.#base.last_fact_id === last) {
+            this.#ahead = answer.data;
+            void away.look({ build: $state.snapshot(this.#base), ahead: answer.data });
+        }
     }
 
     record(kind: string, payload: Record<string, unknown> = {}, about = ''): Promise<void> {
-        return this.outbox.add(`${kind}/${String(payload.op ?? '')}/${String(this.build.last_fact_id)}/${about}`, kind, payload);
+        const since = `${String(this.build.last_fact_id)}${this.#walk === null ? '' : `+${String(this.outbox.waiting)}`}`;
+        return this.#told(this.outbox.add(`${kind}/${String(payload.op ?? '')}/${since}/${about}`, kind, payload));
+    }
+
+    /** Kept it is before anything else; where nobody answers the build goes on at once. */
+    async #told(going: Promise<void>): Promise<void> {
+        if (this.outbox.away) {
+            this.#walkOn();
+        }
+        await going;
+        if (this.outbox.away) {
+            this.#walkOn();
+        }
+    }
+
+    /** What was asked about is not so. */
+    forgetDoubt(): void {
+        this.doubted = null;
+        void this.outbox.slip();
+    }
+
+    /** Nothing of it is on its way, or what is waits here until somebody answers. */
+    get ready(): boolean {
+        return this.outbox.idle || this.outbox.away;
     }
 
     note(text: string): Promise<void> {
@@ -33,16 +101,27 @@ export class LiveBuild {
     }
 
     async takeBack(): Promise<void> {
-        if (this.build.take_back !== null) {
+        const last = this.#walk?.stands.at(-1);
+        if (last !== undefined && this.outbox.waiting > 0) {
+            await this.record('undone', { of_key: last.key }, last.key.slice(-12));
+        } else if (this.build.take_back !== null) {
             await this.record('undone', { of: this.build.take_back.of });
         }
     }
 
     take(build: BuildView): void {
-        const moved = build.last_fact_id !== this.build.last_fact_id;
-        this.build = build;
+        const moved = build.last_fact_id !== this.#base.last_fact_id;
+        this.#base = build;
+        if (this.#walk === null || this.outbox.waiting === 0) {
+            this.#walk = null;
+            this.wants = null;
+            this.build = build;
+        }
         if (moved) {
             void bench.refresh();
+            if (this.outbox.waiting === 0) {
+                void this.#lookAhead();
+            }
         }
     }
 
@@ -52,7 +131,7 @@ export class LiveBuild {
             return;
         }
         const answer = await ask<BuildView>('GET', `/builds/${String(this.build.id)}/state`);
-        if (answer.ok && answer.data.last_fact_id >= this.build.last_fact_id) {
+        if (answer.ok && answer.data.last_fact_id >= this.#base.last_fact_id) {
             this.take(answer.data);
         }
     }

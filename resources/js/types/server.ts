@@ -801,6 +801,21 @@ export type BenchView = {
     })[];
 };
 
+/** What a tablet follows a build by where the bench computer does not answer: what each operation waits for, and for how long, in the room as it is now. */
+export type BuildAheadView = {
+    last_fact_id: number;
+    began_ms: number;
+    operations: ({
+        id: string;
+        waits: ({
+            op: string;
+            over: boolean;
+            from_ms: number;
+            until_ms: number | null;
+        })[];
+    })[];
+};
+
 /** A build as its screen shows it: the impression in section, its operations with their windows, and what to do now. */
 export type BuildView = {
     id: number;
@@ -927,6 +942,7 @@ export type BuildView = {
     take_back: {
         of: number;
         kind: string;
+        about: string | null;
         name: string | null;
     } | null;
     faults: {
@@ -2592,6 +2608,7 @@ export type RunView = {
         of: number;
         kind: string;
         step: string | null;
+        about: string | null;
         name: string | null;
         grams: number | null;
     } | null;

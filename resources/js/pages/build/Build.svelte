@@ -7,11 +7,14 @@
     import { refused } from '../../lib/refused';
     import { calendarDay, when } from '../../lib/when';
     import type { Entry } from '../../lib/units';
+    import { away } from '../../lib/away.svelte';
+    import { otherThings } from '../../lib/takeBack';
     import Aside from '../../parts/Aside.svelte';
+    import Clashing from '../../parts/Clashing.svelte';
     import Measure from '../../parts/Measure.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';
-    import type { BuildView, ShelfView } from '../../types/server';
+    import type { BuildAheadView, BuildView, ShelfView } from '../../types/server';
     import NoteDialog from '../run/NoteDialog.svelte';
     import GradeBuild from './GradeBuild.svelte';
     import NowPanel from './NowPanel.svelte';
@@ -19,8 +22,8 @@
     import PlanForm from './PlanForm.svelte';
     import Section from './Section.svelte';
 
-    let { build: sent, bases }: { build: BuildView; bases: ShelfView['bases'] } = $props();
-    const live = untrack(() => new LiveBuild(sent));
+    let { build: sent, bases, ahead = null }: { build: BuildView; bases: ShelfView['bases']; ahead?: BuildAheadView | null } = $props();
+    const live = untrack(() => new LiveBuild(sent, ahead, away.since !== null));
     const build = $derived(live.build);
     const over = $derived(build.grade !== null || build.given_up !== null);
     const here = $derived(build.copies.find((copy) => copy.id === build.id));
@@ -41,7 +44,7 @@
     });
 
     onMount(() => {
-        void live.outbox.flush();
+        live.begin();
         const others = setInterval(() => void live.look(), 4000);
         const drop = screenKeys([
             { press: 'Backspace', does: 'Take back the last thing', run: () => void live.takeBack() },
@@ -111,7 +114,19 @@
         {/if}
         <Wrong says={live.trouble ?? refused('build') ?? refused('keep')} />
         {#if live.outbox.waiting > 0}<p class="mt-1 quiet" role="status">Kept on this device, not yet on the bench computer.</p>{/if}
+        {#if live.wants !== null}<p class="mt-2 max-w-prose border-l-4 border-warning pl-3 font-bold" role="alert">{live.wants}</p>{/if}
         <Aside outbox={live.outbox} />
+        <Clashing
+            {live}
+            back={live.build.take_back === null
+                ? null
+                : {
+                      of: live.build.take_back.of,
+                      words: `${otherThings[live.build.take_back.kind] ?? live.build.take_back.kind.replaceAll('_', ' ')} ${live.build.take_back.name ?? ''}`.trim(),
+                      about: live.build.take_back.about,
+                  }}
+            digits={bench.fine}
+        />
         <p class="tools">
             {#if build.take_back !== null}<button class="btn" onclick={() => void live.takeBack()}
                     >Take back {told[build.take_back.kind] ?? ''} {build.take_back.name === null ? '' : `“${build.take_back.name}”`}</button

@@ -136,7 +136,7 @@
         {#if op.save_coat_mm !== null}<p class="mt-2">
                 <button
                     class="btn big"
-                    disabled={!live.outbox.idle}
+                    disabled={!live.ready}
                     onclick={() =>
                         void live.record(
                             'changed',
@@ -183,17 +183,17 @@
             {:else if op.pour_id !== null}<a class="btn btn-primary big" href="/pours/{op.pour_id}">Open its sheet</a>
             {:else}<button class="btn btn-primary big" onclick={mix}>Weigh it up</button>{/if}
         {:else}
-            <button class="btn btn-primary big" disabled={over || !live.outbox.idle} onclick={() => void tick('done')}
+            <button class="btn btn-primary big" disabled={over || !live.ready} onclick={() => void tick('done')}
                 >{stands === 'failed' ? 'It passes now' : op.kind === 'check' ? 'Checked, and good' : 'Done'}</button
             >
             {#if op.kind === 'check' && !over && stands !== 'failed'}<button
                     class="btn big"
-                    disabled={!live.outbox.idle}
+                    disabled={!live.ready}
                     onclick={() => void tell('failed', { op: op.id })}>It is not</button
                 >{/if}
             {#if stands !== 'under_way' && !over && op.minutes > 5}<button
                     class="btn big"
-                    disabled={!live.outbox.idle}
+                    disabled={!live.ready}
                     onclick={() => void tick('begun')}>Begin: {span(op.minutes * 60_000)} of hands</button
                 >{/if}
         {/if}
@@ -224,7 +224,7 @@
             </p>
         </fieldset>
     {/if}
-    {#if live.doubted !== null && live.doubted.fact.kind === 'fingered'}
+    {#if live.doubted !== null && live.doubted.fact.away !== true && live.doubted.fact.kind === 'fingered'}
         {@const told = live.doubted.fact.payload}
         <Really
             why={live.doubted.why}

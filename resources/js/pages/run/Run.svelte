@@ -12,6 +12,7 @@
     import { Steady } from '../../lib/steady.svelte';
     import { early } from '../../lib/early';
     import { say } from '../../lib/tablet.svelte';
+    import { takesBack } from '../../lib/takeBack';
     import { decimalsOf, measure } from '../../lib/units';
     import { when } from '../../lib/when';
     import Cautions from '../../parts/Cautions.svelte';
@@ -21,7 +22,7 @@
     import Wrong from '../../parts/Wrong.svelte';
     import type { AheadView, RunView } from '../../types/server';
     import Aside from '../../parts/Aside.svelte';
-    import Clashing from './Clashing.svelte';
+    import Clashing from '../../parts/Clashing.svelte';
     import ScaleTrouble from '../../parts/ScaleTrouble.svelte';
     import Actions from './Actions.svelte';
     import CupClocks from './CupClocks.svelte';
@@ -320,7 +321,11 @@
         {#if live.outbox.waiting > 0}<p class="mt-1 quiet" role="status">Kept on this device, not yet on the bench computer.</p>{/if}
         {#if live.wants !== null}<p class="mt-2 max-w-prose border-l-4 border-warning pl-3 font-bold" role="alert">{live.wants}</p>{/if}
         <Aside outbox={live.outbox} />
-        <Clashing {live} />
+        <Clashing
+            {live}
+            back={run.take_back === null ? null : { of: run.take_back.of, words: takesBack(run, bench.units), about: run.take_back.about }}
+            digits={decimalsOf(run.division_g, bench.units)}
+        />
         {#if !ended}
             {#if !blocked}
                 <Actions

@@ -1,18 +1,21 @@
-<script lang="ts">
+<script lang="ts" generics="A">
     /** What was told on this tablet while it was cut off, where it does not go with what was told elsewhere meanwhile: both stand here, and one is chosen. */
-    import { bench } from '../../lib/bench.svelte';
-    import type { LiveRun } from '../../lib/run.svelte';
-    import { takesBack } from '../../lib/takeBack';
-    import { toldWords } from '../../lib/told';
-    import { decimalsOf } from '../../lib/units';
+    import { bench } from '../lib/bench.svelte';
+    import type { Fact, Outbox } from '../lib/outbox.svelte';
+    import { toldWords } from '../lib/told';
 
-    let { live }: { live: LiveRun } = $props();
+    type Props = {
+        live: { outbox: Outbox<A>; doubted: { fact: Fact; why: string } | null; forgetDoubt: () => void };
+        /** What was told last on the bench computer: its number, where it can be taken back, what it is called and of which step or operation it is. */
+        back: { of: number; words: string; about: string | null } | null;
+        digits: number;
+    };
+    let { live, back, digits }: Props = $props();
     const mine = $derived(live.outbox.clash);
-    const words = $derived(mine.map((fact) => toldWords(fact, bench.units, decimalsOf(live.run.division_g, bench.units), bench.now)));
-    const about = $derived(mine[0]?.payload.step);
-    const back = $derived(live.run.take_back);
+    const words = $derived(mine.map((fact) => toldWords(fact, bench.units, digits, bench.now)));
+    const about = $derived(mine[0]?.payload.step ?? mine[0]?.payload.op);
     /** One thing was told instead: it can be taken back for this. */
-    const same = $derived(typeof about === 'string' && back !== null && back.of > 0 && about.split(':')[1] === back.step);
+    const same = $derived(typeof about === 'string' && back !== null && back.of > 0 && about === back.about);
     const asked = $derived(live.doubted?.fact.away === true ? live.doubted : null);
 
     async function so(): Promise<void> {
@@ -44,7 +47,7 @@
             </div>
             <div>
                 <h3 class="font-bold">On the bench computer</h3>
-                <p>{back === null ? 'Nothing that can be taken back.' : `Last: ${takesBack(live.run, bench.units)}.`}</p>
+                <p>{back === null ? 'Nothing that can be taken back.' : `Last: ${back.words}.`}</p>
             </div>
         </div>
         <p class="ways">
@@ -57,7 +60,7 @@
                     >Take what was told here instead</button
                 >{/if}
         </p>
-        <p class="quiet">Nothing vanishes: what is not taken goes into the notes of this pour.</p>
+        <p class="quiet">Nothing vanishes: what is not taken goes into the notes here.</p>
     </section>
 {/if}
 
