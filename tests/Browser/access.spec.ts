@@ -54,6 +54,24 @@ const screens: Record<string, (page: Page, url: string) => Promise<void>> = {
         await page.getByRole('button', { name: 'Keep it' }).click();
         await expect(page.getByText('This must be 0.001 or more')).toBeVisible();
     },
+    'this tablet': async (page, url) => {
+        await page.goto(url);
+        const tools = page.getByRole('button', { name: 'Tools' });
+        if (await tools.isVisible()) {
+            await tools.click();
+        }
+        await page.getByRole('button', { name: 'This tablet' }).click();
+        await page.getByRole('button', { name: 'Try it with a stand-in' }).click();
+        await expect(page.getByText('0 g, at rest')).toBeVisible();
+    },
+    'point at a label': async (page, url) => {
+        await page.goto(url);
+        await page.keyboard.press('/');
+        await page.getByRole('button', { name: 'Point at a label' }).click();
+        await expect(page.getByLabel('Or what stands on it')).toBeVisible();
+    },
+    trust: async (page, url) => void (await page.goto(`${url}/trust`)),
+    people: async (page, url) => void (await page.goto(`${url}/people`)),
     formulas: async (page, url) => {
         await page.goto(`${url}/formulas`);
         await page.getByRole('button', { name: 'Write a new one' }).click();
