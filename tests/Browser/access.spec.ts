@@ -60,7 +60,8 @@ const screens: Record<string, (page: Page, url: string) => Promise<void>> = {
         if (await tools.isVisible()) {
             await tools.click();
         }
-        await page.getByRole('button', { name: 'This tablet' }).click();
+        await page.getByRole('button', { name: 'This bench' }).click();
+        await page.getByRole('button', { name: /This tablet/ }).click();
         await page.getByRole('button', { name: 'Try it with a stand-in' }).click();
         await expect(page.getByText('0 g, at rest')).toBeVisible();
     },

@@ -76,7 +76,8 @@ async function toTheEmptyCup(page: Page, shop: Shop): Promise<void> {
 test('the port is chosen once, the weight is the figure that is pointed at, and a line is weighed with it', async ({ page, shop }) => {
     await withPort(page);
     await toTheEmptyCup(page, shop);
-    await page.getByRole('button', { name: 'This tablet' }).click();
+    await page.getByRole('button', { name: 'This bench' }).click();
+    await page.getByRole('button', { name: /This tablet/ }).click();
     await page.getByRole('button', { name: 'Choose its port' }).click();
     await expect(page.getByText('Which figure is the weight?')).toBeVisible();
     await page.getByRole('button', { name: '0.0', exact: true }).click();

@@ -64,7 +64,7 @@ describe('what of a scale may be believed', () => {
 
     test('no answer is a lost scale, with the sentence', async () => {
         const scale = await heard({ ok: false, status: 0, offline: true, wrong: { field: '', message: 'No answer.' }, data: null });
-        expect([scale.speaks, scale.reading.lost]).toEqual([false, 'No answer.']);
+        expect([scale.speaks, scale.reading.lost]).toEqual([false, 'With the bench computer the scale is gone: type what it reads.']);
     });
 });
 

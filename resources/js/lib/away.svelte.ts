@@ -61,10 +61,14 @@ class Away {
         const pages = await Promise.all(
             ((await looks?.keys()) ?? []).map(async (key) => (await looks?.match(key))?.json().catch(() => null) as Promise<unknown>),
         );
-        return pages.filter(isPage).flatMap((one) => {
-            const title = titleOf(one);
-            return title === null ? [] : [{ url: one.url, title }];
-        });
+        const order = ['bench/Bench', 'day/Day', 'run/Run', 'build/Build', 'jobs/Job'];
+        return pages
+            .filter(isPage)
+            .sort((a, b) => order.indexOf(a.component) - order.indexOf(b.component))
+            .flatMap((one) => {
+                const title = titleOf(one);
+                return title === null ? [] : [{ url: one.url, title }];
+            });
     }
 
     /** A newer version waits until nothing is being poured on this screen; it is taken over with the next page. */

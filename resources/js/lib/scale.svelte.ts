@@ -6,6 +6,9 @@ import { tabletScale } from './tabletScale.svelte';
 const EVERY_MS = 250;
 const SILENT: ScaleView = { grams: null, stable: false, overload: false, lost: null, unit: 'g', held_by: null, trouble: null };
 
+/** It hangs at the bench computer. */
+const GONE = 'With the bench computer the scale is gone: type what it reads.';
+
 /** Its own scale says nothing just now. */
 const QUIET: ScaleView = {
     ...SILENT,
@@ -55,7 +58,11 @@ export class LiveScale {
             return true;
         }
         const held = answer.ok ? null : (answer.data as ScaleView | null);
-        this.reading = answer.ok ? answer.data : answer.status === 409 && held !== null ? held : { ...SILENT, lost: answer.wrong.message };
+        this.reading = answer.ok
+            ? answer.data
+            : answer.status === 409 && held !== null
+              ? held
+              : { ...SILENT, lost: !answer.ok && answer.offline ? GONE : answer.wrong.message };
         return answer.ok && this.reading.lost === null;
     }
 

@@ -6,6 +6,7 @@
     type Found = { kind: string; name: string; href: string };
     let { open = $bindable() }: { open: boolean } = $props();
     let dialog: HTMLDialogElement;
+    let pointer = $state<Point>();
     let q = $state('');
     let found = $state<Found[]>([]);
     let chosen = $state(0);
@@ -37,7 +38,6 @@
 
     /** A label opens what it stands on. */
     function point(at: Pointed): null {
-        dialog.close();
         router.visit(at.href);
         return null;
     }
@@ -88,11 +88,19 @@
         </ul>
         {#if q.trim() !== '' && found.length === 0}<p class="quiet mt-2">Nothing by that name.</p>{/if}
         <p class="mt-3 flex flex-wrap justify-between gap-2">
-            <Point onpoint={point} />
+            <button
+                class="btn btn-sm"
+                onclick={() => {
+                    dialog.close();
+                    void pointer?.show();
+                }}>Point at a label</button
+            >
             <button class="btn btn-ghost btn-sm" onclick={() => dialog.close()}>Close</button>
         </p>
     </div>
 </dialog>
+
+<Point bind:this={pointer} onpoint={point} button={false} />
 
 <style>
     .jump {

@@ -16,7 +16,6 @@
     import RoomControl from './RoomControl.svelte';
     import LetIn from './LetIn.svelte';
     import ThisBench from './ThisBench.svelte';
-    import ThisTablet from './ThisTablet.svelte';
     import WhoseHands from './WhoseHands.svelte';
 
     let { children }: { children?: Snippet } = $props();
@@ -195,7 +194,6 @@
                 >
                 <WhoseHands />
                 <ThisBench />
-                <ThisTablet />
                 <button class="btn btn-ghost btn-sm" onclick={showHelp} aria-label="Keys of this screen">?</button>
                 <Find bind:open={finding} />
             </div>

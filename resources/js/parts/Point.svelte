@@ -12,8 +12,10 @@
         onpoint: (at: Pointed) => string | null;
         words?: string;
         big?: boolean;
+        /** Its own button, or another shows it. */
+        button?: boolean;
     };
-    let { onpoint, words = 'Point at a label', big = false }: Props = $props();
+    let { onpoint, words = 'Point at a label', big = false, button = true }: Props = $props();
     let dialog: HTMLDialogElement;
     let video = $state<HTMLVideoElement>();
     let typed = $state('');
@@ -29,13 +31,15 @@
     let timer: ReturnType<typeof setTimeout> | undefined;
     let last = '';
 
-    async function show(): Promise<void> {
-        [typed, says, last, open] = ['', '', '', true];
+    let seeing = $state(true);
+
+    export async function show(): Promise<void> {
+        [typed, says, last, open, seeing] = ['', '', '', true, true];
         dialog.showModal();
         try {
             stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment', width: { ideal: 1280 } } });
         } catch {
-            says = 'This browser opens no camera here. Type what stands on the label.';
+            [says, seeing] = ['This browser opens no camera here. Type what stands on the label.', false];
             return;
         }
         if (!open || video === undefined) {
@@ -84,13 +88,13 @@
     }
 </script>
 
-<button type="button" class="btn" class:big class:btn-sm={!big} onclick={() => void show()}>{words}</button>
+{#if button}<button type="button" class="btn" class:big class:btn-sm={!big} onclick={() => void show()}>{words}</button>{/if}
 
 <dialog class="modal" bind:this={dialog} aria-labelledby={id} onclose={stop}>
     <div class="modal-box bg-secondary">
         <h2 {id} class="text-2xl">{words}</h2>
         {#if open}
-            <video bind:this={video} class="view" playsinline muted></video>
+            {#if seeing}<video bind:this={video} class="view" playsinline muted></video>{/if}
             <p class="mt-2 font-bold" role="status">{says}</p>
             <form
                 class="mt-2 flex flex-wrap items-end gap-2"

@@ -2,8 +2,10 @@
     /** What seldom changes: the shop's name, units, money, scale, cups and working day. */
     import BenchForm from './BenchForm.svelte';
     import TakingAlong from './TakingAlong.svelte';
+    import ThisTablet from './ThisTablet.svelte';
 
     let dialog: HTMLDialogElement;
+    let tablet = $state<ThisTablet>();
     let open = $state(false);
 </script>
 
@@ -17,7 +19,18 @@
 
 <dialog class="modal" bind:this={dialog} aria-labelledby="bench-title" onclose={() => (open = false)}>
     <div class="modal-box bg-secondary">
-        <h2 id="bench-title" class="mb-4 text-2xl">This bench</h2>
+        <div class="mb-4 flex flex-wrap items-center justify-between gap-2">
+            <h2 id="bench-title" class="text-2xl">This bench</h2>
+            <button
+                class="btn"
+                onclick={() => {
+                    dialog.close();
+                    tablet?.show();
+                }}>This tablet: sound, voice, pedal, scale</button
+            >
+        </div>
         {#if open}<BenchForm keep="Keep it" onkept={() => dialog.close()} onleave={() => dialog.close()} /><TakingAlong />{/if}
     </div>
 </dialog>
+
+<ThisTablet bind:this={tablet} />

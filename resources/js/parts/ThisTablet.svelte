@@ -11,7 +11,7 @@
     const voice = 'speechSynthesis' in window;
     const named = (key: string): string => (key === ' ' ? 'Space' : key.replace(/([a-z])([A-Z])/g, '$1 $2'));
 
-    function show(): void {
+    export function show(): void {
         open = true;
         dialog.showModal();
     }
@@ -36,8 +36,6 @@
 </script>
 
 <svelte:window onkeydowncapture={learn} />
-
-<button class="btn btn-ghost btn-sm" onclick={show}>This tablet</button>
 
 <dialog class="modal" bind:this={dialog} aria-labelledby="this-tablet" onclose={() => ([open, waiting] = [false, false])}>
     <div class="modal-box bg-secondary">
