@@ -27,13 +27,13 @@ final readonly class UnderWay implements View
         $series = Rows::of('series')->whereNull('labelled_at')->whereNull('deleted_at')->orderByDesc('id')->limit(self::MOST_BUILDS)->pluck('id');
         $codes = $runs->pluck('base_code')->filter(static fn (mixed $code): bool => is_string($code) && preg_match('/^[a-z0-9-]+$/', $code) === 1)->unique();
 
-        return ['pages' => [
+        return ['pages' => array_values([
             '/', '/day',
             ...$runs->map(static fn (\stdClass $run): string => "/pours/{$run->id}/run")->all(),
             ...$builds->map(static fn (\stdClass $build): string => "/builds/{$build->id}")->all(),
             ...$series->map(static fn (mixed $id): string => "/swatches/series/{$id}")->all(),
             ...$runs->pluck('job_id')->merge($builds->pluck('job_id'))->unique()->map(static fn (mixed $job): string => "/jobs/{$job}")->all(),
             ...$codes->map(static fn (string $code): string => "/stores/{$code}")->values()->all(),
-        ]];
+        ])];
     }
 }

@@ -293,10 +293,11 @@ final readonly class RunView implements View
             return null;
         }
         // Of the cup it was weighed into: another may stand on the scale by now.
-        [$batch, $step] = is_string($said = $fact->payload['step'] ?? null) ? [...explode(':', $said), null] : [0, null];
+        $said = is_string($fact->payload['step'] ?? null) ? $fact->payload['step'] : null;
+        [$batch, $step] = $said === null ? ['0', null] : [...explode(':', $said), null];
         $weighings = ($this->run->state->cups[max(1, (int) $batch)] ?? $this->run->state->cup())->weighings;
         $last = $fact->kind === RunFactKind::Weighed->value ? ($weighings[count($weighings) - 1] ?? null) : null;
 
-        return ['of' => $fact->id, 'kind' => $fact->kind, 'step' => $step, 'about' => is_string($said) ? $said : null, 'name' => $last === null ? null : $this->run->frozen->called($last['add']), 'grams' => $last['grams'] ?? null];
+        return ['of' => $fact->id, 'kind' => $fact->kind, 'step' => $step, 'about' => $said, 'name' => $last === null ? null : $this->run->frozen->called($last['add']), 'grams' => $last['grams'] ?? null];
     }
 }
