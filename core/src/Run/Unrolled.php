@@ -35,13 +35,13 @@ final readonly class Unrolled
     public static function of(RunState $state, int $near): self
     {
         $steps = [];
-        $over = [];
+        [$over, $lines] = [[], 0];
         $now = $state->step->kind === StepKind::Rescue ? $state->after(self::fact($state, RunFactKind::Kept)) : $state;
         for ($i = 0; $i < self::MOST_STEPS && ! in_array($now->step->kind, self::ENDS, true); $i++) {
             $step = $now->step;
             $next = self::expected($now);
             if ($step->kind === StepKind::Weigh) {
-                $over[$step->batch][] = count($over, COUNT_RECURSIVE) < 2 * $near ? array_map(static fn (OverPour $one): array => $one->toArray(), OverPour::of($now->cup())) : [];
+                $over[$step->batch][] = $lines++ < $near ? array_map(static fn (OverPour $one): array => $one->toArray(), OverPour::of($now->cup())) : [];
                 if ($next->step->kind === StepKind::Weigh && $next->step->batch === $step->batch) {
                     $now = $next;
 

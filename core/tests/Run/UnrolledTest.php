@@ -74,6 +74,16 @@ final class UnrolledTest extends TestCase
         self::assertGreaterThan(20, $seen);
     }
 
+    public function test_of_so_many_lines_ahead_it_is_known_and_of_no_more(): void
+    {
+        $known = static fn (int $near): array => array_map(
+            static fn (array $cup): array => array_map(static fn (array $line): bool => $line['over'] !== [], $cup['queue']),
+            Unrolled::of((new Bench([['B' => 100.0, 'tone' => 2.0, 'A' => 100.0], ['B' => 100.0, 'tone' => 2.0, 'A' => 100.0]]))->confirm(3)->state(), $near)->cups,
+        );
+        self::assertSame([[true, true, true], [true, true, true]], $known(6));
+        self::assertSame([[true, true, true], [true, false, false]], $known(4));
+    }
+
     public function test_of_a_base_of_one_part_nothing_follows_from_more_of_it(): void
     {
         $bench = (new Bench([['A' => 80.0]], onePart: true))->confirm(3);
