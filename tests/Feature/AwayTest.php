@@ -99,6 +99,29 @@ final class AwayTest extends TestCase
         self::assertSame([2, 'tare', $weighed], [$state['step']['batch'], $state['step']['kind'], $state['take_back']['name']]);
     }
 
+    public function test_a_tablet_is_shown_how_to_trust_the_bench_and_only_where_there_is_something_to_trust(): void
+    {
+        $trust = fn (): array => (array) $this->get('/trust')->assertOk()->inertiaProps();
+        self::assertSame([true, null], [$trust()['own'], $trust()['mark']], 'the bench computer itself needs none of it');
+        $this->get('/authority.crt')->assertNotFound();
+
+        $folder = sys_get_temp_dir().'/apalos-trust-'.getmypid();
+        exec(escapeshellarg(base_path('bin/tls')).' '.escapeshellarg($folder).' bench.test 192.168.7.2', $said, $failed);
+        self::assertSame([['new'], 0], [$said, $failed]);
+        config(['apalos.authority' => "{$folder}/authority.crt", 'app.url' => 'https://bench.test:8443', 'apalos.hosts' => 'bench.test,192.168.7.2']);
+        $there = (array) $this->away()->get('http://192.168.7.2:8080/trust')->assertOk()->inertiaProps();
+        self::assertSame([false, false, 'https://192.168.7.2:8443', 'http://192.168.7.2:8080'], [$there['own'], $there['safe'], $there['address'], $there['here']]);
+        exec('openssl x509 -noout -fingerprint -sha256 -in '.escapeshellarg("{$folder}/authority.crt"), $shown);
+        self::assertStringEndsWith($there['mark'], substr(explode('=', $shown[0])[1], 0, 23), 'as the console prints it');
+        self::assertSame(file_get_contents("{$folder}/authority.crt"), $this->away()->get('/authority.crt')->assertOk()->streamedContent());
+        // Made once: for the same names it is the same, for others another, by the same authority.
+        $authority = sha1_file("{$folder}/authority.crt");
+        exec(escapeshellarg(base_path('bin/tls')).' '.escapeshellarg($folder).' bench.test 192.168.7.2', $same);
+        exec(escapeshellarg(base_path('bin/tls')).' '.escapeshellarg($folder).' other.test', $other);
+        self::assertSame([[], ['new'], $authority], [$same, $other, sha1_file("{$folder}/authority.crt")]);
+        exec('rm -rf '.escapeshellarg($folder));
+    }
+
     public function test_the_worker_is_given_to_whoever_asks_and_the_pages_only_to_those_who_are_in(): void
     {
         $this->person('Odila', Role::Owner);

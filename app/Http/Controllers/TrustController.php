@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Middleware\WhoComes;
 use App\Http\Reply;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -21,7 +22,7 @@ final class TrustController
         $address = (string) preg_replace('#//[^:/]+#', "//{$request->getHost()}", $own, 1);
 
         return Reply::page('people/Trust', [
-            'address' => $address, 'here' => $request->getSchemeAndHttpHost(), 'safe' => $request->secure(),
+            'address' => $address, 'here' => $request->getSchemeAndHttpHost(), 'safe' => $request->secure(), 'own' => WhoComes::isOwnComputer($request),
             'mark' => $mark === false ? null : strtoupper(implode(':', str_split(substr($mark, 0, 16), 2))),
         ]);
     }

@@ -3,16 +3,9 @@
  * is not among them it does not guess at: then the run stands where it stands, what is told is kept, and it goes on when it is reckoned.
  */
 import type { AheadView, RunView } from '../types/server';
+import { lineOf, meets, raised, rescueOf, slack, sum, type Cup, type Line } from './cup';
 
 export type Told = { key: string; kind: string; at_ms: number; payload: Record<string, unknown> };
-type Cup = AheadView['cups'][number] & {
-    filled_ms: number | null;
-    rescued: boolean;
-    /** Something in it is not what the sums made ahead rest on. */ off: boolean;
-};
-type Line = Cup['queue'][number];
-type Rescue = NonNullable<RunView['rescue']>;
-
 /** Where a walk stands: what is shown, and what is needed to go on from there. */
 export type Walk = {
     view: RunView;
@@ -20,8 +13,10 @@ export type Walk = {
     at: number;
     ahead: AheadView;
     stands: Told[];
-    /** What was weighed last. */ last: { name: string; grams: number } | null;
-    /** Why it cannot go on by itself. */ wants: string | null;
+    /** What was weighed last. */
+    last: { name: string; grams: number } | null;
+    /** Why it cannot go on by itself. */
+    wants: string | null;
 };
 
 const CRUMB = 1e-9;
@@ -29,10 +24,6 @@ const CRUMB = 1e-9;
 const NOTES = 60;
 
 export const WANTS = 'This over-pour has to be reckoned by the bench computer. Leave it as it is and pour on, or wait until it answers.';
-
-/** What the display shows of so many grams. */
-export const shown = (grams: number, division: number): number =>
-    division > 0 ? Number((Math.round(Number((grams / division).toPrecision(15))) * division).toFixed(6)) : grams;
 
 /** From where the server last said the run stands; null where it was sent ahead for another state. */
 export function begin(view: RunView, ahead: AheadView | null): Walk | null {
@@ -197,44 +188,11 @@ function looked(walk: Walk, cup: Cup): Walk {
     });
 }
 
-const sum = (all: number[]): number => all.reduce((so, one) => so + one, 0);
-
 const lastMetOf = (view: RunView): number | null =>
     view.cups
         .map((cup) => cup.met_ms)
         .filter((met) => met !== null)
         .at(-1) ?? null;
-
-/** How far either way a weighing of this much may be off. */
-const slack = (walk: Walk, grams: number): number => Math.max((grams * walk.ahead.tolerance_pct) / 100, walk.view.division_g);
-
-function lineOf(walk: Walk, cup: Cup): RunView['line'] {
-    const line = cup.queue[0];
-    if (line === undefined) {
-        return null;
-    }
-    const step = (grams: number): number => shown(Math.max(0, grams), walk.view.division_g);
-    const running = step(cup.display_g + line.grams);
-    const off = slack(walk, line.grams);
-    return {
-        add: line.add,
-        label: walk.ahead.names[line.add] ?? line.add,
-        grams: line.grams,
-        running,
-        from: step(running - off),
-        to: step(running + off),
-    };
-}
-
-/** Whether what is poured now makes A meet B. */
-const meets = (walk: Walk, cup: Cup): boolean => {
-    const add = cup.queue[0]?.add;
-    return (
-        cup.met_ms === null &&
-        !walk.ahead.heated &&
-        ((add === 'A' && (walk.view.one_part || cup.poured.B !== undefined)) || (add === 'B' && cup.poured.A !== undefined))
-    );
-};
 
 function weighed(walk: Walk, cup: Cup, told: Told): Walk | null {
     const line = walk.view.line;
@@ -266,43 +224,6 @@ function weighed(walk: Walk, cup: Cup, told: Told): Walk | null {
     }
     const at = cupped(at0(walk, { kind: 'rescue', batch: cup.batch, weighing: now.weighings }, told.at_ms), now);
     return row === undefined ? { ...shownAs(at, { rescue: null }), wants: WANTS } : shownAs(at, { rescue: rescueOf(walk, now, row) });
-}
-
-/** What the table says of it, in this cup. */
-function rescueOf(walk: Walk, cup: Cup, row: Line['over'][number]): Rescue {
-    const { division_g: division } = walk.view;
-    const inside: Record<string, number> = { ...row.in, [row.over]: cup.poured[row.over] ?? 0 };
-    const k = (inside[row.over] ?? 0) / (cup.planned[row.over] ?? 1);
-    const planned = Object.fromEntries(Object.entries(cup.planned).map(([code, grams]) => [code, grams * k]));
-    const shift = cup.display_g - sum(Object.values(cup.poured));
-    let running = shown(sum(Object.values(inside)), division);
-    const lines = row.lines.map((code) => {
-        const grams = shown((planned[code] ?? 0) - (inside[code] ?? 0), division);
-        running = shown(running + grams, division);
-        return { add: walk.ahead.names[code] ?? code, grams, running: Number((running + shift).toFixed(4)) };
-    });
-    return {
-        needed: true,
-        k,
-        planned,
-        lines,
-        extra_g: (k - 1) * sum(Object.values(cup.planned)),
-        fits: true,
-        ratio_error_if_ignored_pct: Object.keys(cup.planned).length < 2 ? 0 : (k / row.least - 1) * 100,
-        warnings: [],
-    };
-}
-
-/** The over-pour is taken as the measure. */
-function raised(cup: Cup, rescue: Rescue, ahead: AheadView): Cup {
-    const codeOf = new Map(Object.entries(ahead.names).map(([code, name]) => [name, code]));
-    return {
-        ...cup,
-        planned: rescue.planned,
-        queue: rescue.lines.map((line) => ({ add: codeOf.get(line.add) ?? line.add, grams: line.grams, over: [] })),
-        k: cup.k * rescue.k,
-        rescued: true,
-    };
 }
 
 /** To the next line of this cup, or to what comes when so many are left. */

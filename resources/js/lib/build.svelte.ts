@@ -1,8 +1,7 @@
 import { beginBuild, walkedBuild, type BuildWalk } from '../away/buildWalk';
-import type { Told } from '../away/walk';
 import { ask } from './api';
-import { away } from './away.svelte';
 import { bench } from './bench.svelte';
+import { Course } from './course.svelte';
 import { Outbox, type Fact } from './outbox.svelte';
 import type { BuildAheadView, BuildView } from '../types/server';
 
@@ -10,23 +9,21 @@ export type BuildOperation = BuildView['operations'][number];
 
 /** A build on this screen. The server derives where it stands; this only records facts and shows the answer. */
 export class LiveBuild {
-    build = $state<BuildView>() as BuildView;
     trouble = $state<string | null>(null);
     /** What was told and is far from what was to be expected: asked about before it is believed. */
     doubted = $state<{ fact: Fact; why: string } | null>(null);
-    /** Why it cannot go on by itself where nobody answers. */
-    wants = $state<string | null>(null);
     outbox: Outbox<BuildView>;
-    /** As the bench computer said last, and what it sent ahead for it. */
-    #base: BuildView;
-    #ahead: BuildAheadView | null;
-    #walk: BuildWalk | null = null;
+    #course: Course<BuildView, BuildAheadView, BuildWalk>;
 
     /** `isKept`: as the tablet kept it, since nobody answers. */
     constructor(build: BuildView, ahead: BuildAheadView | null = null, isKept = false) {
-        this.build = build;
-        this.#base = build;
-        this.#ahead = ahead;
+        this.#course = new Course<BuildView, BuildAheadView, BuildWalk>(build, ahead, {
+            url: `/builds/${String(build.id)}`,
+            prop: 'build',
+            begin: beginBuild,
+            walked: walkedBuild,
+            ended: ({ grade, given_up: given }) => grade !== null || given !== null,
+        });
         this.outbox = new Outbox<BuildView>({
             store: `apalos.outbox.build.${String(build.id)}`,
             url: `/builds/${String(build.id)}/facts`,
@@ -36,7 +33,7 @@ export class LiveBuild {
         });
         if (isKept) {
             this.outbox.away = true;
-            this.#walkOn();
+            this.#course.walkOn(this.outbox);
         }
     }
 
@@ -44,45 +41,22 @@ export class LiveBuild {
     begin(): void {
         void this.outbox.flush();
         if (!this.outbox.away) {
-            void this.#lookAhead();
+            void this.#course.lookAhead();
         }
     }
 
-    #walkOn(): void {
-        const from = this.outbox.waiting > 0 ? beginBuild(this.#base, this.#ahead) : null;
-        if (from !== null) {
-            this.#walk = walkedBuild(from, $state.snapshot(this.outbox.kept) as Told[]);
-            this.build = this.#walk.view;
-            this.wants = this.#walk.wants;
-        }
+    get build(): BuildView {
+        return this.#course.view;
     }
 
-    async #lookAhead(): Promise<void> {
-        const last = this.#base.last_fact_id;
-        if (this.#base.grade !== null || this.#base.given_up !== null) {
-            return;
-        }
-        const answer = await ask<BuildAheadView>('GET', `/builds/${String(this.#base.id)}/ahead`);
-        if (answer.ok && this.#base.last_fact_id === last) {
-            this.#ahead = answer.data;
-            void away.look({ build: $state.snapshot(this.#base), ahead: answer.data });
-        }
+    /** Why it cannot go on by itself where nobody answers. */
+    get wants(): string | null {
+        return this.#course.wants;
     }
 
     record(kind: string, payload: Record<string, unknown> = {}, about = ''): Promise<void> {
-        const since = `${String(this.build.last_fact_id)}${this.#walk === null ? '' : `+${String(this.outbox.waiting)}`}`;
-        return this.#told(this.outbox.add(`${kind}/${String(payload.op ?? '')}/${since}/${about}`, kind, payload));
-    }
-
-    /** Kept it is before anything else; where nobody answers the build goes on at once. */
-    async #told(going: Promise<void>): Promise<void> {
-        if (this.outbox.away) {
-            this.#walkOn();
-        }
-        await going;
-        if (this.outbox.away) {
-            this.#walkOn();
-        }
+        const key = `${kind}/${String(payload.op ?? '')}/${this.#course.since(this.outbox.waiting)}/${about}`;
+        return this.#course.told(this.outbox, this.outbox.add(key, kind, payload));
     }
 
     /** What was asked about is not so. */
@@ -101,8 +75,8 @@ export class LiveBuild {
     }
 
     async takeBack(): Promise<void> {
-        const last = this.#walk?.stands.at(-1);
-        if (last !== undefined && this.outbox.waiting > 0) {
+        const last = this.#course.last(this.outbox.waiting);
+        if (last !== undefined) {
             await this.record('undone', { of_key: last.key }, last.key.slice(-12));
         } else if (this.build.take_back !== null) {
             await this.record('undone', { of: this.build.take_back.of });
@@ -110,18 +84,8 @@ export class LiveBuild {
     }
 
     take(build: BuildView): void {
-        const moved = build.last_fact_id !== this.#base.last_fact_id;
-        this.#base = build;
-        if (this.#walk === null || this.outbox.waiting === 0) {
-            this.#walk = null;
-            this.wants = null;
-            this.build = build;
-        }
-        if (moved) {
+        if (this.#course.take(build, this.outbox.waiting)) {
             void bench.refresh();
-            if (this.outbox.waiting === 0) {
-                void this.#lookAhead();
-            }
         }
     }
 
@@ -131,7 +95,7 @@ export class LiveBuild {
             return;
         }
         const answer = await ask<BuildView>('GET', `/builds/${String(this.build.id)}/state`);
-        if (answer.ok && answer.data.last_fact_id >= this.#base.last_fact_id) {
+        if (answer.ok && answer.data.last_fact_id >= this.#course.known) {
             this.take(answer.data);
         }
     }

@@ -188,6 +188,9 @@ export class Outbox<A> {
 
     /** What was told here is right: what stands in its place is taken back, and this goes out once more. */
     takeMine(of: number): Promise<void> {
+        if (this.clash.length === 0) {
+            return Promise.resolve();
+        }
         const mine = this.clash.map((fact) => ({ ...fact, key: `${fact.key.slice(0, LONGEST_KEY - 6)}/again` }));
         this.#clash([]);
         this.#keep([

@@ -1,15 +1,14 @@
 import { router } from '@inertiajs/svelte';
-import { begin, walked, type Told, type Walk } from '../away/walk';
+import { begin, walked, type Walk } from '../away/walk';
 import type { AheadView, RunView } from '../types/server';
 import { ask } from './api';
-import { away } from './away.svelte';
 import { bench } from './bench.svelte';
+import { Course } from './course.svelte';
 import { Outbox, type Fact } from './outbox.svelte';
 import { LiveScale } from './scale.svelte';
 
 /** A run on this screen. The server derives where it stands; this only records facts and shows the answer. */
 export class LiveRun {
-    run = $state<RunView>() as RunView;
     scale: LiveScale;
     trouble = $state<string | null>(null);
     /** What was told and is far from what was to be expected: asked about before it is believed. */
@@ -18,18 +17,17 @@ export class LiveRun {
     was = $state<number | null>(null);
     outbox: Outbox<RunView>;
 
-    /** Why it cannot go on by itself where nobody answers. */
-    wants = $state<string | null>(null);
-    /** As the bench computer said last, and what it sent ahead for it. */
-    #base: RunView;
-    #ahead: AheadView | null;
-    #walk: Walk | null = null;
+    #course: Course<RunView, AheadView, Walk>;
 
     /** `isKept`: as the tablet kept it, since nobody answers. */
     constructor(run: RunView, ahead: AheadView | null = null, isKept = false) {
-        this.run = run;
-        this.#base = run;
-        this.#ahead = ahead;
+        this.#course = new Course<RunView, AheadView, Walk>(run, ahead, {
+            url: `/pours/${String(run.pour_id)}`,
+            prop: 'run',
+            begin: begin,
+            walked: walked,
+            ended: ({ step }) => step.kind === 'done' || step.kind === 'given_up',
+        });
         this.scale = new LiveScale(`run:${String(run.pour_id)}`);
         this.outbox = new Outbox<RunView>({
             store: `apalos.outbox.${String(run.pour_id)}`,
@@ -42,7 +40,7 @@ export class LiveRun {
         });
         if (isKept) {
             this.outbox.away = true;
-            this.#walkOn();
+            this.#course.walkOn(this.outbox);
         }
     }
 
@@ -50,47 +48,22 @@ export class LiveRun {
     begin(): void {
         void this.outbox.flush();
         if (!this.outbox.away) {
-            void this.#lookAhead();
+            void this.#course.lookAhead();
         }
     }
 
-    /** By what was sent ahead, as far as that goes: what is told where nobody answers moves the run on here. */
-    #walkOn(): void {
-        const from = this.outbox.waiting > 0 ? begin(this.#base, this.#ahead) : null;
-        if (from !== null) {
-            this.#walk = walked(from, $state.snapshot(this.outbox.kept) as Told[]);
-            this.run = this.#walk.view;
-            this.wants = this.#walk.wants;
-        }
+    get run(): RunView {
+        return this.#course.view;
     }
 
-    /** Has sent ahead what it takes to go on without the bench computer, and the tablet keep it. */
-    async #lookAhead(): Promise<void> {
-        const { pour_id: pour, last_fact_id: last, step } = this.run;
-        if (step.kind === 'done' || step.kind === 'given_up') {
-            return;
-        }
-        const answer = await ask<AheadView>('GET', `/pours/${String(pour)}/ahead`);
-        if (answer.ok && this.#base.last_fact_id === last) {
-            this.#ahead = answer.data;
-            void away.look({ run: $state.snapshot(this.#base), ahead: answer.data });
-        }
+    /** Why it cannot go on by itself where nobody answers. */
+    get wants(): string | null {
+        return this.#course.wants;
     }
 
     record(kind: string, payload: Record<string, unknown> = {}, about = ''): Promise<void> {
-        const since = `${String(this.run.last_fact_id)}${this.#walk === null ? '' : `+${String(this.outbox.waiting)}`}`;
-        return this.#told(this.outbox.add(`${this.run.step.key}/${kind}/${since}/${about}`, kind, payload));
-    }
-
-    /** Kept it is before anything else; where nobody answers it is walked on at once. */
-    async #told(going: Promise<void>): Promise<void> {
-        if (this.outbox.away) {
-            this.#walkOn();
-        }
-        await going;
-        if (this.outbox.away) {
-            this.#walkOn();
-        }
+        const key = `${this.run.step.key}/${kind}/${this.#course.since(this.outbox.waiting)}/${about}`;
+        return this.#course.told(this.outbox, this.outbox.add(key, kind, payload));
     }
 
     /** What was asked about is not so. */
@@ -122,8 +95,8 @@ export class LiveRun {
     }
 
     async takeBack(): Promise<void> {
-        const last = this.#walk?.stands.at(-1);
-        if (last !== undefined && this.outbox.waiting > 0) {
+        const last = this.#course.last(this.outbox.waiting);
+        if (last !== undefined) {
             await this.record('undone', { of_key: last.key }, last.key.slice(-12));
         } else if (this.run.take_back !== null) {
             await this.record('undone', { of: this.run.take_back.of });
@@ -131,19 +104,8 @@ export class LiveRun {
     }
 
     take(run: RunView): void {
-        const moved = run.last_fact_id !== this.#base.last_fact_id;
-        this.#base = run;
-        // What was walked ahead of it goes out fact by fact: it is shown where it got to, not once more from the start.
-        if (this.#walk === null || this.outbox.waiting === 0) {
-            this.#walk = null;
-            this.wants = null;
-            this.run = run;
-        }
-        if (moved) {
+        if (this.#course.take(run, this.outbox.waiting)) {
             void bench.refresh();
-            if (this.outbox.waiting === 0) {
-                void this.#lookAhead();
-            }
         }
     }
 
@@ -153,7 +115,7 @@ export class LiveRun {
             return;
         }
         const answer = await ask<RunView>('GET', `/pours/${String(this.run.pour_id)}/state`);
-        if (answer.ok && answer.data.last_fact_id >= this.#base.last_fact_id) {
+        if (answer.ok && answer.data.last_fact_id >= this.#course.known) {
             this.take(answer.data);
         } else if (!answer.ok && answer.status === 409) {
             // Another screen went back to the plan.

@@ -2,7 +2,7 @@
     /** Four pictures: how a tablet comes to trust the bench. */
     import { qr } from '../../lib/qr';
 
-    let { address, here, safe, mark }: { address: string; here: string; safe: boolean; mark: string | null } = $props();
+    let { address, here, safe, own, mark }: { address: string; here: string; safe: boolean; own: boolean; mark: string | null } = $props();
     const code = $derived(qr(mark === null ? address : `${here}/trust`));
 </script>
 
@@ -13,6 +13,15 @@
     <p class="mt-2 max-w-prose">
         It was opened safely. From its browser’s menu put it on the home screen: then it opens without the network as well, as it stood
         last.
+    </p>
+    <p class="mt-4"><a class="btn btn-primary" href="/">To the bench</a></p>
+{:else if own}
+    <p class="mt-2 max-w-prose">This is the bench computer itself: it needs none of this. Open this page on the tablet.</p>
+    <p class="mt-4"><a class="btn btn-primary" href="/">To the bench</a></p>
+{:else if !address.startsWith('https:')}
+    <p class="mt-2 max-w-prose">
+        This bench is served without a safe address. It works; but a tablet keeps no pages for when the network goes, and opens neither its
+        camera nor a scale.
     </p>
     <p class="mt-4"><a class="btn btn-primary" href="/">To the bench</a></p>
 {:else if mark === null}
