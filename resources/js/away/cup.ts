@@ -9,6 +9,8 @@ export type Cup = AheadView['cups'][number] & {
     off: boolean;
 };
 export type Line = Cup['queue'][number];
+const NOTHING = 1e-9;
+
 type Rescue = NonNullable<RunView['rescue']>;
 
 /** What the display shows of so many grams. */
@@ -51,13 +53,21 @@ export const meets = (walk: Walk, cup: Cup): boolean => {
 /** What the table says of it, in this cup. */
 export function rescueOf(walk: Walk, cup: Cup, row: Line['over'][number]): Rescue {
     const { division_g: division } = walk.view;
-    const inside: Record<string, number> = { ...row.in, [row.over]: cup.poured[row.over] ?? 0 };
+    // What lies a little over its line counts as what was planned; what lies short is made up for.
+    const inside: Record<string, number> = Object.fromEntries(
+        Object.entries(cup.poured).map(([code, grams]) => {
+            const wanted = cup.planned[code] ?? 0;
+            return [code, code !== row.over && grams > wanted && grams <= wanted + slack(walk, wanted) + NOTHING ? wanted : grams];
+        }),
+    );
     const k = (inside[row.over] ?? 0) / (cup.planned[row.over] ?? 1);
     const planned = Object.fromEntries(Object.entries(cup.planned).map(([code, grams]) => [code, grams * k]));
     const shift = cup.display_g - sum(Object.values(cup.poured));
     let running = shown(sum(Object.values(inside)), division);
-    const lines = row.lines.map((code) => {
-        const grams = shown((planned[code] ?? 0) - (inside[code] ?? 0), division);
+    const missing = (code: string): number => (planned[code] ?? 0) - (inside[code] ?? 0);
+    const codes = Object.keys(planned).filter((code) => missing(code) > Math.max(NOTHING, division / 2 - NOTHING));
+    const lines = codes.map((code) => {
+        const grams = shown(missing(code), division);
         running = shown(running + grams, division);
         return { add: walk.ahead.names[code] ?? code, grams, running: Number((running + shift).toFixed(4)) };
     });

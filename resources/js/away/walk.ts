@@ -85,7 +85,8 @@ function happened(walk: Walk, told: Told): Walk | null {
         case 'confirmed':
             return confirmed(walk, cup, at);
         case 'met':
-            return view.step.kind === 'weigh' && view.meets_now ? cupped(walk, { ...cup, met_ms: cup.met_ms ?? at }) : null;
+            // That A met B stays, also where the weighing it was seen in is taken back.
+            return view.step.kind === 'weigh' ? cupped(walk, { ...cup, met_ms: cup.met_ms ?? at }) : walk;
         case 'weighed':
             return weighed(walk, cup, told);
         case 'rescued':
@@ -211,13 +212,13 @@ function weighed(walk: Walk, cup: Cup, told: Told): Walk | null {
         weighings: cup.weighings + 1,
         display_g: reading,
         met_ms: cup.met_ms ?? (isMet ? told.at_ms : null),
-        off: cup.off || total < wanted - CRUMB || total > wanted + slack(walk, wanted) + CRUMB,
+        off: cup.off || total > wanted + slack(walk, wanted) + CRUMB,
     };
     walk = { ...walk, last: { name: line.label, grams: Math.max(0, reading - cup.display_g) } };
     if (reading <= line.to + CRUMB) {
         return weighingOn(cupped(walk, now), told.at_ms);
     }
-    // What was poured short or over before, or raised already, is another sum than the one that was made ahead.
+    // What was poured over before, or raised already, is another sum than the one that was made ahead.
     const row = cup.rescued || cup.off ? undefined : queued.over.find((one) => reading >= one.from_g && reading <= one.to_g);
     if (row !== undefined && row.lines.length === 0) {
         return weighingOn(cupped(walk, now), told.at_ms);
