@@ -35,7 +35,11 @@ export default defineConfig({
     // Tablets stand in three zones, one of them half an hour off.
     projects: [
         { name: 'west', testMatch: /(bench|story|contacts|scale|builds|study|keeping)\.spec/, use: { timezoneId: 'America/Los_Angeles' } },
-        { name: 'middle', testMatch: /(access|formulas|labels|people|point|shell|zones|two-tablets|ounces)\.spec/, use: { timezoneId: 'UTC' } },
+        {
+            name: 'middle',
+            testMatch: /(access|formulas|labels|people|point|shell|zones|two-tablets|ounces)\.spec/,
+            use: { timezoneId: 'UTC' },
+        },
         {
             name: 'east',
             testMatch: /(away|port|weighing|nothing-lost|swatches|walks|ways-in|through|hot)\.spec/,
