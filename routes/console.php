@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Exchange\ClearHalfImports;
+use App\Labels\PrintQueue;
 use App\Machine\Upkeep;
 use App\People\ShopAtHand;
 use App\Storage\Files;
@@ -21,6 +22,8 @@ Schedule::call(static fn () => Upkeep::at(CarbonImmutable::now())->look())->ever
 Schedule::call(static fn () => Files::tidy(CarbonImmutable::now()->getTimestamp()))->hourly()->name('copies');
 // A file that was half taken in when its worker died.
 Schedule::call(static fn () => ShopAtHand::inEach(static fn () => app(ClearHalfImports::class)(CarbonImmutable::now())))->everyFiveMinutes()->name('imports')->onOneServer();
+// Labels that wait for paper.
+Schedule::call(static fn () => ShopAtHand::inEach(static fn () => app(PrintQueue::class)->isWaitedFor() && app(PrintQueue::class)->drain()))->everyMinute()->name('labels')->onOneServer();
 // Models put away a month ago.
 Schedule::command('models:clear')->dailyAt('03:30')->withoutOverlapping()->onOneServer();
 Schedule::command('queue:prune-failed', ['--hours=720'])->daily()->onOneServer();

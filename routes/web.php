@@ -29,6 +29,7 @@ use App\Http\Controllers\MouldController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PointController;
 use App\Http\Controllers\PourController;
+use App\Http\Controllers\PrinterController;
 use App\Http\Controllers\RackController;
 use App\Http\Controllers\RunController;
 use App\Http\Controllers\SeriesController;
@@ -261,6 +262,12 @@ Route::post('/devices/scale/take-over', [DeviceController::class, 'takeOver']);
 Route::post('/devices/scale/accept', [DeviceController::class, 'accept']);
 Route::post('/devices/scale/hand', [DeviceController::class, 'hand']);
 Route::post('/devices/probe/hand', [DeviceController::class, 'stove']);
+Route::post('/devices/labels/hand', [PrinterController::class, 'paper']);
+Route::post('/labels', [PrinterController::class, 'print'])->middleware(OnePress::class);
+Route::post('/labels/again', [PrinterController::class, 'again']);
+Route::put('/labels/roll', [PrinterController::class, 'roll']);
+Route::post('/labels/{label}', [PrinterController::class, 'anew'])->whereNumber('label');
+Route::delete('/labels/{label}', [PrinterController::class, 'takeOff'])->whereNumber('label');
 
 // What takes a moment to work out never keeps facts and the frame waiting.
 Route::middleware(FewAtOnce::class)->group(static function (): void {
@@ -301,6 +308,8 @@ Route::middleware(LookSession::class)->withoutMiddleware([QuietSession::class, S
     Route::get('/devices/scale', [DeviceController::class, 'scale']);
     Route::post('/devices/scale/watch', [DeviceController::class, 'watch']);
     Route::get('/devices/probe', [DeviceController::class, 'probe']);
+    Route::get('/labels', [PrinterController::class, 'show']);
+    Route::get('/devices/labels/out', [PrinterController::class, 'out']);
     Route::post('/devices/thermometer', [DeviceController::class, 'thermometer']);
     Route::get('/day.ics', [DayController::class, 'calendar']);
     Route::get('/day/state', [DayController::class, 'state']);

@@ -21,7 +21,7 @@ final readonly class FrameView implements View
     /**
      * @return array{
      *     workshop: array{edition: int, name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int, day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float, currency: string|null, cups: list<array{ml: float, tare_g: float|null}>, vacuum: bool|null, hands: int, schools: array<string, string>},
-     *     turn: int, hands: array{name: string, role: string, colour: string}|null, tablet: string|null, unused_min: int, made_up: bool, thermometer: bool, scale: bool, probe: bool, simulated: bool, trouble: string|null,
+     *     turn: int, hands: array{name: string, role: string, colour: string}|null, tablet: string|null, unused_min: int, made_up: bool, thermometer: bool, scale: bool, probe: bool, labels: bool, simulated: bool, trouble: string|null,
      *     strip: array{
      *         now_ms: int,
      *         lozenges: list<array{
@@ -62,6 +62,7 @@ final readonly class FrameView implements View
             'thermometer' => $this->cables->has('thermometer'),
             'scale' => $this->cables->has('scale'),
             'probe' => $this->cables->has('probe'),
+            'labels' => $this->cables->has('labels'),
             'simulated' => $this->cables->areSimulated(),
             'trouble' => CannotWrite::now() ?? Upkeep::at(CarbonImmutable::now())->trouble(),
             'strip' => $this->strip->toArray(),

@@ -6,7 +6,7 @@ namespace App\Devices;
 
 use App\Models\Workshop;
 
-/** Where the scale, the thermometer and the probe are reached: they hang at the server's cables, and stand in one shop. */
+/** Where the scale, the thermometer, the probe and the label printer are reached: they hang at the server's cables, and stand in one shop. */
 final readonly class Cables
 {
     public function __construct(private Workshop $workshop) {}
@@ -24,6 +24,11 @@ final readonly class Cables
     public function lines(string $device): TcpLines
     {
         return new TcpLines($this->address($device), config()->float("devices.{$device}.timeout_s"));
+    }
+
+    public function labelPrinter(): LabelPort
+    {
+        return new TcpLabelPrinter($this->address('labels'), config()->float('devices.labels.timeout_s'), config()->boolean('devices.labels.answers'));
     }
 
     private function address(string $device): string

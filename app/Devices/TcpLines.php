@@ -10,7 +10,7 @@ final readonly class TcpLines
     public function __construct(private string $address, private float $timeoutS) {}
 
     /** @throws DeviceLost */
-    public function ask(string $line, string $device): string
+    public function ask(string $line, string $device, int $longest = 128): string
     {
         if ($this->address === '') {
             throw new DeviceLost("No {$device} is set up. Type the reading.");
@@ -22,7 +22,7 @@ final readonly class TcpLines
         try {
             stream_set_timeout($socket, (int) $this->timeoutS, (int) (fmod($this->timeoutS, 1.0) * 1e6));
             fwrite($socket, $line."\r\n");
-            $answer = fgets($socket, 128);
+            $answer = fgets($socket, $longest);
         } finally {
             fclose($socket);
         }

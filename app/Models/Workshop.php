@@ -40,6 +40,9 @@ use Illuminate\Support\Str;
  * @property string|null $known_as its name at the door where a server has several, in small letters
  * @property bool $cables the scale and thermometers at the server's cables stand here
  * @property bool $made_up a demo: whoever sits at this computer comes in as its owner
+ * @property float $label_w_mm of the roll in the label printer
+ * @property float $label_h_mm
+ * @property float $label_dots_mm how fine it prints
  * @property string|null $hour_rate what an hour of hands costs
  */
 final class Workshop extends Model
@@ -58,7 +61,7 @@ final class Workshop extends Model
 
     protected $fillable = [
         'name', 'units', 'room_source', 'muted', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'hands', 'time_zone', 'cards_stamp', 'cards_turn',
-        'shelf_mark', 'off_shelf', 'currency', 'cups', 'vacuum', 'set_up_at', 'release_school', 'hour_rate', 'schools', 'made_up', 'known_as', 'cables', 'unused_min',
+        'shelf_mark', 'off_shelf', 'currency', 'cups', 'vacuum', 'set_up_at', 'release_school', 'hour_rate', 'schools', 'made_up', 'known_as', 'cables', 'unused_min', 'label_w_mm', 'label_h_mm', 'label_dots_mm',
     ];
 
     protected static function booted(): void
@@ -78,7 +81,7 @@ final class Workshop extends Model
 
     protected function casts(): array
     {
-        return ['muted' => 'boolean', 'scale_division_g' => 'float', 'scale_capacity_g' => 'float', 'turn' => 'integer', 'cards_turn' => 'integer', 'day_starts_min' => 'integer', 'day_ends_min' => 'integer', 'hands' => 'integer', 'off_shelf' => 'array', 'made_up' => 'boolean', 'cables' => 'boolean', 'unused_min' => 'integer', 'schools' => 'array', 'cups' => 'array', 'vacuum' => 'boolean'];
+        return ['muted' => 'boolean', 'scale_division_g' => 'float', 'scale_capacity_g' => 'float', 'turn' => 'integer', 'cards_turn' => 'integer', 'day_starts_min' => 'integer', 'day_ends_min' => 'integer', 'hands' => 'integer', 'off_shelf' => 'array', 'made_up' => 'boolean', 'cables' => 'boolean', 'unused_min' => 'integer', 'label_w_mm' => 'float', 'label_h_mm' => 'float', 'label_dots_mm' => 'float', 'schools' => 'array', 'cups' => 'array', 'vacuum' => 'boolean'];
     }
 
     /** @return HasMany<Job, $this> */

@@ -13,6 +13,7 @@ use App\Database\TextGate;
 use App\Day\KeptDay;
 use App\Day\LiveWork;
 use App\Devices\Cables;
+use App\Devices\LabelPort;
 use App\Devices\ProbePort;
 use App\Devices\ScalePort;
 use App\Devices\TcpScale;
@@ -97,6 +98,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(ColourBook::class);
         $this->app->bind(ScalePort::class, static fn ($app): ScalePort => new TcpScale($app->make(Cables::class)->lines('scale')));
         $this->app->bind(ThermometerPort::class, static fn ($app): ThermometerPort => new TcpThermometer($app->make(Cables::class)->lines('thermometer')));
+        $this->app->bind(LabelPort::class, static fn ($app): LabelPort => $app->make(Cables::class)->labelPrinter());
         $this->app->bind(ProbePort::class, static fn ($app): ProbePort => new TcpThermometer($app->make(Cables::class)->lines('probe'), 'probe'));
     }
 

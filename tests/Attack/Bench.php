@@ -52,7 +52,7 @@ final class Bench
         return [
             'APP_ENV' => 'production', 'APP_DEBUG' => 'false', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OWFiY2RlZjAxMjM0NTY3ODlhYmNkZWY=', 'APP_URL' => "http://{$this->address}",
             'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => "{$this->folder}/shop.sqlite", 'LARAVEL_STORAGE_PATH' => "{$this->folder}/storage", 'QUEUE_CONNECTION' => 'sync',
-            'SCALE_ADDRESS' => '', 'THERMOMETER_ADDRESS' => '', 'PROBE_ADDRESS' => '', 'DEVICES_SIMULATED' => 'false', 'API_A_MINUTE' => '100000000', 'PHP_CLI_SERVER_WORKERS' => (string) self::WORKERS,
+            'SCALE_ADDRESS' => '', 'THERMOMETER_ADDRESS' => '', 'PROBE_ADDRESS' => '', 'LABELS_ADDRESS' => '', 'DEVICES_SIMULATED' => 'false', 'API_A_MINUTE' => '100000000', 'PHP_CLI_SERVER_WORKERS' => (string) self::WORKERS,
         ];
     }
 

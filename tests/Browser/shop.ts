@@ -60,6 +60,7 @@ export class Shop {
             SCALE_ADDRESS: `127.0.0.1:${String(this.port + 1)}`,
             THERMOMETER_ADDRESS: `127.0.0.1:${String(this.port + 2)}`,
             PROBE_ADDRESS: `127.0.0.1:${String(this.port + 3)}`,
+            LABELS_ADDRESS: `127.0.0.1:${String(this.port + 4)}`,
             DEVICES_SIMULATED: 'true',
             PHP_CLI_SERVER_WORKERS: '4',
         };
@@ -75,6 +76,7 @@ export class Shop {
                 `--scale=127.0.0.1:${String(this.port + 1)}`,
                 `--thermometer=127.0.0.1:${String(this.port + 2)}`,
                 `--probe=127.0.0.1:${String(this.port + 3)}`,
+                `--labels=127.0.0.1:${String(this.port + 4)}`,
             ],
             {
                 cwd: root,

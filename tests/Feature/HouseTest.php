@@ -15,7 +15,7 @@ final class HouseTest extends TestCase
     /** From the ground up. */
     private const ROOMS = [
         // What everything stands on: records, types of what is sent, the machine, its disk and its devices.
-        'Models', 'Types', 'Machine', 'Database', 'Storage', 'Devices', 'Lists',
+        'Models', 'Types', 'Machine', 'Database', 'Storage', 'Devices', 'Lists', 'Labels',
         // What is told and by whom, how warm it is, what is known, what is put together once for many looks.
         'Facts', 'People', 'Room', 'Library', 'Looks',
         // The craft, subject by subject.

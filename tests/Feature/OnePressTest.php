@@ -33,7 +33,7 @@ final class OnePressTest extends TestCase
         'back to what it was' => ['jobs/{job}/restore', 'impressions/{impression}/restore', 'builds/{build}/restore', 'study/{model}/restore', 'pours/{pour}/restore', 'swatches/series/{series}/restore', 'swatches/{swatch}/restore', 'contacts/patches/{patch}/undo', 'exchange/imports/{import}/undo', 'exchange/imports/{import}/stop', 'studies/{study}/stop', 'damaged/pours/{pour}', 'damaged/pours/{pour}/back', 'damaged/builds/{build}', 'damaged/builds/{build}/back', 'impressions/{impression}/gone'],
         'one file, one record: by its content' => ['study', 'exchange', 'stores', 'contacts/import', 'contacts/rules', 'everything', 'rack/{mould}/photo', 'versions/{version}/photo', 'backup'],
         'coming in, and going' => ['sign-in', 'sign-in/again', 'sign-out', 'hands', 'hands/rest', 'countersign', 'welcome/{secret}', 'people/{person}/leave', 'people/{person}/forget', 'people/{person}/end', 'people/tokens', 'tablets'],
-        'devices' => ['devices/scale/tare', 'devices/scale/take-over', 'devices/scale/accept', 'devices/scale/hand', 'devices/scale/watch', 'devices/thermometer', 'devices/probe/hand'],
+        'devices' => ['devices/scale/tare', 'devices/scale/take-over', 'devices/scale/accept', 'devices/scale/hand', 'devices/scale/watch', 'devices/thermometer', 'devices/probe/hand', 'devices/labels/hand', 'labels/again', 'labels/{label}'],
     ];
 
     public function test_every_door_that_makes_something_takes_a_key(): void

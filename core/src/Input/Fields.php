@@ -103,19 +103,19 @@ final readonly class Fields
         return $this->has($key) ? $this->positive($key, $max) : null;
     }
 
-    public function text(string $key): string
+    public function text(string $key, int $longest = WholeText::LONGEST): string
     {
         $value = $this->required($key);
         if (! is_string($value) || trim($value) === '') {
             throw BadInput::at($this->at($key), Phrase::of('input.no_text', ['value' => self::show($value)]));
         }
 
-        return trim($this->whole($value, $key));
+        return trim($this->whole($value, $key, $longest));
     }
 
-    private function whole(string $text, string $key): string
+    private function whole(string $text, string $key, int $longest = WholeText::LONGEST): string
     {
-        return ($wrong = WholeText::wrong($text)) === null ? $text : throw BadInput::at($this->at($key), $wrong);
+        return ($wrong = WholeText::wrong($text, $longest)) === null ? $text : throw BadInput::at($this->at($key), $wrong);
     }
 
     /** An empty text counts as none. */

@@ -1,6 +1,7 @@
 <script lang="ts">
     /** A label to stick on a thing: what it is, and a code that opens it here. */
     import { qr } from '../lib/qr';
+    import PrintLabels from './PrintLabels.svelte';
 
     let { code, name, lines, href }: { code: string; name: string; lines: string[]; href: string } = $props();
     let slip = $state<HTMLElement>();
@@ -38,6 +39,7 @@
         >
     </div>
     <button class="btn btn-sm" onclick={print}>Print the label</button>
+    <PrintLabels words="On the label printer" labels={[{ what: `${code} ${name}`, text: { code, name, lines, href } }]} />
 </figure>
 
 <style>

@@ -1533,6 +1533,7 @@ export type FrameView = {
     thermometer: boolean;
     scale: boolean;
     probe: boolean;
+    labels: boolean;
     simulated: boolean;
     trouble: string | null;
     strip: {
@@ -2286,6 +2287,29 @@ export type PourSheetView = {
         cup: number;
         name: string;
         grams: number;
+    }[];
+};
+
+/** What waits for the label printer, what stands in its way, and what came out last. */
+export type PrintQueueView = {
+    roll: {
+        w_mm: number;
+        h_mm: number;
+        dots_mm: number;
+    };
+    at_a_press: number;
+    waits: number;
+    labels: ({
+        id: number;
+        what: string;
+        state: string;
+        why: string | null;
+        asked_ms: number;
+    })[];
+    last: {
+        id: number;
+        what: string;
+        printed_ms: number;
     }[];
 };
 

@@ -26,6 +26,7 @@
     import ScaleTrouble from '../../parts/ScaleTrouble.svelte';
     import Actions from './Actions.svelte';
     import CupClocks from './CupClocks.svelte';
+    import CupLabel from './CupLabel.svelte';
     import Earlier from './Earlier.svelte';
     import ContactsStep from './ContactsStep.svelte';
     import DoneStep from './DoneStep.svelte';
@@ -380,7 +381,9 @@
             </ul>
         {/if}
     </div>
-    {#if !beforeWeighing}<div class="right"><PotClock {run} /><Observations base={run.base_code} begun /><CupClocks {run} /></div>{/if}
+    {#if !beforeWeighing}<div class="right">
+            <PotClock {run} /><Observations base={run.base_code} begun /><CupClocks {run} /><CupLabel {run} />
+        </div>{/if}
 </div>
 
 <GiveUp bind:open={givingUp} {live} />

@@ -2,6 +2,9 @@
     /** Labels to print and stick on, on a roll or on a sheet; what is on the screen is what comes out of the printer. */
     import { bench } from '../../lib/bench.svelte';
     import { measure } from '../../lib/units';
+    import type { LabelText } from '../../lib/drawnLabel';
+    import { dateOf } from '../../lib/when';
+    import PrintLabels from '../../parts/PrintLabels.svelte';
     import Choice from '../../parts/Choice.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';
@@ -33,6 +36,21 @@
     );
     $effect(() => localStorage.setItem(STORE, chosen));
 
+    const forPrinter = $derived(
+        page.labels.map((label): { what: string; text: LabelText } => ({
+            what: `${label.name}, no. ${String(label.id)}`,
+            text: {
+                code: label.name,
+                name: label.base,
+                lines: [
+                    ...(label.inside.length === 0 ? ['nothing but the base'] : label.inside),
+                    `${dateOf(label.poured_ms)} · no. ${String(label.id)}`,
+                ],
+                href: label.href,
+            },
+        })),
+    );
+
     /** On a sheet that was begun, the places already used stay empty. */
     const sheets = $derived.by(() => {
         const cells = [...Array.from({ length: paper.sheet === null || wrong !== null ? 0 : start - 1 }, () => null), ...page.labels];
@@ -60,6 +78,7 @@
     </Choice>
     {#if paper.sheet !== null}<TextLine label="First free place" fig inputmode="numeric" bind:value={first} error={wrong} />{/if}
     <button class="btn btn-primary" disabled={page.labels.length === 0 || wrong !== null} onclick={() => window.print()}>Print</button>
+    <PrintLabels words="On the label printer" labels={forPrinter} big />
     <p class="quiet text-sm">
         {page.labels.length}
         {page.labels.length === 1 ? 'label' : 'labels'}. Print at 100 %, without margins. The code opens the swatch in the drawer, on any
