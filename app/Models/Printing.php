@@ -19,7 +19,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property CarbonImmutable $asked_at
  * @property CarbonImmutable|null $sent_at when it was last handed to the printer
  */
-final class Printing extends Model
+final class Printing extends Model implements HoldsPicture
 {
     use InWorkshop, KeepsMoments;
 
@@ -37,6 +37,11 @@ final class Printing extends Model
     protected $fillable = ['workshop_id', 'what', 'bits', 'state', 'why', 'asked_at', 'sent_at'];
 
     protected $attributes = ['state' => self::WAITING, 'why' => null, 'sent_at' => null];
+
+    public function pictureIn(): string
+    {
+        return 'bits';
+    }
 
     protected function casts(): array
     {

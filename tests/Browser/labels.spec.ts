@@ -69,9 +69,45 @@ test('labels fill a sheet from the first free place on, and a roll one by one', 
     await expect.poll(corner).toBeGreaterThan(left + 200);
     await page.getByLabel('First free place').fill('25');
     await expect(page.getByText('Count the places from the top left: 1 to 24.')).toBeVisible();
-    await expect(page.getByRole('button', { name: 'Print' })).toBeDisabled();
+    await expect(page.getByRole('button', { name: 'Print', exact: true })).toBeDisabled();
 
     // The paper of this printer is remembered here.
     await page.reload();
     await expect(page.getByLabel('Onto')).toHaveValue('a4-24');
+});
+
+test('labels go to the printer in one press, wait where it has no paper, and what came out leads back', async ({ page, demo: shop }) => {
+    await page.goto(`${shop.url}/rack/1`);
+    const mould = (await page.getByRole('heading', { level: 1 }).textContent()) ?? '';
+    await page.getByRole('button', { name: 'On the label printer' }).click();
+    await expect(page.getByText('It is out.')).toBeVisible();
+
+    await page.getByRole('button', { name: 'This bench' }).click();
+    await page.getByRole('button', { name: 'The label printer', exact: true }).click();
+    const printer = page.getByRole('dialog', { name: 'The label printer' });
+    await expect(printer).toContainText('Nothing waits.');
+    await expect(printer).toContainText('Paper for 199 labels.');
+    // At 96 dots an inch 57 × 32 mm are 215 × 121: its true size.
+    const size = await printer.getByLabel('Label 1 that came out').evaluate((canvas) => [canvas.clientWidth, canvas.clientHeight]);
+    expect(size).toEqual([215, 121]);
+    const dots = await printer.getByLabel('Label 1 that came out').evaluate((canvas: HTMLCanvasElement) => {
+        const { data, width, height } = canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height) ?? new ImageData(1, 1);
+        return { data: [...data], width, height };
+    });
+    expect(jsQR(new Uint8ClampedArray(dots.data), dots.width, dots.height)?.data).toBe(`${shop.url}/rack/1`);
+    await printer.getByRole('button', { name: 'Take its paper out' }).click();
+    await expect(printer).toContainText('It has no paper.');
+    await printer.getByRole('button', { name: 'Close' }).click();
+
+    await page.getByRole('button', { name: 'On the label printer' }).click();
+    await expect(page.getByText('The label printer has no paper. Put a roll in.')).toBeVisible();
+    await page.reload();
+    await page.getByRole('button', { name: 'This bench' }).click();
+    await page.getByRole('button', { name: 'The label printer', exact: true }).click();
+    await expect(printer).toContainText('One label waits.');
+    await expect(printer.getByRole('listitem')).toContainText(mould.trim().split(' ')[0] ?? '');
+    await printer.getByRole('button', { name: 'Put a roll in' }).click();
+    await printer.getByRole('button', { name: 'Try again' }).click();
+    await expect(printer).toContainText('Nothing waits.');
+    await expect(printer.getByLabel('Label 2 that came out')).toBeVisible();
 });

@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { ask, type Answer } from '../../resources/js/lib/api';
+import { bench } from '../../resources/js/lib/bench.svelte';
 import { Outbox } from '../../resources/js/lib/outbox.svelte';
 
 vi.mock('@inertiajs/svelte', () => ({ router: { reload: vi.fn() } }));
@@ -112,6 +113,53 @@ describe('without a network', () => {
         await sending;
         expect(sent()[1]).toMatch(/^a\/.+/);
         expect(said).toContain('That step is done.');
+    });
+});
+
+describe('who told what was kept here', () => {
+    const hands = (name: string): void => {
+        bench.frame = { hands: { name, role: 'maker', colour: '#a42' }, workshop: { units: 'metric' } } as never;
+    };
+    const noting = (): Outbox<Run> =>
+        new Outbox<Run>({
+            store: 'apalos.run.2',
+            url: '/pours/2/facts',
+            took: (run) => took.push(run),
+            trouble: () => undefined,
+            notes: true,
+        });
+    afterEach(() => {
+        [bench.frame, bench.clockOff] = [null, false];
+    });
+
+    test('sent by somebody else it says so in a note, once, after all of it', async () => {
+        hands('Ida');
+        const box = noting();
+        await box.add('a', 'weighed', { g: 1 });
+        await box.add('b', 'met', {});
+        hands('Bo');
+        vi.mocked(ask).mockReset();
+        vi.mocked(ask).mockResolvedValue(written({ facts: [] }));
+        await box.flush();
+        expect(sent()).toEqual(['a', 'b', 'a/late']);
+        expect(JSON.stringify(vi.mocked(ask).mock.calls[2])).toMatch(/Ida told 2 steps, .*, kept on this tablet; Bo sent them\./);
+    });
+
+    test('sent by whoever told it nothing is added; what was told by a wrong clock is', async () => {
+        hands('Ida');
+        const box = noting();
+        await box.add('a', 'weighed', { g: 1 });
+        vi.mocked(ask).mockReset();
+        vi.mocked(ask).mockResolvedValue(written({ facts: [] }));
+        await box.flush();
+        expect(sent()).toEqual(['a']);
+
+        vi.mocked(ask).mockResolvedValueOnce(refusal(0, 'No answer.', true));
+        bench.clockOff = true;
+        await box.add('c', 'weighed', { g: 2 });
+        await box.flush();
+        expect(sent().at(-1)).toBe('c/late');
+        expect(JSON.stringify(vi.mocked(ask).mock.calls.at(-1))).toContain('The clock of the tablet was wrong');
     });
 });
 

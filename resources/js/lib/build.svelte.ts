@@ -29,6 +29,7 @@ export class LiveBuild {
             url: `/builds/${String(build.id)}/facts`,
             took: (stands) => this.take(stands),
             trouble: (says) => (this.trouble = says),
+            notes: true,
             doubts: (fact, why) => (this.doubted = { fact, why }),
         });
         if (isKept) {

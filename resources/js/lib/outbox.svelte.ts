@@ -1,5 +1,6 @@
 import { ask, type Answer } from './api';
 import { bench } from './bench.svelte';
+import { beside } from './whosent';
 
 export type Fact = {
     key: string;
@@ -9,6 +10,10 @@ export type Fact = {
     tries?: number;
     /** Told while nobody answered: what others told meanwhile was not seen. */
     away?: boolean;
+    /** Whose hands told it. */
+    by?: string;
+    /** By a clock that had been set back. */
+    clock_off?: boolean;
 };
 
 const RETRY_MS = 2000;
@@ -29,6 +34,8 @@ type Use<A> = {
     /** It is far from what was to be expected: is it really so? */
     doubts?: (fact: Fact, why: string) => void;
     retryMs?: number;
+    /** The record takes notes beside what was told. */
+    notes?: boolean;
 };
 
 /**
@@ -52,6 +59,8 @@ export class Outbox<A> {
     #sending = $state<string | null>(null);
     /** What found no room, by where it belongs. */
     #held: Record<string, Fact[]> = {};
+    /** Went up after nobody had answered: what has to stand beside it is said when all of it is there. */
+    #sentLate: Fact[] = [];
     #use: Use<A>;
 
     constructor(use: Use<A>) {
@@ -90,7 +99,16 @@ export class Outbox<A> {
     add(key: string, kind: string, payload: Record<string, unknown>): Promise<void> {
         const facts = this.#read(this.#use.store);
         const short = key.slice(0, LONGEST_KEY);
-        const fact: Fact = { key: short, kind, at_ms: Math.round(bench.now), payload, ...(this.away ? { away: true } : {}) };
+        const by = bench.frame?.hands?.name;
+        const fact: Fact = {
+            key: short,
+            kind,
+            at_ms: Math.round(bench.now),
+            payload,
+            ...(this.away ? { away: true } : {}),
+            ...(by === undefined ? {} : { by }),
+            ...(bench.clockOff ? { clock_off: true } : {}),
+        };
         const first = facts[0];
         if (this.#asked && first !== undefined && first.kind === kind) {
             // The answer to what was asked about: it takes the place of the question, before all that was told since.
@@ -148,8 +166,26 @@ export class Outbox<A> {
             const sent = fact.key;
             this.#keep(this.#read(this.#use.store).filter((kept) => kept.key !== sent));
             this.#heard(fact, answer);
+            if (answer.ok && fact.away === true) {
+                this.#sentLate.push(fact);
+            }
+            this.#sayBeside();
         }
         this.#sending = null;
+    }
+
+    /** Who told what was kept here, where somebody else sends it: a note of its own, once all of it went up. */
+    #sayBeside(): void {
+        const first = this.#sentLate[0];
+        if (this.#use.notes !== true || this.waiting > 0 || first === undefined) {
+            return;
+        }
+        const text = beside(this.#sentLate, bench.frame?.hands?.name ?? null);
+        this.#sentLate = [];
+        if (text !== null) {
+            const key = `${first.key.slice(0, LONGEST_KEY - 5)}/late`;
+            this.#keep([{ key, kind: 'noted', at_ms: Math.round(bench.now), payload: { text } }]);
+        }
     }
 
     /** Sends something that was set aside once more. */
@@ -181,9 +217,7 @@ export class Outbox<A> {
     keepTheirs(note: string): Promise<void> {
         const first = this.clash[0];
         this.#clash([]);
-        return first === undefined
-            ? Promise.resolve()
-            : this.add(`${first.key.slice(0, LONGEST_KEY - 6)}/noted`, 'noted', { text: note, fault: null });
+        return first === undefined ? Promise.resolve() : this.add(`${first.key.slice(0, LONGEST_KEY - 6)}/noted`, 'noted', { text: note });
     }
 
     /** What was told here is right: what stands in its place is taken back, and this goes out once more. */

@@ -34,6 +34,7 @@ export class LiveRun {
             url: `/pours/${String(run.pour_id)}/events`,
             took: (stands) => this.take(stands),
             trouble: (says) => (this.trouble = says),
+            notes: true,
             doubts: (fact, why) => (this.doubted = { fact, why }),
             // Two screens may both have seen A meet B: that is agreement, not trouble.
             agreed: (fact, status) => fact.kind === 'met' && status === 409,
