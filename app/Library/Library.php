@@ -21,6 +21,7 @@ use Apalos\Core\Sheet\Completion;
 use Apalos\Core\Sheet\SheetForm;
 use Apalos\Core\Sheet\SheetKind;
 use Apalos\Core\Units\Temperature;
+use Apalos\Core\Ways\WaysBook;
 use Symfony\Component\Yaml\Yaml;
 
 /** The knowledge in `library/`, read from disk and kept as PHP knows it until a file changes, and beside it the sheets this shop has written. */
@@ -267,6 +268,12 @@ final class Library
     public function wear(): Wear
     {
         return $this->wear ??= Wear::of($this->read('wear.yaml')['wear'] ?? []);
+    }
+
+    /** How whole ways are judged. */
+    public function ways(): WaysBook
+    {
+        return WaysBook::of($this->read('ways.yaml')['ways'] ?? []);
     }
 
     /** What moulds want before a cast. */

@@ -40,6 +40,8 @@ use Apalos\Core\Volume\VolumeEstimator;
 use Apalos\Core\Volume\VolumeRequest;
 use Apalos\Core\Water\Ballast;
 use Apalos\Core\Water\BallastRequest;
+use Apalos\Core\Ways\Ground;
+use Apalos\Core\Ways\WaysFinder;
 
 /** The questions the core answers, by name. The console and the web both ask through here. */
 enum Verb: string
@@ -66,6 +68,7 @@ enum Verb: string
     case Dry = 'dry';
     case Cost = 'cost';
     case Faults = 'faults';
+    case Ways = 'ways';
 
     public function question(): Phrase
     {
@@ -100,6 +103,7 @@ enum Verb: string
             self::Dry => (new Drying)->ask($in)->toArray(),
             self::Cost => (new Costing)->ask($in),
             self::Faults => (new FaultFinder($shelves->faults))->find(FaultRequest::from($in, $shelves->faults))->toArray(),
+            self::Ways => (new WaysFinder(new Ground($shelves->contacts, $shelves->moulds, $shelves->materials, $shelves->wear, $shelves->ways, $shelves->casting)))->ask($in),
             self::Roto => (new HollowSkin)->ask($in),
             self::Mould => (new MouldChooser($shelves->moulds, $shelves->contacts))->choose(PieceRequest::from($in, $shelves->contacts))->toArray(),
         };

@@ -10,7 +10,7 @@ use Apalos\Core\Input\Fields;
 final readonly class MouldLibrary
 {
     /** A mould may be stretched by a third of what tears it. */
-    private const SAFE_STRETCH = 1.0 / 3.0;
+    public const SAFE_STRETCH = 1.0 / 3.0;
 
     /**
      * @param  array<string, MouldKind>  $kinds

@@ -14,6 +14,8 @@ use PHPUnit\Framework\TestCase;
 /** Whatever is asked within the bounds that are written down, the core answers within two seconds of processor time. */
 final class SlowestQuestionTest extends TestCase
 {
+    use CountsTime;
+
     private const BUDGET_S = 2.0;
 
     /** Changed so often, each of the slowest known. */
@@ -53,28 +55,6 @@ final class SlowestQuestionTest extends TestCase
         }
 
         return [$least, $answer];
-    }
-
-    /** How many times slower this machine counts just now than the one the budget is meant for: 7 ns a turn. Never under one. */
-    private static function slowness(): float
-    {
-        $least = INF;
-        for ($try = 0; $try < 3; $try++) {
-            $before = self::processor();
-            for ($i = 0; $i < 2_000_000; $i++) {
-            }
-            $least = min($least, self::processor() - $before);
-        }
-
-        return min(2.5, max(1.0, $least / 0.014));
-    }
-
-    private static function processor(): float
-    {
-        $used = getrusage();
-        self::assertIsArray($used);
-
-        return $used['ru_utime.tv_sec'] + $used['ru_stime.tv_sec'] + ($used['ru_utime.tv_usec'] + $used['ru_stime.tv_usec']) / 1e6;
     }
 
     public function test_the_slowest_questions_known_of_every_verb_keep_their_budget(): void

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Apalos\Core\Tests\Console;
 
 use Apalos\Core\Console\Verb;
+use Apalos\Core\Tests\Contact\Shipped;
 use Apalos\Core\Tests\Mix\Brow;
 use Apalos\Core\Tests\Tint\Palette;
+use Apalos\Core\Tests\Ways\Thirty;
 
 /** The slowest questions each verb may be asked, as far as anybody has found: all of them within the documented bounds. */
 final class WorstQuestions
@@ -115,6 +117,10 @@ final class WorstQuestions
         yield 'a hundred lines of everything' => [Verb::Cost, ['currency' => 'EUR', 'casts' => 1_000_000, 'materials' => array_fill(0, 100, ['name' => 'r', 'used_g' => 999_999.123456, 'waste_pct' => 499.123, 'on_hand_g' => 1, 'kit' => ['price' => '99999999.99', 'mass_g' => 0.001]]), 'moulds' => array_fill(0, 100, ['name' => 'm', 'cost' => '99999999.99', 'life_casts' => 7]), 'labour' => array_fill(0, 100, ['what' => 'w', 'min' => 999_999.7, 'hour_rate' => '99999.99']), 'other' => array_fill(0, 100, ['name' => 'o', 'price' => '1.01'])]];
         yield 'twelve things wrong' => [Verb::Faults, ['seen' => ['sticky', 'bubbles', 'delaminated', 'warped', 'pits', 'sweats', 'foamed', 'scorched', 'thin-spot', 'shrunk'], 'where' => 'all', 'facts' => ['ratio_error_pct' => 3.2, 'room_c' => 15, 'ref_c' => 23, 'batch_g' => 9000]]];
         yield 'a large piece with everything wrong' => [Verb::Mould, ['size_mm' => ['l' => 5000, 'w' => 5000, 'h' => 5000], 'undercuts' => 'deep', 'detail' => 'hair', 'casts' => 100_000, 'casting' => ['family' => 'plastisol', 'heat_c' => 180], 'original' => ['surface' => 'silicone-platinum', 'may_be_lost' => false], 'flat_back' => false, 'hollow' => true, 'skin' => true, 'budget' => 'ample', 'hour_rate' => 1000]];
+        $hands = ['pairs' => 3, 'days' => array_map(static fn (int $i): array => [720 * $i + 30, 720 * $i + 400], range(0, 399))];
+        foreach (['silicone-platinum' => 'plaster', 'urethane-rubber' => 'clay-unknown'] as $family => $original) {
+            yield "a thousand pieces of {$family} off {$original}" => [Verb::Ways, [...Thirty::asked(['casts' => ['code' => null, 'family' => $family, 'count' => 1000, 'ready_by_h' => 2500], 'piece' => ['volume_ml' => null, 'undercuts' => 'none', 'flat_back' => true, 'original' => ['surface' => $original]], 'gear' => ['printer' => true], 'money' => ['prices' => null]]), 'shelf' => array_keys(Shipped::shelves()->materials->bases), 'hands' => $hands, 'past' => array_fill(0, 2000, ['kind' => 'gang', 'base' => 'pr-25', 'cast' => 'pg-30', 'good' => 3, 'all' => 4]), 'rack' => array_fill(0, 500, ['id' => '1', 'kind' => 'gang', 'base' => 'pr-25', 'left' => ['low' => 5000, 'likely' => 6000, 'high' => 7000]])]];
+        }
         yield 'a hundred coats' => [Verb::Volume, ['method' => 'coats', 'area_mm2' => 1e8, 'coats' => array_fill(0, 100, ['thickness_mm' => 100]), 'allowance_pct' => 200]];
     }
 }
