@@ -7,7 +7,14 @@ namespace Apalos\Core\Ways;
 use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Material\Shelf;
 
-/** What a way takes, as `cost` asks for it: rubbers, hands, releases. The moulds are of this job alone: what outlives it is a gift. */
+/**
+ * What a way takes, as `cost` asks for it: rubbers, hands, releases. The moulds are of this job alone: what outlives it is a gift.
+ *
+ * @phpstan-type CostAsked array{
+ *     currency: string, casts: int, reject_pct: float, materials: list<array{name: string, used_g: float, waste_pct: float, on_hand_g: float, kit: array{price: string, mass_g: float}}>,
+ *     moulds: array{}, labour: list<array{what: string, min: float, hour_rate: string}>, other: list<array{name: string, price: string}>
+ * }
+ */
 final readonly class Bill
 {
     public function __construct(private WaysRequest $asked, private WaysBook $book, private Shelf $shelf, private Rubbers $rubbers) {}
@@ -16,7 +23,7 @@ final readonly class Bill
      * @param  float  $making  minutes of hands before the first cast
      * @param  float  $casting  minutes of hands on the casts
      * @param  float  $chance  that a piece is good
-     * @return array{asked: array<string, mixed>, codes: list<string>, guessed: list<string>} with the code of each line, and those whose price nobody wrote down
+     * @return array{asked: CostAsked, codes: list<string>, guessed: list<string>} with the code of each line, and those whose price nobody wrote down
      */
     public function of(Combination $way, ?Making $mould, int $moulds, float $making, float $casting, float $chance): array
     {
@@ -70,7 +77,7 @@ final readonly class Bill
     /**
      * What `cost` would say a piece costs, but for its cents.
      *
-     * @param  array{casts: int, reject_pct: float, materials: list<array{used_g: float, waste_pct: float, kit: array{price: string, mass_g: float}}>, labour: list<array{min: float, hour_rate: string}>, other: list<array{price: string}>}  $bill
+     * @param  CostAsked  $bill
      */
     public static function aPiece(array $bill): float
     {

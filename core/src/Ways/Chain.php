@@ -45,6 +45,6 @@ final readonly class Chain
         }
         ksort($starts);
 
-        return array_values(array_slice($starts, 0, count($steps)));
+        return array_slice($starts, 0, count($steps));
     }
 }

@@ -146,9 +146,10 @@ final class Combiner
         // What its chemistry costs it is asked of each rubber: here count the reasons of the kind.
         $score = 50.0 + array_sum($ranked->weights);
         if ($score < $this->book->leastScore) {
-            $worst = array_keys($ranked->weights, min($ranked->weights), true)[0];
+            $worst = $ranked->weights;
+            asort($worst);
 
-            return Phrase::written($worst);
+            return Phrase::written((string) array_key_first($worst));
         }
         $lasts = $this->moulds->kinds[$kind]->lasts;
 

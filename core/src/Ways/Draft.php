@@ -4,14 +4,18 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Ways;
 
-/** One whole way, reckoned through: its steps in the hours of the shop, its hands, its money, its chance. */
+/**
+ * One whole way, reckoned through: its steps in the hours of the shop, its hands, its money, its chance.
+ *
+ * @phpstan-import-type CostAsked from Bill
+ */
 final readonly class Draft
 {
     /**
      * @param  list<Step>  $steps
      * @param  float  $end  minutes from midnight of the first day; likewise $late past the due time
      * @param  float  $hands  minutes
-     * @param  array{asked: array<string, mixed>, codes: list<string>, guessed: list<string>}  $bill
+     * @param  array{asked: CostAsked, codes: list<string>, guessed: list<string>}  $bill
      * @param  array{asked: array<string, mixed>|null, low: int, likely: int, high: int}  $life  casts of one mould
      */
     public function __construct(

@@ -112,8 +112,8 @@ final class Drafter
         }
         $once = array_map(static fn (Preparation $one): float => $one->waitsOnce, [...$way->others, $way->release]);
         // A patch stands as long as what is tested takes to open.
-        $stands = static fn (?BaseSheet $base, array $preparations): bool => $base !== null && array_filter($preparations, static fn (Preparation $one): bool => $one->test !== null) !== [];
-        $wait = $steps === [] ? 0.0 : max([...$once, $stands($way->base, $way->others) ? $this->demould($way->base) : 0.0, $stands($way->cast, [$way->release]) ? $this->demould($way->cast) : 0.0]);
+        $others = array_filter($way->others, static fn (Preparation $one): bool => $one->test !== null) !== [];
+        $wait = $steps === [] ? 0.0 : max([...$once, $others ? $this->demould($way->base) : 0.0, $way->release->test === null ? 0.0 : $this->demould($way->cast)]);
         $original = $way->original();
         for ($i = 1; $i <= ($mould === null ? 0 : $moulds); $i++) {
             if ($original !== null && $original->hands + $original->handsOnce + $original->waits + $original->waitsOnce > 0.0) {

@@ -92,15 +92,22 @@ final readonly class Front
     public static function spread(array $front, callable $measures, int $most): array
     {
         $at = array_map($measures, $front);
-        $cheapestFirst = static function (array $which) use ($front, $at): array {
-            usort($which, static fn (int $a, int $b): int => [$at[$a][0], $at[$a][1], $a] <=> [$at[$b][0], $at[$b][1], $b]);
-
-            return array_map(static fn (int $i): mixed => $front[$i], $which);
-        };
-        if (count($front) <= $most) {
-            return $cheapestFirst(array_keys($front));
+        $chosen = array_fill_keys(array_keys($front), true);
+        if (count($front) > $most) {
+            $chosen = self::apartFrom(self::scaled($at), $most);
         }
-        $scaled = self::scaled($at);
+        $which = array_keys($chosen);
+        usort($which, static fn (int $a, int $b): int => [$at[$a][0], $at[$a][1], $a] <=> [$at[$b][0], $at[$b][1], $b]);
+
+        return array_map(static fn (int $i): mixed => $front[$i], $which);
+    }
+
+    /**
+     * @param  array<int, list<float>>  $scaled
+     * @return array<int, true> the best in each, then whichever lies farthest from all that are chosen
+     */
+    private static function apartFrom(array $scaled, int $most): array
+    {
         $chosen = [];
         foreach ([0, 1, 2, self::CHANCE] as $which) {
             $best = array_keys($scaled);
@@ -118,7 +125,7 @@ final readonly class Front
             $chosen[$which] = true;
         }
 
-        return $cheapestFirst(array_keys($chosen));
+        return $chosen;
     }
 
     /**
@@ -130,7 +137,7 @@ final readonly class Front
         $scaled = [];
         foreach ([0, 1, 2, self::CHANCE] as $which) {
             $column = array_column($at, $which);
-            [$least, $most] = [min($column), max($column)];
+            [$least, $most] = $column === [] ? [0.0, 0.0] : [min($column), max($column)];
             foreach ($column as $i => $value) {
                 $share = $most > $least ? ($value - $least) / ($most - $least) : 0.0;
                 $scaled[$i][] = $which === self::CHANCE ? 1.0 - $share : $share;

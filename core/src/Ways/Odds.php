@@ -36,8 +36,8 @@ final readonly class Odds
         $past = $asked->past->of($way->kind, $way->code(), $way->cast->code, $way->worked->usual, $book->usualCounts, $book->alikeCounts);
         [$factor, $against, $raise] = [1.0, [], []];
         foreach (['mould' => $mould === null ? null : $way->base, 'cast' => $way->cast] as $of => $base) {
-            foreach ($base === null ? [] : $book->gear as $gear) {
-                if (! ($asked->gear[$gear->without] ?? false) && $gear->counts($of, $rubbers->of($base)->viscosity, $rubbers->of($base)->time(Milestone::PotLife), $asked->thinnest)) {
+            foreach ($book->gear as $gear) {
+                if ($base !== null && ! ($asked->gear[$gear->without] ?? false) && $gear->counts($of, $rubbers->of($base)->viscosity, $rubbers->of($base)->time(Milestone::PotLife), $asked->thinnest)) {
                     $factor *= $gear->factor;
                     $against[] = Phrase::written($gear->against);
                     $raise[] = Phrase::written($gear->raise);

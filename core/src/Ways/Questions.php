@@ -35,8 +35,7 @@ final readonly class Questions
     /** @return \Generator<array{string, Phrase, list<array<string, mixed>>}> what is open, and the whole question with either answer */
     private function unknowns(): \Generator
     {
-        $in = $this->asked->in->toArray();
-        $with = static fn (string $part, string $key, mixed $value): array => [...$in, $part => [...(is_array($in[$part] ?? null) ? $in[$part] : []), $key => $value]];
+        $with = fn (string $part, string $key, mixed $value): array => $this->with($part, $key, $value);
         $piece = $this->asked->in->object('piece');
         if (! $piece->has('volume_ml')) {
             $ml = $this->asked->piece->volumeMl();
@@ -54,9 +53,20 @@ final readonly class Questions
         }
         foreach (array_slice(array_unique(array_merge(...array_map(static fn (WayAnswer $way): array => $way->draft->bill['guessed'] ?? [], $this->ways))), 0, 3) as $code) {
             $usual = $this->usual($code);
-            $prices = static fn (float $times): array => $with('money', 'prices', [...(is_array($in['money']['prices'] ?? null) ? $in['money']['prices'] : []), $code => ['price' => number_format(max(0.01, $times * $usual['price']), 2, '.', ''), 'mass_g' => $usual['mass_g']]]);
+            $prices = fn (float $times): array => $with('money', 'prices', [...($this->asked->in->object('money')->objectOrNull('prices')?->toArray() ?? []), $code => ['price' => number_format(max(0.01, $times * $usual['price']), 2, '.', ''), 'mass_g' => $usual['mass_g']]]);
             yield ["price:{$code}", Phrase::of('ways.ask_price', ['code' => $code]), [$prices(0.6), $prices(1.8)]];
         }
+    }
+
+    /** @return array<string, mixed> the whole question with one thing said otherwise */
+    private function with(string $part, string $key, mixed $value): array
+    {
+        $in = [];
+        foreach ($this->asked->in->toArray() as $name => $said) {
+            $in[(string) $name] = $said;
+        }
+
+        return [...$in, $part => [...$this->asked->in->object($part)->toArray(), $key => $value]];
     }
 
     /** @return array{price: float, mass_g: float} what was reckoned with */
@@ -64,8 +74,9 @@ final readonly class Questions
     {
         foreach ($this->ways as $way) {
             $at = array_search($code, $way->draft->bill['codes'] ?? [], true);
-            if ($at !== false && is_array($kit = $way->draft->bill['asked']['materials'][$at]['kit'] ?? null)) {
-                return ['price' => (float) $kit['price'], 'mass_g' => (float) $kit['mass_g']];
+            $kit = $at === false || $way->draft === null ? null : ($way->draft->bill['asked']['materials'][$at]['kit'] ?? null);
+            if ($kit !== null) {
+                return ['price' => (float) $kit['price'], 'mass_g' => $kit['mass_g']];
             }
         }
 
@@ -90,8 +101,10 @@ final readonly class Questions
         }
         $moves = 0.0;
         foreach ([0, 1, 2, 3] as $which) {
-            [$low, $high] = [min(array_column($best, $which)), max(array_column($best, $which))];
-            $moves = max($moves, $high > 0.0 ? ($high - $low) / $high : 0.0);
+            $column = array_column($best, $which);
+            if ($column !== [] && max($column) > 0.0) {
+                $moves = max($moves, (max($column) - min($column)) / max($column));
+            }
         }
 
         return $moves;

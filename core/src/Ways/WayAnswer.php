@@ -17,16 +17,15 @@ final readonly class WayAnswer
     private const SAID = 3;
 
     /**
-     * @param  array<string, mixed>  $money  what `cost` answers
+     * @param  array{per_piece: string, total: string, cash: string, lines: list<array{name: string, cost: string, kits: int, cash: string}>, ...}  $money  what `cost` answers
      * @param  array<string, mixed>  $schedule  the question to `schedule`
      * @param  array<string, mixed>  $cost  the question to `cost`
-     * @param  array{price: string, lead_h: float|null}|null  $bought
      */
-    private function __construct(public ?Draft $draft, private WaysRequest $asked, private array $money, private array $schedule, private array $cost, private ?array $bought, private float $end, private float $chance) {}
+    private function __construct(public ?Draft $draft, private WaysRequest $asked, private array $money, private array $schedule, private array $cost, private float $end, private float $chance) {}
 
     public static function of(Draft $draft, WaysRequest $asked): self
     {
-        return new self($draft, $asked, (new Costing)->ask(Fields::of($draft->bill['asked'])), self::scheduled($draft->steps, $asked), $draft->bill['asked'], null, $draft->end, $draft->odds->likely());
+        return new self($draft, $asked, (new Costing)->ask(Fields::of($draft->bill['asked'])), self::scheduled($draft->steps, $asked), $draft->bill['asked'], $draft->end, $draft->odds->likely());
     }
 
     /** @param  array{price: string, lead_h: float|null}  $price */
@@ -36,7 +35,7 @@ final readonly class WayAnswer
         $cost = ['currency' => $asked->currency, 'casts' => $asked->count, 'reject_pct' => 0.0, 'materials' => [], 'moulds' => [], 'labour' => [], 'other' => [['name' => 'bought in', 'price' => number_format((float) $price['price'] * $asked->count, 2, '.', '')]]];
         $schedule = ['now_min' => 0.0, 'days' => $asked->hours->intervals, 'resources' => [DayOperation::HANDS => $asked->pairs], 'ops' => [['id' => 'delivery', 'minutes' => $lead, 'uses' => [], 'after' => [], 'due_min' => $asked->due]]];
 
-        return new self(null, $asked, (new Costing)->ask(Fields::of($cost)), $schedule, $cost, $price, $lead, $book->boughtGood);
+        return new self(null, $asked, (new Costing)->ask(Fields::of($cost)), $schedule, $cost, $lead, $book->boughtGood);
     }
 
     /**
@@ -58,7 +57,7 @@ final readonly class WayAnswer
     /** @return array{float, float, float, float} */
     public function measures(): array
     {
-        return [is_string($this->money['per_piece']) ? (float) $this->money['per_piece'] : 0.0, $this->end, $this->draft->hands ?? 0.0, $this->chance];
+        return [(float) $this->money['per_piece'], $this->end, $this->draft->hands ?? 0.0, $this->chance];
     }
 
     /** @return array<string, mixed> */
@@ -146,9 +145,8 @@ final readonly class WayAnswer
     private function buy(): array
     {
         $buy = [];
-        $lines = is_array($this->money['lines']) ? array_values($this->money['lines']) : [];
-        foreach ($lines as $i => $line) {
-            if (is_array($line) && $line['kits'] > 0) {
+        foreach ($this->money['lines'] as $i => $line) {
+            if ($line['kits'] > 0) {
                 $buy[] = ['code' => $this->draft->bill['codes'][$i] ?? '', 'kits' => $line['kits'], 'cash' => $line['cash']];
             }
         }

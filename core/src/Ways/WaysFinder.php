@@ -122,7 +122,7 @@ final readonly class WaysFinder
         }
         if ($ways === []) {
             $warnings[] = new Warning('no_way', Phrase::of('ways.no_way'));
-        } elseif ($asked->due !== null && min(array_column($ways, 'late_min')) > 0.0) {
+        } elseif (array_filter($ways, static fn (array $way): bool => $way['late_min'] <= 0.0) === []) {
             $warnings[] = new Warning('all_late', Phrase::of('ways.all_late'));
         }
         if ($isShort) {

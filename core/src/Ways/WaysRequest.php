@@ -140,7 +140,7 @@ final readonly class WaysRequest
         $all = $money->objectOrNull('prices');
         $prices = [];
         foreach ($all?->names() ?? [] as $code) {
-            $one = $all->object($code)->only('price', 'mass_g');
+            $one = $money->object('prices')->object($code)->only('price', 'mass_g');
             $prices[$code] = ['price' => self::money($one, 'price'), 'mass_g' => $one->positive('mass_g')];
         }
 
@@ -167,7 +167,7 @@ final readonly class WaysRequest
         $all = $in->objectOrNull('on_hand');
         $there = [];
         foreach ($all?->names() ?? [] as $code) {
-            $there[$code] = $all->number($code);
+            $there[$code] = $in->object('on_hand')->number($code);
         }
 
         return $there;
