@@ -34,7 +34,7 @@ final readonly class PutMouldIn
             $meant->each(static fn (Impression $link): ?bool => $link->delete());
 
             $after = $job->impressions()->reorder()->whereNot('kind', ImpressionKind::Cast)->orderByDesc('position')->first();
-            foreach ($this->links($kind) as [$name, $role]) {
+            foreach (self::links($kind) as [$name, $role]) {
                 $after = $this->chain->insert($job, [
                     'kind' => ImpressionKind::Mould, 'name' => $name, 'role' => $role, 'material' => $role === MouldPart::Jacket ? null : $base?->code,
                     'note' => implode(', ', $kind->parts),
@@ -70,8 +70,8 @@ final readonly class PutMouldIn
         };
     }
 
-    /** @return list<array{string, MouldPart}> */
-    private function links(MouldKind $kind): array
+    /** @return list<array{string, MouldPart}> the links a mould of a kind is in a chain */
+    public static function links(MouldKind $kind): array
     {
         $jacket = $kind->jacketed ? [["Jacket for {$kind->name}", MouldPart::Jacket]] : [];
 

@@ -110,7 +110,7 @@ final class ShopsTest extends TestCase
      */
     private function numbers(Workshop $theirs): array
     {
-        $tables = ['pour' => 'pours', 'build' => 'builds', 'job' => 'jobs', 'impression' => 'impressions', 'formula' => 'formulas', 'version' => 'formula_versions', 'swatch' => 'swatches', 'reading' => 'swatch_readings', 'series' => 'series', 'target' => 'colour_targets', 'patch' => 'test_patches', 'rule' => 'own_rules', 'mould' => 'moulds', 'lot' => 'lots', 'trial' => 'trials', 'model' => 'model_files', 'study' => 'studies', 'import' => 'imports', 'person' => 'people', 'tablet' => 'tablets', 'label' => 'printings'];
+        $tables = ['pour' => 'pours', 'build' => 'builds', 'job' => 'jobs', 'impression' => 'impressions', 'formula' => 'formulas', 'version' => 'formula_versions', 'swatch' => 'swatches', 'reading' => 'swatch_readings', 'series' => 'series', 'target' => 'colour_targets', 'patch' => 'test_patches', 'rule' => 'own_rules', 'mould' => 'moulds', 'lot' => 'lots', 'trial' => 'trials', 'model' => 'model_files', 'study' => 'studies', 'import' => 'imports', 'person' => 'people', 'tablet' => 'tablets', 'label' => 'printings', 'taken' => 'taken_ways'];
         Tablet::query()->create(['workshop_id' => $theirs->id, 'name' => 'theirs', 'secret' => str_repeat('a', 64), 'trusted_at' => $this->now]);
         $token = Person::query()->where('workshop_id', $theirs->id)->firstOrFail()->createToken('theirs', ['day'])->accessToken->getKey();
         $numbers = ['token' => [(string) $token]];

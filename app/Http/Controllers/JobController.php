@@ -23,6 +23,7 @@ use App\Lists\Slice;
 use App\Looks\HeldLook;
 use App\Models\Job;
 use App\Models\Workshop;
+use App\Ways\PromiseView;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -63,7 +64,7 @@ final class JobController
 
     public function show(Job $job, Library $library, ContactBook $shop, BuildBook $builds): Response
     {
-        return Reply::page('jobs/Job', ['job' => app()->make(JobView::class, ['job' => $job, 'now' => CarbonImmutable::now()])->toArray(), 'ways' => self::ways($builds), 'materials' => self::materials($library), 'words' => self::words($shop), 'uses' => array_map(static fn (array $use): string => $use['name'], $library->uses())]);
+        return Reply::page('jobs/Job', ['job' => app()->make(JobView::class, ['job' => $job, 'now' => CarbonImmutable::now()])->toArray(), 'promise' => app()->make(PromiseView::class, ['job' => $job])->toArray()['taken'], 'ways' => self::ways($builds), 'materials' => self::materials($library), 'words' => self::words($shop), 'uses' => array_map(static fn (array $use): string => $use['name'], $library->uses())]);
     }
 
     public function update(JobRequest $request, Job $job): RedirectResponse

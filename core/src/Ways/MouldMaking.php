@@ -52,7 +52,7 @@ final readonly class MouldMaking
             $wait = $stage['wait'] ?? (float) $demould;
         }
 
-        return new Making($stages, $wait, $grams, $this->book->cupLossPct, $worked->jacket === null ? 0.0 : $this->jacket(), null, $layout, $this->book->cup($grams / max(1, count($stages) - 1), $rubber?->viscosity));
+        return new Making($stages, $wait, $grams, $ml, $this->book->cupLossPct, $worked->jacket === null ? 0.0 : $this->jacket(), null, $layout, $this->book->cup($grams / max(1, count($stages) - 1), $rubber?->viscosity));
     }
 
     private function brushed(RankedMould $ranked, Rubber $rubber, float $demould): Making|Phrase
@@ -87,7 +87,7 @@ final readonly class MouldMaking
         $stages[] = ['minutes' => max(self::LEAST, (1.0 - self::BEFORE) * $rest), 'from' => self::JACKET_RESTS, 'until' => null];
 
         // A coat of several cups has its pot life cup by cup.
-        return new Making($stages, 0.0, $mould->mass()->g, 0.0, $this->jacket(), $build, null, min($longest, 0.5 * $needed[Milestone::PotLife->value]));
+        return new Making($stages, 0.0, $mould->mass()->g, array_sum(array_map(static fn ($coat): float => $coat->volume->ml, $mould->coats)), 0.0, $this->jacket(), $build, null, min($longest, 0.5 * $needed[Milestone::PotLife->value]));
     }
 
     /** @return array<string, mixed> the question to `gang` */

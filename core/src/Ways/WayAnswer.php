@@ -10,7 +10,19 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 
-/** A whole way as it is answered: its figures as the engines have them, what speaks for it and against, and what was asked of each. */
+/**
+ * A whole way as it is answered: its figures as the engines have them, what speaks for it and against, and what was asked of each.
+ *
+ * @phpstan-import-type CostAsked from Bill
+ *
+ * @phpstan-type WholeWayShape array{
+ *     id: string, kind: string, name: Phrase, base: string|null, cast: string|null, release: string|null, rack: string|null, moulds: int, gang: int|null, build: string|null,
+ *     per_piece: string, total: string, cash: string, done_min: float, late_min: float, hands_min: float, chance: float, chance_band: array{low: float, high: float},
+ *     rests_on: array{usual: float, same: float, alike: float, says: Phrase}, because: list<Phrase>, against: list<Phrase>, raise: list<Phrase>, buy: list<array{code: string, kits: int, cash: string}>, first: Phrase,
+ *     takes: array{piece_ml: float, mould_ml: float, area_mm2: float}, stages: list<array{id: string, stage: string, name: Phrase, minutes: float, start_min: float, end_min: float}>, guessed: list<string>,
+ *     asked: array{contact: list<array<string, mixed>>, mould: array<string, mixed>|null, build: array<string, mixed>|null, gang: array<string, mixed>|null, schedule: array<string, mixed>, cost: array<string, mixed>, life: array<string, mixed>|null}
+ * }
+ */
 final readonly class WayAnswer
 {
     /** Of what speaks for and against a kind, so many are said. */
@@ -60,7 +72,7 @@ final readonly class WayAnswer
         return [(float) $this->money['per_piece'], $this->end, $this->draft->hands ?? 0.0, $this->chance];
     }
 
-    /** @return array<string, mixed> */
+    /** @return WholeWayShape */
     public function toArray(): array
     {
         $draft = $this->draft;
@@ -73,6 +85,7 @@ final readonly class WayAnswer
             'done_min' => $this->end, 'late_min' => $this->late(), 'hands_min' => $draft->hands ?? 0.0,
             'chance' => $this->chance, 'chance_band' => $draft?->odds->band() ?? ['low' => $this->chance, 'high' => $this->chance],
             'rests_on' => $this->restsOn(), 'because' => $this->because(), 'against' => $this->against(), 'raise' => $draft->odds->raise ?? [], 'buy' => $this->buy(), 'first' => $this->first(),
+            'takes' => ['piece_ml' => $this->asked->piece->volumeMl(), 'mould_ml' => $draft->mould->ml ?? 0.0, 'area_mm2' => $this->asked->piece->areaMm2()],
             'stages' => $draft === null ? [] : $this->stages($draft), 'guessed' => $draft->bill['guessed'] ?? [],
             'asked' => [
                 'contact' => $way?->contacts() ?? [], 'mould' => $way === null || $way->rack !== null ? null : $this->asked->mould, 'build' => $draft?->mould?->build, 'gang' => $draft?->mould?->gang,

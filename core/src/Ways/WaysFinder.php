@@ -14,6 +14,13 @@ use Apalos\Core\Result\Warning;
 /**
  * From a piece to whole ways: everything that can be is put together and reckoned through, and what nothing else beats in money, time, hands
  * and chance is answered. Where there is more than one question may cost, what could be cheapest, soonest or surest is looked at first.
+ *
+ * @phpstan-import-type WholeWayShape from WayAnswer
+ *
+ * @phpstan-type WaysShape array{
+ *     ways: list<WholeWayShape>, left_out: list<array{what: string, why: Phrase, count: int}>, ask: list<array{question: Phrase, about: string, narrows: float}>, stopped_early: bool,
+ *     warnings: list<array{code: string, message: Phrase}>, why_not?: array{forbidden: bool, why: Phrase|null, way: WholeWayShape|null}
+ * }
  */
 final readonly class WaysFinder
 {
@@ -32,7 +39,7 @@ final readonly class WaysFinder
     public function __construct(private Ground $ground, private int $reach = self::REACH) {}
 
     /**
-     * @return array<string, mixed>
+     * @return WaysShape
      *
      * @throws BadInput
      */
@@ -111,7 +118,7 @@ final readonly class WaysFinder
     }
 
     /**
-     * @param  list<array<string, mixed>>  $ways
+     * @param  list<WholeWayShape>  $ways
      * @return list<Warning>
      */
     private function warnings(WaysRequest $asked, array $ways, bool $isShort): array

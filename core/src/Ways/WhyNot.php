@@ -7,13 +7,17 @@ namespace Apalos\Core\Ways;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
 
-/** Why not just so: the first thing that forbids it, or what it would come to. */
+/**
+ * Why not just so: the first thing that forbids it, or what it would come to.
+ *
+ * @phpstan-import-type WholeWayShape from WayAnswer
+ */
 final readonly class WhyNot
 {
     public function __construct(private WaysRequest $asked, private Ground $ground, private Combiner $combiner, private Drafter $drafter) {}
 
     /**
-     * @return array{forbidden: bool, why: Phrase|null, way: array<string, mixed>|null}
+     * @return array{forbidden: bool, why: Phrase|null, way: WholeWayShape|null}
      *
      * @throws BadInput
      */

@@ -2227,6 +2227,40 @@ export type PeopleView = {
     now_ms: number;
 };
 
+/** What a job already says of its piece, for the question how it is made. */
+export type PlanItView = {
+    job: {
+        id: number;
+        edition: number;
+        name: string;
+        quantity: number;
+        skin: boolean;
+        due_on: string | null;
+    };
+    studied: {
+        size_mm: [number, number, number];
+        volume_ml: number;
+        area_mm2: number;
+        undercut_depth_mm: number;
+        stretch_pct: number | null;
+        name: string;
+        model: number;
+    } | null;
+    original: string;
+    cast: string | null;
+    family: string;
+    surfaces: Record<string, string>;
+    families: Record<string, string>;
+    bases: {
+        code: string;
+        name: string;
+        family: string;
+    }[];
+    kinds: Record<string, string>;
+    vacuum: boolean;
+    priced: boolean;
+};
+
 /** What a pour sheet needs to be filled in: itself as typed, the shelf, earlier formulas, what earlier pours taught. */
 export type PourSheetView = {
     id: number;
@@ -2311,6 +2345,34 @@ export type PrintQueueView = {
         what: string;
         printed_ms: number;
     }[];
+};
+
+/** Which way a job took, what that promised, and, as soon as pieces are counted, what came. */
+export type PromiseView = {
+    taken: {
+        id: number;
+        kind: string;
+        rubber: string | null;
+        moulds: number;
+        taken_ms: number;
+        undoable: boolean;
+        promised: {
+            per_piece: string;
+            done_on: string;
+            hands_min: number;
+            good: number;
+            count: number;
+            currency: string;
+        };
+        came: {
+            per_piece: string | null;
+            done_on: string | null;
+            hands_min: number | null;
+            good: number;
+            pieces: number;
+            whole: boolean;
+        } | null;
+    } | null;
 };
 
 /** The rack: the moulds of the shop, that which is to be re-made first standing first. */
@@ -3069,6 +3131,109 @@ export type TrialView = {
         name: string;
     }[];
     can_be_contact: boolean;
+};
+
+/** Whole ways as a screen shows them beside each other: with names, and with days in place of minutes. */
+export type WaysView = {
+    ways: ({
+        id: string;
+        kind: string;
+        name: string;
+        rubber: string | null;
+        casting: string | null;
+        release: string | null;
+        base: string | null;
+        cast: string | null;
+        rack: string | null;
+        moulds: number;
+        gang: number | null;
+        build: string | null;
+        per_piece: string;
+        total: string;
+        cash: string;
+        done_ms: number;
+        late_min: number;
+        hands_min: number;
+        chance: number;
+        low: number;
+        high: number;
+        rests_on: string;
+        because: string[];
+        against: string[];
+        raise: string[];
+        buy: {
+            code: string;
+            name: string;
+            kits: number;
+            cash: string;
+        }[];
+        first: string;
+        line: {
+            stage: string;
+            name: string;
+            from_ms: number;
+            to_ms: number;
+        }[];
+    })[];
+    left_out: {
+        what: string;
+        why: string;
+        count: number;
+    }[];
+    ask: {
+        question: string;
+        about: string;
+        narrows: number;
+    }[];
+    stopped_early: boolean;
+    warnings: {
+        code: string;
+        message: string;
+    }[];
+    why_not: {
+        forbidden: boolean;
+        why: string | null;
+        way: {
+            id: string;
+            kind: string;
+            name: string;
+            rubber: string | null;
+            casting: string | null;
+            release: string | null;
+            base: string | null;
+            cast: string | null;
+            rack: string | null;
+            moulds: number;
+            gang: number | null;
+            build: string | null;
+            per_piece: string;
+            total: string;
+            cash: string;
+            done_ms: number;
+            late_min: number;
+            hands_min: number;
+            chance: number;
+            low: number;
+            high: number;
+            rests_on: string;
+            because: string[];
+            against: string[];
+            raise: string[];
+            buy: {
+                code: string;
+                name: string;
+                kits: number;
+                cash: string;
+            }[];
+            first: string;
+            line: {
+                stage: string;
+                name: string;
+                from_ms: number;
+                to_ms: number;
+            }[];
+        } | null;
+    } | null;
 };
 
 /** A sheet being written: what is asked, what stands there already, and what can be named. */
