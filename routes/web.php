@@ -279,7 +279,7 @@ Route::middleware(FewAtOnce::class)->group(static function (): void {
     Route::post('/day/try', [DayController::class, 'try']);
     Route::post('/day/gang', [DayController::class, 'gang']);
     Route::post('/mould', [MouldController::class, 'ask']);
-    Route::post('/ways', [WaysController::class, 'ask']);
+    Route::post('/jobs/{job}/ways', [WaysController::class, 'ask']);
     Route::post('/cost', [CostController::class, 'ask']);
     Route::post('/pours/{pour}/causes', [KeptController::class, 'causes']);
     Route::post('/study/{model}/ask', [StudyController::class, 'question']);

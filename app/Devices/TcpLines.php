@@ -9,7 +9,11 @@ final readonly class TcpLines
 {
     public function __construct(private string $address, private float $timeoutS) {}
 
-    /** @throws DeviceLost */
+    /**
+     * @param  positive-int  $longest  of the answer, in bytes
+     *
+     * @throws DeviceLost
+     */
     public function ask(string $line, string $device, int $longest = 128): string
     {
         if ($this->address === '') {

@@ -12,6 +12,7 @@ use App\Library\BaseSheetView;
 use App\Library\Library;
 use App\Library\OwnShelf;
 use App\Library\SheetReading;
+use App\Lists\Rows;
 use App\Models\Kit;
 use App\Models\Lot;
 use App\Models\OwnSheet;
@@ -35,6 +36,8 @@ final readonly class StoresView implements View
 {
     private const MOST_VERSIONS = 20;
 
+    private const MOST_WANTED = 24;
+
     private const MOST_LOTS = 30;
 
     public function __construct(private Library $library, private OwnShelf $own, private RoomTemperature $room, private CureClock $clock, private Workshop $workshop, private Prices $prices, private StockUse $use, private ?string $open) {}
@@ -46,7 +49,7 @@ final readonly class StoresView implements View
      *     base: BaseSheetShape|null, additive: AdditiveSheetShape|null,
      *     other: array{kind: string, code: string, name: string, lines: list<SheetLine>}|null,
      *     own: array{version: int, versions: list<array{version: int, at_ms: int, changed: list<string>}>, left_open: list<array{label: string, open: string}>}|null,
-     *     lots: list<LotLine>, kit: array{price: string|null, mass_g: float|null, reorder_g: float|null, take_back: int|null}, part_names: array<string, string>, melts: bool, on_hand: array<string, float>, reorder: list<array{code: string, name: string, left_g: float, reorder_g: float, usual: bool}>, today: string
+     *     lots: list<LotLine>, kit: array{price: string|null, mass_g: float|null, reorder_g: float|null, take_back: int|null}, part_names: array<string, string>, melts: bool, on_hand: array<string, float>, reorder: list<array{code: string, name: string, left_g: float, reorder_g: float, usual: bool}>, wanted: list<array{code: string, name: string, grams: float, job: string, job_id: int}>, today: string
      * }
      */
     public function toArray(): array
@@ -75,7 +78,7 @@ final readonly class StoresView implements View
      * The lots of the sheet that is open, and what has run low of any.
      *
      * @param  list<ListedSheet>  $list
-     * @return array{lots: list<LotLine>, kit: array{price: string|null, mass_g: float|null, reorder_g: float|null, take_back: int|null}, on_hand: array<string, float>, reorder: list<array{code: string, name: string, left_g: float, reorder_g: float, usual: bool}>, today: string}
+     * @return array{lots: list<LotLine>, kit: array{price: string|null, mass_g: float|null, reorder_g: float|null, take_back: int|null}, on_hand: array<string, float>, reorder: list<array{code: string, name: string, left_g: float, reorder_g: float, usual: bool}>, wanted: list<array{code: string, name: string, grams: float, job: string, job_id: int}>, today: string}
      */
     private function held(array $list, ?string $code): array
     {
@@ -92,8 +95,26 @@ final readonly class StoresView implements View
 
         return [
             'lots' => array_values(array_map(static fn (Lot $lot): array => (new LotLineView($lot, $today))->toArray(), $lots)), 'kit' => ['price' => $kit?->price, 'mass_g' => $kit?->mass_g, 'reorder_g' => $kit?->reorder_g, 'take_back' => $kit === null ? null : RecordedKit::of($kit)->state->takeBack], 'on_hand' => $left,
-            'reorder' => array_map(static fn (string $code, float $line): array => ['code' => $code, 'name' => $names[$code] ?? $code, 'left_g' => $left[$code] ?? 0.0, 'reorder_g' => $line, 'usual' => ! isset($set[$code])], array_map(strval(...), array_keys($low)), $low), 'today' => $today,
+            'reorder' => array_map(static fn (string $code, float $line): array => ['code' => $code, 'name' => $names[$code] ?? $code, 'left_g' => $left[$code] ?? 0.0, 'reorder_g' => $line, 'usual' => ! isset($set[$code])], array_map(strval(...), array_keys($low)), $low), 'wanted' => $this->wanted($names), 'today' => $today,
         ];
+    }
+
+    /**
+     * What jobs took into their plan and nobody has bought since.
+     *
+     * @param  array<string, string>  $names
+     * @return list<array{code: string, name: string, grams: float, job: string, job_id: int}>
+     */
+    private function wanted(array $names): array
+    {
+        $wanted = [];
+        $came = static fn (\stdClass $row): float => (float) Rows::of('lots')->join('lot_parts', 'lot_parts.lot_id', '=', 'lots.id')->where('lots.code', $row->code)->where('lots.created_at', '>=', $row->since)->sum('lot_parts.got_g');
+        foreach (Rows::of('job_wants')->join('jobs', 'jobs.id', '=', 'job_wants.job_id')->whereNull('jobs.deleted_at')->orderByDesc('job_wants.id')->limit(self::MOST_WANTED)->get(['job_wants.code', 'job_wants.grams', 'job_wants.since', 'jobs.name', 'jobs.id']) as $row) {
+            $left = (float) $row->grams - $came($row);
+            $left <= 0.5 || $wanted[] = ['code' => (string) $row->code, 'name' => $names[(string) $row->code] ?? (string) $row->code, 'grams' => $left, 'job' => (string) $row->name, 'job_id' => (int) $row->id];
+        }
+
+        return $wanted;
     }
 
     /** @return list<ListedSheet> */

@@ -6,6 +6,7 @@ namespace App\Ways;
 
 use App\Library\Library;
 use App\Lists\Rows;
+use App\Models\Job;
 use App\Models\Mould;
 use App\Models\Workshop;
 use App\Moulds\Lives;
@@ -37,13 +38,13 @@ final readonly class ShopSays
      * @param  list<string>|null  $only  of the shelf; all of it where nothing is said
      * @return array<string, mixed>
      */
-    public function toArray(?array $only, CarbonImmutable $now): array
+    public function toArray(Job $job, ?array $only, CarbonImmutable $now): array
     {
-        $codes = array_values(array_map(strval(...), array_keys($this->library->atHand()->bases)));
+        $codes = array_map(strval(...), array_keys($this->library->atHand()->bases));
         $shelf = $only === null ? $codes : array_values(array_intersect($codes, $only));
 
         return [
-            'shelf' => $shelf, 'hands' => ['pairs' => max(1, $this->workshop->hands), 'days' => $this->days($now)], 'rack' => $this->rack(), 'past' => $this->past(),
+            'shelf' => $shelf, 'hands' => ['pairs' => max(1, $this->workshop->hands), 'days' => $this->days($now)], 'rack' => $this->rack($job), 'past' => $this->past(),
             'money' => ['currency' => $this->workshop->currency ?? 'EUR', 'hour_rate' => $this->workshop->hour_rate ?? '0', 'prices' => array_map(static fn (array $kit): array => ['price' => $kit['price'], 'mass_g' => $kit['mass_g']], $this->prices->of($codes))],
             'room_c' => $this->room->now()->degrees, 'on_hand' => $this->prices->onHand($codes),
         ];
@@ -64,10 +65,10 @@ final readonly class ShopSays
         return $days;
     }
 
-    /** @return list<array{id: string, kind: string, base: string, left: array{low: int, likely: int, high: int}}> */
-    private function rack(): array
+    /** @return list<array{id: string, kind: string, base: string, left: array{low: int, likely: int, high: int}}> moulds of this very piece: those of others make others */
+    private function rack(Job $job): array
     {
-        $moulds = Mould::query()->whereNull('retired_at')->whereNotNull('material')->with('impression')->orderByDesc('id')->limit(self::MOST_MOULDS)->get()->all();
+        $moulds = Mould::query()->where('job_id', $job->id)->whereNull('retired_at')->whereNotNull('material')->with('impression')->orderByDesc('id')->limit(self::MOST_MOULDS)->get()->all();
         $lives = $this->lives->of($moulds);
 
         return array_values(array_map(fn (Mould $mould): array => [

@@ -42,8 +42,8 @@ final readonly class TakeWay
      */
     public function __invoke(Job $job, string $id, Fields $question, int $edition, CarbonImmutable $now): TakenWay
     {
-        $asked = $this->desk->question($question, $now);
-        $way = $this->found($question, $id, $now);
+        $asked = $this->desk->question($job, $question, $now);
+        $way = $this->found($job, $question, $id, $now);
 
         return DB::transaction(function () use ($job, $way, $asked, $edition, $now): TakenWay {
             $job = Job::asShown($job->id, $edition);
@@ -56,7 +56,7 @@ final readonly class TakeWay
             $done = $this->desk->day($way['done_min'], $now)->toDateString();
             $taken = TakenWay::query()->create([
                 'job_id' => $job->id, 'way' => $way, 'made' => $made->toArray(), 'taken_at' => $now,
-                'promised' => ['per_piece' => $way['per_piece'], 'total' => $way['total'], 'cash' => $way['cash'], 'currency' => $this->workshop->currency ?? 'EUR', 'done_on' => $done, 'hands_min' => $way['hands_min'], 'chance' => $way['chance'], 'count' => (int) $asked['casts']['count']],
+                'promised' => ['per_piece' => $way['per_piece'], 'total' => $way['total'], 'cash' => $way['cash'], 'currency' => $this->workshop->currency ?? 'EUR', 'done_on' => $done, 'hands_min' => $way['hands_min'], 'chance' => $way['good_share'], 'count' => (int) $asked['casts']['count']],
             ]);
             $this->wants($taken, $way, $asked, $now);
 
@@ -69,9 +69,9 @@ final readonly class TakeWay
      *
      * @throws BadInput
      */
-    private function found(Fields $question, string $id, CarbonImmutable $now): array
+    private function found(Job $job, Fields $question, string $id, CarbonImmutable $now): array
     {
-        $answer = $this->desk->ask($question, $now);
+        $answer = $this->desk->ask($job, $question, $now);
         foreach ([...$answer['ways'], ...(($answer['why_not']['way'] ?? null) === null ? [] : [$answer['why_not']['way']])] as $way) {
             if ($way['id'] === $id) {
                 return $way;
@@ -106,7 +106,7 @@ final readonly class TakeWay
     {
         if (! $job->impressions()->where('kind', ImpressionKind::Original)->exists()) {
             $surface = $asked['piece']['original']['surface'] ?? null;
-            $made->link($this->chain->insert($job, ['kind' => ImpressionKind::Original, 'name' => 'Original', 'surface' => is_string($surface) ? $surface : null, 'role' => MouldPart::Whole], null));
+            $made->link($this->chain->insert($job, ['kind' => ImpressionKind::Original, 'name' => 'Original', 'surface' => is_string($surface) ? $surface : null, 'material' => $this->contacts->surface(is_string($surface) ? $surface : null)?->name, 'role' => MouldPart::Whole], null));
             // First of all: it takes its shape from nothing.
             $original = $job->impressions()->where('kind', ImpressionKind::Original)->firstOrFail();
             for ($at = $original->position; $at > 0; $at--) {

@@ -11,25 +11,30 @@ use Apalos\Core\Ways\Ground;
 use Apalos\Core\Ways\WaysFinder;
 use App\Contacts\ContactBook;
 use App\Library\Library;
+use App\Models\Job;
 use App\Models\Workshop;
 use Carbon\CarbonImmutable;
 
-/** Asks for whole ways: what a maker says of the piece, and what the shop brings to it. */
+/**
+ * Asks for whole ways: what a maker says of the piece, and what the shop brings to it.
+ *
+ * @phpstan-import-type WaysShape from WaysFinder
+ */
 final readonly class WaysDesk
 {
     public function __construct(private Library $library, private ContactBook $contacts, private ShopSays $shop, private Workshop $workshop) {}
 
     /**
      * @param  Fields  $in  `piece`, `casts` (`ready_on`, a day, in place of hours), `gear`, `shelf` (some of it), `buy_in`, `why_not`
-     * @return array<string, mixed>
+     * @return WaysShape
      *
      * @throws BadInput
      */
-    public function ask(Fields $in, CarbonImmutable $now): array
+    public function ask(Job $job, Fields $in, CarbonImmutable $now): array
     {
         $ground = new Ground($this->contacts->knowledge(), $this->library->moulds(), $this->library->shelf(), $this->library->wear(), $this->library->ways(), $this->library->castingsHere());
 
-        return (new WaysFinder($ground))->ask(Fields::of($this->question($in, $now)));
+        return (new WaysFinder($ground))->ask(Fields::of($this->question($job, $in, $now)));
     }
 
     /**
@@ -37,7 +42,7 @@ final readonly class WaysDesk
      *
      * @throws BadInput
      */
-    public function question(Fields $in, CarbonImmutable $now): array
+    public function question(Job $job, Fields $in, CarbonImmutable $now): array
     {
         $in->only('piece', 'casts', 'gear', 'shelf', 'buy_in', 'why_not');
         $casts = $in->object('casts')->only('count', 'code', 'family', 'heat_c', 'ready_on');
@@ -46,7 +51,7 @@ final readonly class WaysDesk
         $gear = $in->object('gear')->only('pot', 'oven', 'printer', 'vacuum')->toArray();
 
         return [
-            ...$this->shop->toArray($in->has('shelf') ? $in->strings('shelf', 200) : null, $now),
+            ...$this->shop->toArray($job, $in->has('shelf') ? $in->strings('shelf', 200) : null, $now),
             'piece' => $in->object('piece')->toArray(), 'casts' => [...$said, 'ready_by_h' => $this->due($casts, $now)],
             'gear' => ['vacuum' => $this->workshop->vacuum === true, 'scale_g' => $this->workshop->scale_division_g, ...$gear],
             ...($in->has('buy_in') ? ['buy_in' => $in->toArray()['buy_in']] : []), ...($in->has('why_not') ? ['why_not' => $in->object('why_not')->toArray()] : []),

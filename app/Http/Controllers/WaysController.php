@@ -31,11 +31,11 @@ final readonly class WaysController
         return Reply::page('plan/PlanIt', ['plan' => app()->make(PlanItView::class, ['job' => $job])->toArray()]);
     }
 
-    public function ask(Request $request, WaysDesk $desk, ShopSays $shop, Library $library): JsonResponse
+    public function ask(Request $request, Job $job, WaysDesk $desk, ShopSays $shop, Library $library): JsonResponse
     {
         $now = CarbonImmutable::now();
 
-        return Reply::json((new WaysView($desk->ask(Fields::fromJson($request->getContent()), $now), $library, $shop->midnight($now)))->toArray());
+        return Reply::json((new WaysView($desk->ask($job, Fields::fromJson($request->getContent()), $now), $library, $shop->midnight($now)))->toArray());
     }
 
     public function take(Request $request, Job $job, TakeWay $take): JsonResponse

@@ -98,7 +98,7 @@ final class Drafter
             return $odds->against[0] ?? Phrase::of('ways.hardly_ever');
         }
         $hands = static fn (bool $casts): float => array_sum(array_map(static fn (Step $step): float => ($step->stage === 'cast') === $casts ? $step->hands() : 0.0, $steps));
-        $bill = $this->bill->of($way, $mould, $moulds, $hands(false), $hands(true), $odds->likely());
+        $bill = $this->bill->of($way, $mould, $moulds, $hands(false), $hands(true), $odds->steady());
 
         return new Draft($way, $moulds, $mould, $steps, $end, $this->asked->due === null ? 0.0 : max(0.0, $end - $this->asked->due), $hands(false) + $hands(true), $odds, $bill, $life, Bill::aPiece($bill['asked']));
     }

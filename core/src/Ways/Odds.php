@@ -29,12 +29,12 @@ final readonly class Odds
      * @param  list<Phrase>  $against
      * @param  list<Phrase>  $raise  what would make it likelier
      */
-    private function __construct(private Beta $share, private float $factor, public float $usual, public float $same, public float $alike, public array $against, public array $raise) {}
+    private function __construct(private Beta $share, private float $factor, private float $clears, public float $usual, public float $same, public float $alike, public array $against, public array $raise) {}
 
     public static function of(Combination $way, WaysRequest $asked, WaysBook $book, Rubbers $rubbers, ?Making $mould, float $pouring): self
     {
         $past = $asked->past->of($way->kind, $way->code(), $way->cast->code, $way->worked->usual, $book->usualCounts, $book->alikeCounts);
-        [$factor, $against, $raise] = [1.0, [], []];
+        [$factor, $clears, $against, $raise] = [1.0, 1.0, [], []];
         foreach (['mould' => $mould === null ? null : $way->base, 'cast' => $way->cast] as $of => $base) {
             foreach ($book->gear as $gear) {
                 if ($base !== null && ! ($asked->gear[$gear->without] ?? false) && $gear->counts($of, $rubbers->of($base)->viscosity, $rubbers->of($base)->time(Milestone::PotLife), $asked->thinnest)) {
@@ -53,7 +53,7 @@ final readonly class Odds
             }
         }
         foreach ($way->tests() as $test) {
-            $factor *= $book->testClears;
+            $clears *= $book->testClears;
             $against[] = Phrase::of('ways.rests_on_test', ['test' => $test]);
             $raise[] = Phrase::of('ways.raise_test', ['test' => $test]);
         }
@@ -61,7 +61,7 @@ final readonly class Odds
             $raise[] = Phrase::of('ways.raise_trial');
         }
 
-        return new self($past['share'], $factor, $way->worked->usual, $past['same'], $past['alike'], $against, $raise);
+        return new self($past['share'], $factor, $clears, $way->worked->usual, $past['same'], $past['alike'], $against, $raise);
     }
 
     /** How likely hands that were reckoned to take so long are done in the time there is. */
@@ -88,12 +88,18 @@ final readonly class Odds
 
     public function likely(): float
     {
+        return $this->share->mean() * $this->factor * $this->clears;
+    }
+
+    /** How many of all are good once what has to be tested has cleared. */
+    public function steady(): float
+    {
         return $this->share->mean() * $this->factor;
     }
 
     /** @return array{low: float, high: float} within which it lies with a chance of 80 % */
     public function band(): array
     {
-        return ['low' => $this->share->quantile(self::BAND[0]) * $this->factor, 'high' => $this->share->quantile(self::BAND[1]) * $this->factor];
+        return ['low' => $this->share->quantile(self::BAND[0]) * $this->factor * $this->clears, 'high' => $this->share->quantile(self::BAND[1]) * $this->factor * $this->clears];
     }
 }

@@ -17,7 +17,7 @@ use Apalos\Core\Phrase\Quantity;
  *
  * @phpstan-type WholeWayShape array{
  *     id: string, kind: string, name: Phrase, base: string|null, cast: string|null, release: string|null, rack: string|null, moulds: int, gang: int|null, build: string|null,
- *     per_piece: string, total: string, cash: string, done_min: float, late_min: float, hands_min: float, chance: float, chance_band: array{low: float, high: float},
+ *     per_piece: string, total: string, cash: string, done_min: float, late_min: float, hands_min: float, chance: float, good_share: float, chance_band: array{low: float, high: float},
  *     rests_on: array{usual: float, same: float, alike: float, says: Phrase}, because: list<Phrase>, against: list<Phrase>, raise: list<Phrase>, buy: list<array{code: string, kits: int, cash: string}>, first: Phrase,
  *     takes: array{piece_ml: float, mould_ml: float, area_mm2: float}, stages: list<array{id: string, stage: string, name: Phrase, minutes: float, start_min: float, end_min: float}>, guessed: list<string>,
  *     asked: array{contact: list<array<string, mixed>>, mould: array<string, mixed>|null, build: array<string, mixed>|null, gang: array<string, mixed>|null, schedule: array<string, mixed>, cost: array<string, mixed>, life: array<string, mixed>|null}
@@ -83,7 +83,7 @@ final readonly class WayAnswer
             'rack' => $way?->rack['id'] ?? null, 'moulds' => $draft === null || $way?->rack !== null ? 0 : $draft->moulds, 'gang' => ($way->gang ?? 1) > 1 ? $way?->gang : null, 'build' => $way?->rack === null ? $way?->worked->build : null,
             'per_piece' => $this->money['per_piece'], 'total' => $this->money['total'], 'cash' => $this->money['cash'],
             'done_min' => $this->end, 'late_min' => $this->late(), 'hands_min' => $draft->hands ?? 0.0,
-            'chance' => $this->chance, 'chance_band' => $draft?->odds->band() ?? ['low' => $this->chance, 'high' => $this->chance],
+            'chance' => $this->chance, 'good_share' => $draft?->odds->steady() ?? $this->chance, 'chance_band' => $draft?->odds->band() ?? ['low' => $this->chance, 'high' => $this->chance],
             'rests_on' => $this->restsOn(), 'because' => $this->because(), 'against' => $this->against(), 'raise' => $draft->odds->raise ?? [], 'buy' => $this->buy(), 'first' => $this->first(),
             'takes' => ['piece_ml' => $this->asked->piece->volumeMl(), 'mould_ml' => $draft->mould->ml ?? 0.0, 'area_mm2' => $this->asked->piece->areaMm2()],
             'stages' => $draft === null ? [] : $this->stages($draft), 'guessed' => $draft->bill['guessed'] ?? [],
@@ -143,7 +143,7 @@ final readonly class WayAnswer
     {
         $draft = $this->draft;
         $late = $this->late();
-        $bad = $draft === null ? 0 : (int) round($this->asked->count * (1.0 - $this->chance));
+        $bad = $draft === null ? 0 : (int) round($this->asked->count * (1.0 - $draft->odds->steady()));
 
         return [
             ...($late > 0.0 ? [Phrase::of('ways.late', ['late' => Quantity::duration($late)])] : []),

@@ -2255,6 +2255,7 @@ export type PlanItView = {
         code: string;
         name: string;
         family: string;
+        mould: boolean;
     }[];
     kinds: Record<string, string>;
     vacuum: boolean;
@@ -2862,6 +2863,13 @@ export type StoresView = {
         left_g: number;
         reorder_g: number;
         usual: boolean;
+    }[];
+    wanted: {
+        code: string;
+        name: string;
+        grams: number;
+        job: string;
+        job_id: number;
     }[];
     today: string;
 };

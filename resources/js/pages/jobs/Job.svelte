@@ -9,12 +9,13 @@
     import { dayAndTime, calendarDay } from '../../lib/when';
     import Chain from '../../parts/Chain.svelte';
     import Wrong from '../../parts/Wrong.svelte';
-    import type { JobView } from '../../types/server';
+    import type { JobView, PromiseView } from '../../types/server';
     import BuildIt, { type WayToBuild } from './BuildIt.svelte';
     import ContactPanel from './ContactPanel.svelte';
     import JobForm from './JobForm.svelte';
     import LinkForm from './LinkForm.svelte';
     import type { Material } from './NewJob.svelte';
+    import TakenWay from './TakenWay.svelte';
 
     let {
         job,
@@ -22,7 +23,15 @@
         words,
         ways,
         uses,
-    }: { job: JobView; materials: Material[]; words: Words; ways: WayToBuild[]; uses: Record<string, string> } = $props();
+        promise,
+    }: {
+        job: JobView;
+        promise: PromiseView['taken'];
+        materials: Material[];
+        words: Words;
+        ways: WayToBuild[];
+        uses: Record<string, string>;
+    } = $props();
 
     // The link that is next to be dealt with, until another is chosen.
     const next = (): number | null =>
@@ -155,6 +164,8 @@
     </p>
 {/if}
 
+{#if promise !== null}<TakenWay job={job.id} taken={promise} />{/if}
+
 <section aria-label="Chain" class="mt-4">
     <Chain
         chain={job.chain}
@@ -167,6 +178,7 @@
     />
     <p class="flex flex-wrap gap-2">
         <button class="btn btn-sm" onclick={() => (form = form === 'new' ? 'none' : 'new')}>Add a link</button>
+        <a class="btn btn-sm" href="/jobs/{job.id}/plan">Plan it</a>
         <a class="btn btn-sm" href="/jobs/{job.id}/mould">Which mould?</a>
         <a class="btn btn-sm" href="/jobs/{job.id}/cost">What a piece costs</a>
         {#each job.moulds as mould (mould.id)}<a class="btn btn-sm" href="/rack/{mould.id}"

@@ -79,6 +79,15 @@
                 : ''}){/each}
     </p>
 {/if}
+{#if stores.wanted.length > 0}
+    <p class="mt-3 border-l-4 border-warning pl-3" role="status">
+        To buy for jobs: {#each stores.wanted as want, i (i)}{i > 0 ? ', ' : ''}<a
+                class="link inline-block leading-7"
+                href="/stores/{want.code}">{want.name}</a
+            >
+            ({measure(want.grams, 'mass', bench.units, 0)} for <a class="link" href="/jobs/{want.job_id}">{want.job}</a>){/each}
+    </p>
+{/if}
 <div class="stores">
     <article>
         {#if chosen !== undefined}
