@@ -37,7 +37,7 @@ export default defineConfig({
         { name: 'west', testMatch: /(bench|story|contacts|scale|builds|study|keeping)\.spec/, use: { timezoneId: 'America/Los_Angeles' } },
         {
             name: 'middle',
-            testMatch: /(access|formulas|labels|people|point|shell|zones|two-tablets|ounces)\.spec/,
+            testMatch: /(access|formulas|labels|people|plan|point|shell|zones|two-tablets|ounces)\.spec/,
             use: { timezoneId: 'UTC' },
         },
         {

@@ -33,7 +33,8 @@ final readonly class PlanItView implements View
         return [
             'job' => ['id' => $this->job->id, 'edition' => $this->job->edition, 'name' => $this->job->name, 'quantity' => $this->job->quantity, 'skin' => $this->job->skin, 'due_on' => $this->job->due_on?->toDateString()],
             'studied' => StudiedPiece::of($this->job->id)?->toArray(),
-            'original' => $this->job->impressions->firstWhere('kind', ImpressionKind::Original)->surface ?? $this->library->usual('original'),
+            // Of what nobody said it is, the usual is proposed.
+            'original' => ($this->job->impressions->firstWhere('kind', ImpressionKind::Original)->surface ?? '') ?: $this->library->usual('original'),
             'cast' => $cast?->code, 'family' => $cast->family ?? $this->library->usual('casting'),
             'surfaces' => array_map(static fn (Surface $surface): string => $surface->name, $knowledge->surfaces), 'families' => array_map(static fn (Family $family): string => $family->name, $knowledge->families),
             'bases' => array_values(array_map(static fn (BaseSheet $base): array => ['code' => $base->code, 'name' => $base->name, 'family' => $base->family, 'mould' => in_array($base->family, $chemistries, true)], $this->library->atHand()->bases)),

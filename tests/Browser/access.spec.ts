@@ -11,6 +11,11 @@ const screens: Record<string, (page: Page, url: string) => Promise<void>> = {
     'stopped job': async (page, url) => void (await page.goto(`${url}/jobs/7`)),
     contacts: async (page, url) => void (await page.goto(`${url}/contacts`)),
     mould: async (page, url) => void (await page.goto(`${url}/jobs/2/mould`)),
+    'plan it': async (page, url) => {
+        await page.goto(`${url}/jobs/1/plan`);
+        await page.getByRole('button', { name: 'All of it' }).first().click();
+        await expect(page.getByText('Step by step').first()).toBeVisible();
+    },
     'pour sheet': (page, url) => open(page, url, 'Practice forearm'),
     'unfinished sheet': (page, url) => open(page, url, 'Street-lamp nose'),
     weighing: (page, url) => open(page, url, 'Hatch gasket'),

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Apalos\Core\Ways;
 
 use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Fill\Spout;
+use Apalos\Core\Fill\SpoutRequest;
+use Apalos\Core\Input\Fields;
 use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Phrase\Phrase;
 
@@ -72,6 +75,32 @@ final readonly class CastingRounds
         $mixing = $this->book->mixing($pieces * $this->asked->piece->volumeMl() * $cast->sg, $cast->viscosity);
 
         return $moulds * ($worked->cast['prepare'] + $release->hands / $release->every + $worked->cast['pour'] * (1.0 + 0.2 * ($gang - 1))) + $mixing['mix'];
+    }
+
+    /** @return array<string, mixed>|null the question to `sprue`; null where nothing runs in through one, or nobody measured how thick it is */
+    public function spout(Worked $worked, BaseSheet $cast): ?array
+    {
+        $rubber = $this->rubbers->of($cast);
+        $pot = $rubber->time(Milestone::PotLife);
+        if (! $worked->hasSpout || $rubber->viscosity === null || $pot === null) {
+            return null;
+        }
+        $spout = $this->book->numbers('spout');
+
+        return [
+            'volume_ml' => $this->asked->piece->volumeMl(), 'sg' => $rubber->sg, 'viscosity_pas' => $rubber->viscosity, 'pot_life_min' => $pot,
+            'start_min' => $rubber->isHot() ? 0.0 : min(0.9 * $pot, $this->book->mixing(0.0, $rubber->viscosity)['mix']),
+            'diameter_mm' => $spout->number('diameter_mm'), 'length_mm' => $spout->number('length_mm'), 'head_mm' => $spout->number('head_mm'),
+        ];
+    }
+
+    /** Why it does not run in before it sets; null where it does. */
+    public function setsInItsSpout(Worked $worked, BaseSheet $cast): ?Phrase
+    {
+        $asked = $this->spout($worked, $cast);
+        $fills = $asked === null ? null : (new Spout(SpoutRequest::from(Fields::of($asked))))->fill();
+
+        return $fills === null || $fills->fillMin !== null ? null : Phrase::of('ways.sets_in_its_spout', ['cast' => $cast->name, 'mm' => $this->book->numbers('spout')->number('diameter_mm')]);
     }
 
     /** Minutes of hands between A meeting B and the last of it in its mould, of a cup that is poured at once; of what is cast hot from off the heat. */

@@ -12,6 +12,7 @@ namespace Apalos\Core\Ways;
 final readonly class Draft
 {
     /**
+     * @param  array<string, mixed>|null  $spout  the question to `sprue`, where it runs in through one
      * @param  list<Step>  $steps
      * @param  float  $end  minutes from midnight of the first day; likewise $late past the due time
      * @param  float  $hands  minutes
@@ -19,7 +20,7 @@ final readonly class Draft
      * @param  array{asked: array<string, mixed>|null, low: int, likely: int, high: int}  $life  casts of one mould
      */
     public function __construct(
-        public Combination $way, public int $moulds, public ?Making $mould, public array $steps, public float $end, public float $late, public float $hands,
+        public Combination $way, public int $moulds, public ?Making $mould, public ?array $spout, public array $steps, public float $end, public float $late, public float $hands,
         public Odds $odds, public array $bill, public array $life, public float $perPiece,
     ) {}
 

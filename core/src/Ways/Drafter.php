@@ -38,6 +38,9 @@ final class Drafter
     /** @var array<string, array{asked: array<string, mixed>|null, low: int, likely: int, high: int}> */
     private array $lives = [];
 
+    /** @var array<string, Phrase|false> */
+    private array $sets = [];
+
     /** @var array<string, Making|Phrase> */
     private array $made = [];
 
@@ -56,6 +59,10 @@ final class Drafter
     /** The way with as many moulds as the life and the due time want, no more; or why it cannot be. */
     public function draft(Combination $way): Draft|Phrase
     {
+        $sets = $this->sets["{$way->cast->code}/".($way->worked->hasSpout ? 'spout' : 'open')] ??= $this->rounds->setsInItsSpout($way->worked, $way->cast) ?? false;
+        if ($sets instanceof Phrase) {
+            return $sets;
+        }
         $life = $this->life($way);
         $pours = (int) ceil($this->asked->count / $way->gang);
         if ($way->rack !== null) {
@@ -100,7 +107,7 @@ final class Drafter
         $hands = static fn (bool $casts): float => array_sum(array_map(static fn (Step $step): float => ($step->stage === 'cast') === $casts ? $step->hands() : 0.0, $steps));
         $bill = $this->bill->of($way, $mould, $moulds, $hands(false), $hands(true), $odds->steady());
 
-        return new Draft($way, $moulds, $mould, $steps, $end, $this->asked->due === null ? 0.0 : max(0.0, $end - $this->asked->due), $hands(false) + $hands(true), $odds, $bill, $life, Bill::aPiece($bill['asked']));
+        return new Draft($way, $moulds, $mould, $this->rounds->spout($way->worked, $way->cast), $steps, $end, $this->asked->due === null ? 0.0 : max(0.0, $end - $this->asked->due), $hands(false) + $hands(true), $odds, $bill, $life, Bill::aPiece($bill['asked']));
     }
 
     /** @return array{list<Step>, float} all that comes before the first cast: tests, what makes the original ready, one mould after the other; and the wait after it */

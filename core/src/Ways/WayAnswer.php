@@ -20,7 +20,7 @@ use Apalos\Core\Phrase\Quantity;
  *     per_piece: string, total: string, cash: string, done_min: float, late_min: float, hands_min: float, chance: float, good_share: float, chance_band: array{low: float, high: float},
  *     rests_on: array{usual: float, same: float, alike: float, says: Phrase}, because: list<Phrase>, against: list<Phrase>, raise: list<Phrase>, buy: list<array{code: string, kits: int, cash: string}>, first: Phrase,
  *     takes: array{piece_ml: float, mould_ml: float, area_mm2: float}, stages: list<array{id: string, stage: string, name: Phrase, minutes: float, start_min: float, end_min: float}>, guessed: list<string>,
- *     asked: array{contact: list<array<string, mixed>>, mould: array<string, mixed>|null, build: array<string, mixed>|null, gang: array<string, mixed>|null, schedule: array<string, mixed>, cost: array<string, mixed>, life: array<string, mixed>|null}
+ *     asked: array{contact: list<array<string, mixed>>, mould: array<string, mixed>|null, build: array<string, mixed>|null, gang: array<string, mixed>|null, sprue: array<string, mixed>|null, schedule: array<string, mixed>, cost: array<string, mixed>, life: array<string, mixed>|null}
  * }
  */
 final readonly class WayAnswer
@@ -88,7 +88,7 @@ final readonly class WayAnswer
             'takes' => ['piece_ml' => $this->asked->piece->volumeMl(), 'mould_ml' => $draft->mould->ml ?? 0.0, 'area_mm2' => $this->asked->piece->areaMm2()],
             'stages' => $draft === null ? [] : $this->stages($draft), 'guessed' => $draft->bill['guessed'] ?? [],
             'asked' => [
-                'contact' => $way?->contacts() ?? [], 'mould' => $way === null || $way->rack !== null ? null : $this->asked->mould, 'build' => $draft?->mould?->build, 'gang' => $draft?->mould?->gang,
+                'contact' => $way?->contacts() ?? [], 'mould' => $way === null || $way->rack !== null ? null : $this->asked->mould, 'build' => $draft?->mould?->build, 'gang' => $draft?->mould?->gang, 'sprue' => $draft?->spout,
                 'schedule' => $this->schedule, 'cost' => $this->cost, 'life' => $draft->life['asked'] ?? null,
             ],
         ];

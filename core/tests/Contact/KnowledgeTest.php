@@ -35,7 +35,7 @@ final class KnowledgeTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function files(): iterable
     {
-        foreach (['contacts/families', 'contacts/surfaces', 'contacts/rules', 'contacts/releases', 'contacts/sealers', 'contacts/waits', 'mould-kinds', 'cautions', 'faults/symptoms', 'faults/causes', 'faults/questions', 'wear', 'care', 'usual'] as $file) {
+        foreach (['contacts/families', 'contacts/surfaces', 'contacts/rules', 'contacts/releases', 'contacts/sealers', 'contacts/waits', 'mould-kinds', 'cautions', 'faults/symptoms', 'faults/causes', 'faults/questions', 'wear', 'care', 'usual', 'ways'] as $file) {
             yield $file => [$file];
         }
     }

@@ -57,6 +57,12 @@ final class WaysTest extends TestCase
                 $kinds = array_column($again(Verb::Mould, $way['asked']['mould'])['ranked'], null, 'kind');
                 self::assertArrayHasKey($way['kind'], $kinds);
             }
+            if ($way['asked']['sprue'] !== null) {
+                self::assertNotNull($again(Verb::Sprue, $way['asked']['sprue'])['fill_min'], $way['id']);
+            }
+            if ($way['asked']['gang'] !== null) {
+                self::assertGreaterThan(0.0, $again(Verb::Gang, $way['asked']['gang'])['rubber_ml']);
+            }
             if ($way['asked']['build'] !== null) {
                 $mass = $again(Verb::Build, $way['asked']['build'])['mass_g'];
                 self::assertEqualsWithDelta($mass * $way['moulds'], $way['asked']['cost']['materials'][1]['used_g'], 1e-6);

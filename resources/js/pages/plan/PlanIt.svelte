@@ -34,6 +34,7 @@
     let answer = $state.raw<WaysView | null>(null);
     let wrong = $state<{ field: string; message: string } | null>(null);
     let fresh = $state(false);
+    let asking = $state(true);
     let all = $state(false);
     let taking = $state(false);
     let why = $state<Record<string, unknown> | null>(null);
@@ -52,13 +53,13 @@
         ...(why === null ? {} : { why_not: $state.snapshot(why) }),
     });
     function soon(): void {
-        fresh = false;
+        [fresh, asking] = [false, true];
         clearTimeout(later);
         later = setTimeout(() => void reckon(), PAUSE_MS);
     }
     async function reckon(): Promise<void> {
         const mine = ++turn;
-        fresh = false;
+        [fresh, asking] = [false, true];
         const reply = await ask<WaysView>('POST', `/jobs/${String(plan.job.id)}/ways`, question());
         if (mine !== turn) {
             return;
@@ -67,7 +68,7 @@
             later = setTimeout(() => void reckon(), BUSY_MS);
             return;
         }
-        wrong = reply.ok ? null : reply.wrong;
+        [wrong, asking] = [reply.ok ? null : reply.wrong, false];
         if (reply.ok) {
             [answer, fresh] = [reply.data, true];
         }
@@ -114,7 +115,9 @@
         said.shelf = codes.filter((one) => one !== code);
         soon();
     }
-    const elsewhere = $derived(wrong !== null && !/^(piece|casts|buy_in)\b/.test(wrong.field));
+    const elsewhere = $derived(
+        wrong !== null && !/^(piece\.(size_mm|volume_ml|thinnest_mm|stretch_pct)|casts\.(count|ready_on|family)|buy_in)/.test(wrong.field),
+    );
 </script>
 
 <svelte:head><title>Plan it: {plan.job.name} · Apalos</title></svelte:head>
@@ -130,7 +133,7 @@
     <aside>
         <Piece {plan} {said} {at} onchange={soon} />
     </aside>
-    <section aria-label="Ways, beside each other" aria-busy={!fresh} class:stale={!fresh}>
+    <section aria-label="Ways, beside each other" aria-busy={asking} class:stale={!fresh}>
         <Wrong says={elsewhere ? (wrong?.message ?? null) : null} />
         {#if answer !== null}
             <Warnings warnings={answer.warnings} />

@@ -45,6 +45,9 @@
                 >Write it into the job</button
             >
         </p>
+        {#if file.jobs.length > 0}<p class="flex flex-wrap gap-2">
+                {#each file.jobs as one (one.id)}<a class="btn" href="/jobs/{one.id}/plan">Plan it: {one.name}</a>{/each}
+            </p>{/if}
     {:else}<p>There is no job yet: <a class="link" href="/jobs">begin one</a>, and come back.</p>{/if}
     <h3 class="mt-2 text-lg">Walls to cut</h3>
     <p class="quiet">
