@@ -21,6 +21,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property int $quantity
  * @property bool $skin worn on skin
  * @property list<string>|null $uses what else it is for, of `library/uses.yaml`
+ * @property int|null $taken_way_id which whole way it took last
  * @property CarbonImmutable|null $due_on
  * @property CarbonImmutable $created_at
  */
@@ -33,13 +34,13 @@ final class Job extends Model
 
     protected $table = 'jobs';
 
-    protected $fillable = ['workshop_id', 'name', 'purpose', 'for_whom', 'quantity', 'due_on', 'skin', 'uses'];
+    protected $fillable = ['workshop_id', 'name', 'purpose', 'for_whom', 'quantity', 'due_on', 'skin', 'uses', 'taken_way_id'];
 
-    protected $attributes = ['skin' => false];
+    protected $attributes = ['skin' => false, 'taken_way_id' => null];
 
     protected function casts(): array
     {
-        return ['due_on' => 'immutable_date', 'quantity' => 'integer', 'skin' => 'boolean', 'uses' => 'array', 'created_at' => 'immutable_datetime'];
+        return ['due_on' => 'immutable_date', 'quantity' => 'integer', 'taken_way_id' => 'integer', 'skin' => 'boolean', 'uses' => 'array', 'created_at' => 'immutable_datetime'];
     }
 
     /** @return BelongsTo<Workshop, $this> */

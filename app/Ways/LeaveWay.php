@@ -49,6 +49,7 @@ final readonly class LeaveWay
             $this->inOrder($job);
             DB::table('job_wants')->where('taken_way_id', $way->id)->delete();
             $way->update(['undone_at' => $now]);
+            $job->update(['taken_way_id' => TakenWay::query()->where('job_id', $job->id)->whereNull('undone_at')->max('id')]);
         }, 3);
     }
 

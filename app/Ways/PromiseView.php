@@ -27,7 +27,7 @@ final readonly class PromiseView implements View
     /** @return array{taken: array{id: int, kind: string, rubber: string|null, moulds: int, taken_ms: int, undoable: bool, promised: array{per_piece: string, done_on: string, hands_min: float, good: int, count: int, currency: string}, came: array{per_piece: string|null, done_on: string|null, hands_min: float|null, good: int, pieces: int, whole: bool}|null}|null} */
     public function toArray(): array
     {
-        $taken = TakenWay::query()->where('job_id', $this->job->id)->whereNull('undone_at')->orderByDesc('id')->first();
+        $taken = $this->job->taken_way_id === null ? null : TakenWay::query()->find($this->job->taken_way_id);
         if ($taken === null) {
             return ['taken' => null];
         }

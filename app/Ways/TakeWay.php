@@ -58,6 +58,7 @@ final readonly class TakeWay
                 'job_id' => $job->id, 'way' => $way, 'made' => $made->toArray(), 'taken_at' => $now,
                 'promised' => ['per_piece' => $way['per_piece'], 'total' => $way['total'], 'cash' => $way['cash'], 'currency' => $this->workshop->currency ?? 'EUR', 'done_on' => $done, 'hands_min' => $way['hands_min'], 'chance' => $way['good_share'], 'count' => (int) $asked['casts']['count']],
             ]);
+            $job->update(['taken_way_id' => $taken->id]);
             $this->wants($taken, $way, $asked, $now);
 
             return $taken;

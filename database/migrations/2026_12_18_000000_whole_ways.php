@@ -23,6 +23,10 @@ return new class extends Migration
             $table->timestamps();
             $table->index(['job_id', 'undone_at', 'id']);
         });
+        // The last of them that stands: a job that took none is asked no more.
+        Schema::table('jobs', static function (Blueprint $table): void {
+            $table->unsignedBigInteger('taken_way_id')->nullable();
+        });
         Schema::create('job_wants', static function (Blueprint $table): void {
             $table->id();
             $table->foreignId('workshop_id')->constrained()->cascadeOnDelete();
@@ -38,6 +42,9 @@ return new class extends Migration
     public function down(): void
     {
         Schema::drop('job_wants');
+        Schema::table('jobs', static function (Blueprint $table): void {
+            $table->dropColumn('taken_way_id');
+        });
         Schema::drop('taken_ways');
     }
 };
