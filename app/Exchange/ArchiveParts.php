@@ -18,6 +18,7 @@ use App\Models\Pour;
 use App\Models\Snapshot;
 use App\Models\Study;
 use App\Models\SwatchReading;
+use App\Models\TakenWay;
 use App\Models\Trial;
 use App\Models\Workshop;
 use Illuminate\Database\Eloquent\Model;
@@ -59,6 +60,8 @@ final readonly class ArchiveParts
         'models' => ['model_files', 'Models that were handed in; their files lie under files/.'],
         'studies' => ['studies', 'What was found of them.'],
         'models-of-jobs' => ['job_models', 'Which model serves which job, and the study that was put into it.'],
+        'ways' => ['taken_ways', 'Which whole way a job took, and what it promised.'],
+        'wants' => ['job_wants', 'What is to be bought for a job.'],
         'people' => ['people', 'Who worked here: names and roles, and nothing they come in with.'],
         'facts' => ['facts', 'Everything that was told of runs, builds, series, moulds, lots, kits, patches and trials, and what was decided, in order, each sealed to the one before.'],
         'anchors' => ['anchors', 'The record as it stood, night by night, in one seal each.'],
@@ -68,7 +71,7 @@ final readonly class ArchiveParts
     private const OWN = ['workshops' => ['mark', 'turn', 'cards_stamp', 'cards_turn', 'shelf_mark', 'edition', 'made_up', 'known_as', 'cables'], 'people' => ['passphrase', 'pin', 'pin_tries', 'sessions']];
 
     /** @var list<class-string<Model>> whose columns hold more than one value */
-    private const STRUCTURED = [Anchor::class, Build::class, Fact::class, FormulaVersion::class, Impression::class, ModelFile::class, Mould::class, OwnBuild::class, OwnRule::class, OwnSheet::class, Pour::class, Snapshot::class, Study::class, SwatchReading::class, Trial::class, Workshop::class];
+    private const STRUCTURED = [Anchor::class, Build::class, Fact::class, FormulaVersion::class, Impression::class, ModelFile::class, Mould::class, OwnBuild::class, OwnRule::class, OwnSheet::class, Pour::class, Snapshot::class, Study::class, SwatchReading::class, TakenWay::class, Trial::class, Workshop::class];
 
     /** @return array<string, array{type: string, null: bool}> columns of a table as they are written: integer, number, boolean, string or any */
     public static function columns(string $table): array

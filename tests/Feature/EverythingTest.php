@@ -10,6 +10,7 @@ use App\Exchange\Everything;
 use App\Exchange\TakeEverything;
 use App\Models\Job;
 use App\Models\Pour;
+use App\Models\TakenWay;
 use App\Models\Workshop;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
@@ -52,6 +53,9 @@ final class EverythingTest extends TestCase
         Storage::disk('local')->put('moulds/of-somebody-else.jpg', 'theirs');
         $mould->update(['photo' => 'moulds/one.jpg']);
         Storage::disk('local')->put("models/{$this->workshop->id}/abc.stl", 'solid');
+        $way = TakenWay::query()->create(['job_id' => $cast->job_id, 'way' => ['kind' => 'open-block'], 'promised' => ['per_piece' => '4.20', 'total' => '8.40', 'cash' => '0.00', 'currency' => 'EUR', 'done_on' => '2026-03-09', 'hands_min' => 90.5, 'chance' => 0.9, 'count' => 2], 'made' => ['links' => [$link->id], 'replaced' => [], 'builds' => [], 'sheets' => [], 'casts' => [], 'contacts' => []], 'taken_at' => now()]);
+        $cast->job->update(['taken_way_id' => $way->id]);
+        DB::table('job_wants')->insert(['workshop_id' => $this->workshop->id, 'job_id' => $cast->job_id, 'taken_way_id' => $way->id, 'code' => 'pr-25', 'grams' => 1000, 'since' => now()->format('Y-m-d H:i:s.v')]);
         $this->travel(2)->minutes();
 
         return $this->poured($cast, ['pieces' => 2, 'each' => [['outcome' => 'good'], ['outcome' => 'reject']]]);
