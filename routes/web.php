@@ -18,6 +18,7 @@ use App\Http\Controllers\FaultController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\FirstController;
 use App\Http\Controllers\FormulaController;
+use App\Http\Controllers\GlossaryController;
 use App\Http\Controllers\HardnessController;
 use App\Http\Controllers\ImpressionController;
 use App\Http\Controllers\JobController;
@@ -313,6 +314,7 @@ Route::middleware(LookSession::class)->withoutMiddleware([QuietSession::class, S
     Route::get('/devices/scale', [DeviceController::class, 'scale']);
     Route::post('/devices/scale/watch', [DeviceController::class, 'watch']);
     Route::get('/devices/probe', [DeviceController::class, 'probe']);
+    Route::get('/glossary', GlossaryController::class);
     Route::get('/labels', [PrinterController::class, 'show']);
     Route::get('/devices/labels/out', [PrinterController::class, 'out']);
     Route::post('/devices/thermometer', [DeviceController::class, 'thermometer']);

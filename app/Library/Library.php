@@ -192,6 +192,19 @@ final class Library
         return $this->read('scale-lines.yaml')['scale-lines']['lines'] ?? [];
     }
 
+    /** @return list<array{id: string, word: string, also: list<string>, says: string, mark: string}> words of the craft, each with a sentence and the strokes of a mark in a field of 24 by 24 */
+    public function glossary(): array
+    {
+        $words = [];
+        /** @var array<string, array{word: string, also?: list<string>, says: string, mark: string}> $read */
+        $read = $this->read('glossary/*.yaml')['words'] ?? [];
+        foreach ($read as $id => $word) {
+            $words[] = ['id' => (string) $id, 'word' => $word['word'], 'also' => $word['also'] ?? [], 'says' => $word['says'], 'mark' => $word['mark']];
+        }
+
+        return $words;
+    }
+
     /** What somebody did who went through a door of `decide` or `own`: *took the job away*. Null where nothing was done. */
     public function did(string $door): ?string
     {

@@ -10,6 +10,13 @@ const screens: Record<string, (page: Page, url: string) => Promise<void>> = {
     job: async (page, url) => void (await page.goto(`${url}/jobs/1`)),
     'stopped job': async (page, url) => void (await page.goto(`${url}/jobs/7`)),
     contacts: async (page, url) => void (await page.goto(`${url}/contacts`)),
+    'a word explained': async (page, url) => {
+        await page.goto(url);
+        await page.evaluate(() => localStorage.setItem('apalos.tablet', JSON.stringify({ explains: true })));
+        await page.goto(`${url}/jobs/7`);
+        await page.locator('.craft').first().click();
+        await expect(page.getByRole('dialog', { name: /./ }).filter({ hasText: 'Close' })).toBeVisible();
+    },
     mould: async (page, url) => void (await page.goto(`${url}/jobs/2/mould`)),
     'plan it': async (page, url) => {
         await page.goto(`${url}/jobs/1/plan`);

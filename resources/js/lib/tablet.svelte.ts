@@ -1,19 +1,25 @@
-/** What is set for this tablet alone, where it stands: how loud it knocks, whether it speaks, and what a foot or a knuckle presses. */
+/** What is set for this tablet alone, where it stands: how loud it knocks, whether it speaks, what a foot or a knuckle presses, and whether words are explained. */
 
 const STORE = 'apalos.tablet';
 
-type Set = { loud: number; speaks: boolean; pedal: string | null };
+type Set = {
+    loud: number;
+    speaks: boolean;
+    pedal: string | null;
+    /** Words of the craft are explained; by who is at it where nothing was said. */ explains?: boolean;
+};
 
 const usual: Set = { loud: 50, speaks: false, pedal: null };
 
 function kept(): Set {
     try {
         const read: unknown = JSON.parse(localStorage.getItem(STORE) ?? '{}');
-        const { loud, speaks, pedal } = (typeof read === 'object' && read !== null ? read : {}) as Partial<Set>;
+        const { loud, speaks, pedal, explains } = (typeof read === 'object' && read !== null ? read : {}) as Partial<Set>;
         return {
             loud: typeof loud === 'number' && loud >= 0 && loud <= 100 ? loud : usual.loud,
             speaks: speaks === true,
             pedal: typeof pedal === 'string' && pedal !== '' ? pedal : null,
+            ...(typeof explains === 'boolean' ? { explains } : {}),
         };
     } catch {
         return usual;
@@ -28,6 +34,9 @@ class Tablet {
     }
     get speaks(): boolean {
         return this.#set.speaks;
+    }
+    get explains(): boolean | undefined {
+        return this.#set.explains;
     }
     get pedal(): string | null {
         return this.#set.pedal;

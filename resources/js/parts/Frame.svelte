@@ -14,6 +14,7 @@
     import Find from './Find.svelte';
     import Jumps from './Jumps.svelte';
     import RoomControl from './RoomControl.svelte';
+    import Explained from './Explained.svelte';
     import LetIn from './LetIn.svelte';
     import ThisBench from './ThisBench.svelte';
     import WhoseHands from './WhoseHands.svelte';
@@ -218,6 +219,7 @@
 {#if shared.frame !== null}<Jumps {screens} />{/if}
 
 <LetIn />
+<Explained />
 
 <dialog class="modal" bind:this={help} aria-labelledby="keys-title">
     <div class="modal-box bg-secondary">

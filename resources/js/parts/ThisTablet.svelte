@@ -1,5 +1,6 @@
 <script lang="ts">
     /** How this tablet knocks and speaks where it stands, and what a foot or a knuckle presses. */
+    import { glossary } from '../lib/glossary.svelte';
     import { knock } from '../lib/sound';
     import ScaleHere from './ScaleHere.svelte';
     import { mayBePedal, say, tablet } from '../lib/tablet.svelte';
@@ -67,6 +68,14 @@
                         }}
                     />
                     {voice ? 'Say aloud what a step asks for, and what is called' : 'This browser has no voice'}</label
+                >
+                <label class="flex min-h-11 items-center gap-3"
+                    ><input
+                        type="checkbox"
+                        class="checkbox"
+                        checked={glossary.on}
+                        onchange={(event) => tablet.set({ explains: event.currentTarget.checked })}
+                    /> Explain words of the craft where one presses them</label
                 >
                 <div>
                     <p>

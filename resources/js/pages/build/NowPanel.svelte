@@ -1,5 +1,6 @@
 <script lang="ts">
     /** What to do now, with its window, as one large action. */
+    import Craft from '../../parts/Craft.svelte';
     import { router } from '@inertiajs/svelte';
     import { bench } from '../../lib/bench.svelte';
     import { standing, withSavingCoat, type BuildOperation, type LiveBuild } from '../../lib/build.svelte';
@@ -104,7 +105,7 @@
                 : ` · ${measure(op.volume_ml, 'volume', bench.units)}`}{typeof op.mix?.tint === 'string' ? ` · tinted ${op.mix.tint}` : ''}
         </p>
     {/if}
-    {#if op.how !== ''}<p class="mt-2 max-w-prose">{op.how}</p>{/if}
+    {#if op.how !== ''}<p class="mt-2 max-w-prose"><Craft text={op.how} /></p>{/if}
 
     {#if op.shuts_ms !== null && op.opens_ms !== null && stands !== 'under_way' && op.waits_for.length === 0}
         <div class="window" class:shut={bench.now > op.shuts_ms}>

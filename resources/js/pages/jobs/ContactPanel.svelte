@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Craft from '../../parts/Craft.svelte';
     import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
@@ -102,7 +103,7 @@
     <p class="quiet">{contact.fresh}, fresh, on {contact.surface_name}: <b>{wordsOf(contact)}</b></p>
     <ul class="because">
         {#each result.because as why (why.rule)}<li>
-                {why.text} <span class="quiet text-sm">{why.sure}</span>
+                <Craft text={why.text} /> <span class="quiet text-sm">{why.sure}</span>
             </li>{/each}
     </ul>
 

@@ -5,6 +5,7 @@
     import { bench } from '../../lib/bench.svelte';
     import { figure, measure } from '../../lib/units';
     import { Typing } from '../../lib/typing.svelte';
+    import Craft from '../../parts/Craft.svelte';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Warnings from '../../parts/Warnings.svelte';
@@ -200,11 +201,11 @@
                         <ul class="why">
                             {#each opened === mould.kind || i < 2 ? mould.for : mould.for.slice(0, 1) as reason (reason)}<li>
                                     <b class="plus">+</b>
-                                    {reason}
+                                    <Craft text={reason} />
                                 </li>{/each}
                             {#each opened === mould.kind || i < 2 ? mould.against : mould.against.slice(0, 1) as reason (reason)}<li>
                                     <b class="minus">−</b>
-                                    {reason}
+                                    <Craft text={reason} />
                                 </li>{/each}
                             {#if opened === mould.kind}
                                 {#if mould.hardness !== null}<li class="quiet">Hardness: {mould.hardness.why}.</li>{/if}

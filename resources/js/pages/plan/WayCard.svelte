@@ -4,6 +4,7 @@
     import { minutes } from '../../lib/units';
     import type { Best, Way } from '../../lib/ways';
     import { dayInWords, shortDate } from '../../lib/when';
+    import Craft from '../../parts/Craft.svelte';
     import WayLine from './WayLine.svelte';
 
     type Props = {
@@ -68,14 +69,14 @@
         </div>
     </dl>
     <ul class="says">
-        {#each way.against.slice(0, open ? 9 : 2) as why (why)}<li><b class="minus">−</b> {why}</li>{/each}
-        {#each way.because.slice(0, open ? 9 : 1) as why (why)}<li><b class="plus">+</b> {why}</li>{/each}
+        {#each way.against.slice(0, open ? 9 : 2) as why (why)}<li><b class="minus">−</b> <Craft text={why} /></li>{/each}
+        {#each way.because.slice(0, open ? 9 : 1) as why (why)}<li><b class="plus">+</b> <Craft text={why} /></li>{/each}
     </ul>
     {#if open}
         <p class="quiet text-sm">{way.rests_on}</p>
         {#if way.raise.length > 0}<p class="font-bold">What would make it surer</p>
             <ul class="says">
-                {#each way.raise as what (what)}<li>{what}</li>{/each}
+                {#each way.raise as what (what)}<li><Craft text={what} /></li>{/each}
             </ul>{/if}
         {#if way.buy.length > 0}<p class="font-bold">To buy</p>
             <ul class="says">
@@ -91,7 +92,7 @@
             <button class="btn btn-sm" onclick={() => onwithout(way.base ?? '')}>Without {way.rubber}</button>
         {/if}
     {/if}
-    <p class="first">{way.first}</p>
+    <p class="first"><Craft text={way.first} /></p>
     <p class="flex flex-wrap gap-2">
         {#if way.kind !== 'bought-in'}<button class="btn btn-primary" disabled={busy} onclick={ontake}>Take it</button>{/if}
         <button class="btn btn-ghost" aria-expanded={open} onclick={() => (open = !open)}>{open ? 'Less' : 'All of it'}</button>
