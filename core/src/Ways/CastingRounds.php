@@ -22,6 +22,9 @@ final readonly class CastingRounds
 
     private const MOST_STEPS = 300;
 
+    /** What is larger is not filled through one. */
+    private const THROUGH_A_SPOUT_ML = 100_000.0;
+
     public function __construct(private WaysRequest $asked, private WaysBook $book, private Rubbers $rubbers) {}
 
     /**
@@ -82,7 +85,7 @@ final readonly class CastingRounds
     {
         $rubber = $this->rubbers->of($cast);
         $pot = $rubber->time(Milestone::PotLife);
-        if (! $worked->hasSpout || $rubber->viscosity === null || $pot === null) {
+        if (! $worked->hasSpout || $rubber->viscosity === null || $pot === null || $this->asked->piece->volumeMl() > self::THROUGH_A_SPOUT_ML) {
             return null;
         }
         $spout = $this->book->numbers('spout');

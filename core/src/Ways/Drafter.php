@@ -22,6 +22,9 @@ final class Drafter
 
     private const MOST_MOULDS = 12;
 
+    /** In less than so many minutes at a stretch nothing is made. */
+    private const SHORTEST = 10.0;
+
     /** What a way takes beside its steps, in steps. */
     private const BESIDE = 20;
 
@@ -88,6 +91,9 @@ final class Drafter
     /** @param  array{asked: array<string, mixed>|null, low: int, likely: int, high: int}  $life */
     private function with(Combination $way, ?Making $mould, int $moulds, array $life): Draft|Phrase
     {
+        if ($this->asked->longest < self::SHORTEST) {
+            return Phrase::of('ways.hours_too_few');
+        }
         [$steps, $wait] = $this->before($way, $mould, $moulds);
         $casts = $this->rounds->of($way->worked, $way->cast, $way->release, $moulds, $way->gang, $wait);
         if ($casts instanceof Phrase) {

@@ -40,6 +40,10 @@ final readonly class MouldMaking
         if ($worked->isBrushed) {
             return $rubber === null ? Phrase::of('ways.no_rubber') : $this->brushed($ranked, $rubber, (float) $demould);
         }
+        // Pieces that weigh more than the block may are laid out no more.
+        if ($gang > 1 && $gang * $this->asked->piece->volumeMl() > $this->book->numbers('gang')->number('most_ml')) {
+            return Phrase::of('ways.block_too_heavy', ['pieces' => $gang]);
+        }
         $layout = $gang > 1 ? $this->layout($gang) : null;
         $ml = $layout === null ? $ranked->materialMl : (new GangLayout)->ask(Fields::of($layout))['rubber_ml'];
         if ($layout !== null && $ml > $this->book->numbers('gang')->number('most_ml')) {

@@ -213,6 +213,10 @@ final class WaysTest extends TestCase
         $short = Thirty::told([...Thirty::asked(), 'hands' => ['pairs' => 1, 'days' => [[480, 600]]]]);
         self::assertSame([], $short['ways']);
         self::assertStringContainsString('The hours that are there are too few', implode(' ', array_column($short['left_out'], 'why')));
+        self::assertSame([], Thirty::told([...Thirty::asked(), 'hands' => ['pairs' => 1, 'days' => []]])['ways']);
+        // What is larger than a bath says so in words, as anything does.
+        $huge = Thirty::told([...Thirty::asked(['piece' => ['volume_ml' => null, 'size_mm' => ['l' => 5000, 'w' => 5000, 'h' => 5000]]])]);
+        self::assertSame(['no_way'], array_column($huge['warnings'], 'code'));
         $late = Thirty::answer(['casts' => ['ready_by_h' => 20]]);
         self::assertContains('all_late', array_column($late['warnings'], 'code'));
         self::assertStringContainsString('late.', $late['ways'][0]['against'][0]);
