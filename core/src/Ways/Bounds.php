@@ -44,7 +44,7 @@ final readonly class Bounds
         return [
             ($rubber + $hands) / $asked->count + $price($way->cast) * $asked->piece->volumeMl() * $rubbers->of($way->cast)->sg + $way->release->cost / $way->release->every,
             60.0 * ($way->ranked->hours ?? 0.0) + $demould($way->base) * count($way->worked->stages) + $demould($way->cast) + $way->release->waitsOnce,
-            -$asked->past->of($way->kind, $way->code(), $way->cast->code, $way->worked->usual, $book->usualCounts, $book->alikeCounts)['share']->mean(),
+            -$asked->past->of($way->kind, $way->called(), [$way->cast->code, $way->cast->family], $way->worked->usual, $book->usualCounts, $book->alikeCounts)['share']->mean(),
         ];
     }
 }

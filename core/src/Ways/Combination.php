@@ -25,6 +25,12 @@ final readonly class Combination
         return $this->base->code ?? Worked::PRINT;
     }
 
+    /** @return list<string> what its rubber is called in a log: by its code, by its family */
+    public function called(): array
+    {
+        return $this->base === null ? [Worked::PRINT] : [$this->base->code, $this->base->family];
+    }
+
     /** Unlike that of any other way; the number of moulds comes with it. */
     public function id(int $moulds): string
     {

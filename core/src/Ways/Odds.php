@@ -33,7 +33,7 @@ final readonly class Odds
 
     public static function of(Combination $way, WaysRequest $asked, WaysBook $book, Rubbers $rubbers, ?Making $mould, float $pouring): self
     {
-        $past = $asked->past->of($way->kind, $way->code(), $way->cast->code, $way->worked->usual, $book->usualCounts, $book->alikeCounts);
+        $past = $asked->past->of($way->kind, $way->called(), [$way->cast->code, $way->cast->family], $way->worked->usual, $book->usualCounts, $book->alikeCounts);
         [$factor, $clears, $against, $raise] = [1.0, 1.0, [], []];
         foreach (['mould' => $mould === null ? null : $way->base, 'cast' => $way->cast] as $of => $base) {
             foreach ($book->gear as $gear) {

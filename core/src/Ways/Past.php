@@ -39,14 +39,30 @@ final readonly class Past
      * How often it comes out: from what is usual of the kind, as so many cases; the shop's own of the same kind, rubber and cast count
      * whole, those that share two of the three so much.
      *
+     * @param  list<string>  $bases  what the rubber may be called: its code, its family
+     * @param  list<string>  $casts  likewise what is cast
      * @return array{share: Beta, same: float, alike: float} with how many casts it rests on
      */
-    public function of(string $kind, string $base, string $cast, float $usual, float $usualCounts, float $alikeCounts): array
+    public function of(string $kind, array $bases, array $casts, float $usual, float $usualCounts, float $alikeCounts): array
     {
-        $sums = array_map(fn (string $key): array => $this->sums[$key] ?? ['good' => 0.0, 'all' => 0.0], self::keys($kind, $base, $cast));
-        $same = array_shift($sums);
+        [$same, $alike] = [['good' => 0.0, 'all' => 0.0], ['good' => 0.0, 'all' => 0.0]];
+        $keys = [[], []];
+        foreach ($bases as $base) {
+            foreach ($casts as $cast) {
+                [$all, $noCast, $noBase, $noKind] = self::keys($kind, $base, $cast);
+                $keys = [[...$keys[0], $all], [...$keys[1], $noCast, $noBase, $noKind]];
+            }
+        }
+        foreach ([array_unique($keys[0]), array_unique($keys[1])] as $i => $of) {
+            foreach ($of as $key) {
+                $sum = $this->sums[$key] ?? ['good' => 0.0, 'all' => 0.0];
+                $i === 0
+                    ? $same = ['good' => $same['good'] + $sum['good'], 'all' => $same['all'] + $sum['all']]
+                    : $alike = ['good' => $alike['good'] + $sum['good'], 'all' => $alike['all'] + $sum['all']];
+            }
+        }
         // What shares all three shares each two of them as well.
-        $alike = ['good' => array_sum(array_column($sums, 'good')) - 3.0 * $same['good'], 'all' => array_sum(array_column($sums, 'all')) - 3.0 * $same['all']];
+        $alike = ['good' => $alike['good'] - 3.0 * $same['good'], 'all' => $alike['all'] - 3.0 * $same['all']];
         $good = $usual * $usualCounts + $same['good'] + $alikeCounts * $alike['good'];
         $all = $usualCounts + $same['all'] + $alikeCounts * $alike['all'];
 

@@ -65,9 +65,10 @@ final readonly class WaysFinder
 
     public function combiner(WaysRequest $asked, LeftOut $leftOut): Combiner
     {
-        $meetings = new Meetings($this->ground->contacts, array_values(array_filter(Candidate::on($this->ground->materials, $this->ground->contacts), static fn (Candidate $one): bool => isset($asked->bases[$one->code]))), $this->ground->ways);
+        $contacts = $asked->contacts($this->ground->contacts);
+        $shelf = array_values(array_filter(Candidate::on($this->ground->materials, $contacts), static fn (Candidate $one): bool => isset($asked->bases[$one->code])));
 
-        return new Combiner($asked, $this->ground->ways, $this->ground->moulds, $this->ground->contacts, $meetings, $leftOut);
+        return new Combiner($asked, $this->ground->ways, $this->ground->moulds, $contacts, new Meetings($contacts, $shelf, $this->ground->ways), $leftOut);
     }
 
     public function drafter(WaysRequest $asked): Drafter

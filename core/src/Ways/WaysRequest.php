@@ -13,6 +13,7 @@ use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Material\Shelf;
 use Apalos\Core\Mould\PieceRequest;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Units\Celsius;
 
 /** A piece, how many of it of what and by when; and what a shop has: shelf, gear, hands, rack, past, money. */
@@ -36,11 +37,12 @@ final readonly class WaysRequest
      * @param  array{price: string, lead_h: float|null}|null  $buyIn  a piece
      * @param  array<string, float>  $onHand  grams, by code
      * @param  array{kind: string, base: string|null, cast: string|null, release: string|null}|null  $whyNot
+     * @param  list<string>  $releases  on the shelf; all that are known where none is named
      */
     private function __construct(
         public PieceRequest $piece, public array $mould, public int $count, public array $casts, public ?float $due, public array $bases, public array $gear, public int $pairs,
         public WorkingHours $hours, public array $rack, public Past $past, public string $currency, public string $hourRate, public array $prices, public Celsius $room,
-        public ?array $buyIn, public array $onHand, public ?float $stretch, public ?float $thinnest, public ?array $whyNot, public Fields $in,
+        public ?array $buyIn, public array $onHand, public ?float $stretch, public ?float $thinnest, public ?array $whyNot, private array $releases, public Fields $in,
     ) {
         $this->longest = $hours->longest();
     }
@@ -51,13 +53,15 @@ final readonly class WaysRequest
         $in->only('piece', 'casts', 'shelf', 'gear', 'hands', 'rack', 'past', 'money', 'room_c', 'buy_in', 'on_hand', 'why_not');
         $casts = $in->object('casts')->only('count', 'code', 'family', 'heat_c', 'ready_by_h');
         $count = self::whole($casts, 'count', 100_000.0);
-        $bases = [];
+        [$bases, $releases] = [[], []];
         foreach ($in->strings('shelf', self::MOST_BASES * 3) as $i => $code) {
-            isset($shelf->bases[$code]) || isset($shelf->additives[$code]) || throw BadInput::at($in->at("shelf.{$i}"), Phrase::of('material.no_such_base', ['code' => $code]));
+            $releases = isset($knowledge->releases[$code]) ? [...$releases, $code] : $releases;
+            isset($shelf->bases[$code]) || isset($shelf->additives[$code]) || isset($knowledge->releases[$code]) || isset($knowledge->sealers[$code]) || throw BadInput::at($in->at("shelf.{$i}"), Phrase::of('material.no_such_base', ['code' => $code]));
             isset($shelf->bases[$code]) && $bases[$code] = $shelf->bases[$code];
         }
         $of = self::of($casts, $bases, $shelf, $knowledge);
         $piece = $in->object('piece')->only('size_mm', 'volume_ml', 'area_mm2', 'undercuts', 'detail', 'thinnest_mm', 'flat_back', 'hollow', 'skin', 'original', 'stretch_pct');
+        self::fits($piece);
         $money = $in->object('money')->only('currency', 'hour_rate', 'prices');
         $rate = $money->has('hour_rate') ? self::money($money, 'hour_rate') : '0';
         $mould = self::mould($piece, $count, $of[0]->family, $casts->numberOrNull('heat_c', 0.0, 400.0) ?? $book->heat($of[0]->family), (float) $rate);
@@ -72,8 +76,25 @@ final readonly class WaysRequest
             PieceRequest::from(Fields::of($mould, 'piece'), $knowledge), $mould, $count, $of, $ready === null ? null : 60.0 * $ready, $bases,
             array_combine(self::GEAR, array_map(static fn (string $one): bool => $gear->has($one) && $gear->bool($one), self::GEAR)), self::whole($hands, 'pairs', 1000.0), WorkingHours::from($hands),
             self::rack($in), Past::from($in), $money->text('currency'), $rate, self::prices($money), Celsius::of($in->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)),
-            self::buyIn($in), self::onHand($in), $piece->numberOrNull('stretch_pct', 0.0, 2000.0), $piece->positiveOrNull('thinnest_mm', 1000.0), self::whyNot($in), $in,
+            self::buyIn($in), self::onHand($in), $piece->numberOrNull('stretch_pct', 0.0, 2000.0), $piece->positiveOrNull('thinnest_mm', 1000.0), self::whyNot($in), $releases, $in,
         );
+    }
+
+    /** What is known of contacts, with no release that is not here. */
+    public function contacts(Knowledge $knowledge): Knowledge
+    {
+        return $this->releases === [] ? $knowledge : $knowledge->without(array_values(array_diff(array_map(strval(...), array_keys($knowledge->releases)), $this->releases)));
+    }
+
+    /** @throws BadInput where a piece takes more than its own box holds */
+    private static function fits(Fields $piece): void
+    {
+        $size = $piece->object('size_mm')->only('l', 'w', 'h');
+        $holds = $size->positive('l', 5000.0) * $size->positive('w', 5000.0) * $size->positive('h', 5000.0) / 1000.0;
+        $ml = $piece->positiveOrNull('volume_ml');
+        if ($ml !== null && $ml > 1.001 * $holds) {
+            throw BadInput::at($piece->at('volume_ml'), Phrase::of('frame.piece_too_full', ['ml' => Quantity::volume($ml), 'holds' => Quantity::volume($holds)]));
+        }
     }
 
     private static function whole(Fields $in, string $key, float $most): int
