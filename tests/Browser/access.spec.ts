@@ -184,6 +184,8 @@ for (const [name, go] of Object.entries(screens)) {
         await page.emulateMedia({ reducedMotion: 'reduce' });
         await go(page, demo.url);
         await expect(page.locator('main h1').first()).toBeAttached();
+        // What is being reckoned anew is pale until it is there.
+        await expect(page.locator('main [aria-busy="true"]')).toHaveCount(0);
         for (const light of ['gelcoat', 'lamplit']) {
             await page.evaluate(async (theme) => {
                 document.documentElement.dataset.theme = theme;

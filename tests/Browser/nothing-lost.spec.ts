@@ -1,4 +1,4 @@
-import { castSheet, expect, pourToTarget, test, toTheCup, type Shop } from './shop';
+import { castSheet, expect, pourToTarget, steady, test, toTheCup, type Shop } from './shop';
 import type { Page } from '@playwright/test';
 
 /** A job with a cast that is being weighed, made over the interface. */
@@ -28,6 +28,7 @@ test('a reload and a second tab stand where the pour stands', async ({ page, con
     await page.locator('.actions .main').click();
     await expect(page.getByRole('heading', { name: /Mix it/ })).toBeVisible();
     await expect(second.getByRole('heading', { name: /Mix it/ })).toBeVisible();
+    await steady(page);
     await page.keyboard.press('Backspace');
     await expect(page.getByRole('heading', { name: /Pour A until/ })).toBeVisible();
     await expect(second.getByRole('heading', { name: /Pour A until/ })).toBeVisible();

@@ -47,8 +47,7 @@ export async function tooSmall(page: Page, least: number): Promise<string[]> {
             }
             // A word among words is read, not aimed at.
             const inline =
-                (element.tagName === 'A' || element.matches('.craft')) &&
-                getComputedStyle(element).display === 'inline' &&
+                ((element.tagName === 'A' && getComputedStyle(element).display === 'inline') || element.matches('.craft')) &&
                 element.parentElement !== null &&
                 element.parentElement.textContent.trim().length > element.textContent.trim().length + 2;
             const label =

@@ -24,6 +24,9 @@
 
 <style>
     .craft {
+        display: inline;
+        min-height: 0;
+        padding: 0;
         font: inherit;
         color: inherit;
         text-align: inherit;
