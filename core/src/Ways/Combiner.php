@@ -20,6 +20,8 @@ use Apalos\Core\Units\ShoreScale;
 /** Puts together kinds, rubbers, casts and releases; what cannot be is left out, with its reason. Everything is asked of the engines that stand. */
 final class Combiner
 {
+    private const ALIKE_ON_THE_RACK = 2;
+
     /** @var array<string, RankedMould> */
     private array $ranked = [];
 
@@ -39,7 +41,7 @@ final class Combiner
     /** @return \Generator<Combination> */
     public function all(): \Generator
     {
-        foreach ($this->asked->rack as $mould) {
+        foreach ($this->best($this->asked->rack) as $mould) {
             yield from $this->onTheRack($mould);
         }
         foreach ($this->ranked as $kind => $ranked) {
@@ -47,6 +49,24 @@ final class Combiner
                 yield from $this->kind($kind, $this->book->kinds[$kind], $ranked);
             }
         }
+    }
+
+    /**
+     * Of moulds of one kind and one rubber those that have most left: the others would be no other way.
+     *
+     * @param  list<array{id: string, kind: string, base: string, left: array{low: int, likely: int, high: int}}>  $rack
+     * @return list<array{id: string, kind: string, base: string, left: array{low: int, likely: int, high: int}}>
+     */
+    private function best(array $rack): array
+    {
+        usort($rack, static fn (array $one, array $other): int => $other['left']['low'] <=> $one['left']['low']);
+        $of = [];
+
+        return array_values(array_filter($rack, static function (array $mould) use (&$of): bool {
+            $of["{$mould['kind']}/{$mould['base']}"] = ($of["{$mould['kind']}/{$mould['base']}"] ?? 0) + 1;
+
+            return $of["{$mould['kind']}/{$mould['base']}"] <= self::ALIKE_ON_THE_RACK;
+        }));
     }
 
     /**

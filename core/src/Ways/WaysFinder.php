@@ -28,7 +28,7 @@ final readonly class WaysFinder
     public const MOST = 8;
 
     /** Steps that are laid into hours for one question: about a second and a half. */
-    private const REACH = 100_000;
+    private const REACH = 80_000;
 
     /** Of more ways than this what could be best is looked at first. */
     private const ALL_AT_ONCE = 1500;
