@@ -21,6 +21,8 @@ final readonly class ShopSays
     /** What a way may reach into. */
     private const DAYS = 120;
 
+    private const SLOT_MIN = 5.0;
+
     private const MOST_MOULDS = 60;
 
     private const MOST_PAST = 1500;
@@ -55,7 +57,8 @@ final readonly class ShopSays
     {
         [$starts, $ends] = [$this->workshop->day_starts_min, $this->workshop->day_ends_min];
         $ends += $ends <= $starts ? 1440 : 0;
-        $since = (float) $this->midnight($now)->diffInMinutes($now);
+        // Nobody plans by the minute: what was asked just now has the same answer in a moment.
+        $since = self::SLOT_MIN * ceil($this->midnight($now)->diffInMinutes($now) / self::SLOT_MIN);
         $days = [];
         for ($day = 0; $day < self::DAYS; $day++) {
             $from = max($since, 1440.0 * $day + $starts);

@@ -52,14 +52,14 @@ final readonly class TakeWay
             $casts = $this->casts($job, $way, $made);
             $mould = $way['rack'] === null && $way['base'] !== null && $way['kind'] !== 'bought-in' ? $this->moulds($job, $way, $casts, $made) : [];
             $this->between($job, [...$mould, ...($casts === null ? [] : [$casts])], $way, $made, $now);
-            $this->planned($mould, $casts, $way, $asked, $made, $now);
+            $this->planned($mould, $casts, $way, $made, $now);
             $done = $this->desk->day($way['done_min'], $now)->toDateString();
             $taken = TakenWay::query()->create([
                 'job_id' => $job->id, 'way' => $way, 'made' => $made->toArray(), 'taken_at' => $now,
                 'promised' => ['per_piece' => $way['per_piece'], 'total' => $way['total'], 'cash' => $way['cash'], 'currency' => $this->workshop->currency ?? 'EUR', 'done_on' => $done, 'hands_min' => $way['hands_min'], 'chance' => $way['good_share'], 'count' => (int) $asked['casts']['count']],
             ]);
             $job->update(['taken_way_id' => $taken->id]);
-            $this->wants($taken, $way, $asked, $now);
+            $this->wants($taken, $way, $now);
 
             return $taken;
         }, 3);
@@ -183,38 +183,36 @@ final readonly class TakeWay
      *
      * @param  list<Impression>  $moulds
      * @param  array<string, mixed>  $way
-     * @param  array<string, mixed>  $asked
      */
-    private function planned(array $moulds, ?Impression $casts, array $way, array $asked, Written $made, CarbonImmutable $now): void
+    private function planned(array $moulds, ?Impression $casts, array $way, Written $made, CarbonImmutable $now): void
     {
         $gang = $way['gang'] ?? 1;
         if ($moulds !== [] && $way['build'] !== null) {
-            $made->build(($this->build)($moulds[0]->refresh()->load('job'), Fields::of(['kind' => $way['build'], ...$this->measured($way, $asked), 'dates' => $this->days($way, $now)]), $now));
+            $made->build(($this->build)($moulds[0]->refresh()->load('job'), Fields::of(['kind' => $way['build'], ...$this->measured($way), 'dates' => $this->days($way, $now)]), $now));
         }
-        $ml = Measures::of($way, $asked);
+        $takes = $way['takes'];
         foreach ($way['build'] === null ? $moulds : [] as $link) {
             if ($link->material !== null) {
-                $made->sheet($this->plan, $link->refresh(), ['method' => 'capacity', 'capacity_ml' => round($ml['mould'] / max(1, count(array_filter($moulds, static fn (Impression $one): bool => $one->material !== null))), 1), 'allowance_pct' => 8]);
+                $made->sheet($this->plan, $link->refresh(), ['method' => 'capacity', 'capacity_ml' => round($takes['mould_ml'] / max(1, count(array_filter($moulds, static fn (Impression $one): bool => $one->material !== null))), 1), 'allowance_pct' => 8]);
             }
         }
         if ($casts !== null) {
-            $made->sheet($this->plan, $casts->refresh(), $gang > 1 ? ['method' => 'pieces', 'pieces' => $gang, 'each_ml' => round($ml['piece'], 2), 'spout_ml' => 0, 'allowance_pct' => 8] : ['method' => 'capacity', 'capacity_ml' => round($ml['piece'], 2), 'allowance_pct' => 8]);
+            $made->sheet($this->plan, $casts->refresh(), $gang > 1 ? ['method' => 'pieces', 'pieces' => $gang, 'each_ml' => round($takes['piece_ml'], 2), 'spout_ml' => 0, 'allowance_pct' => 8] : ['method' => 'capacity', 'capacity_ml' => round($takes['piece_ml'], 2), 'allowance_pct' => 8]);
         }
     }
 
     /**
      * @param  array<string, mixed>  $way
-     * @param  array<string, mixed>  $asked
      * @return array<string, mixed> what its ready-made build asks for
      */
-    private function measured(array $way, array $asked): array
+    private function measured(array $way): array
     {
         $asks = $this->library->builds()[$way['build']]->asks;
-        $ml = Measures::of($way, $asked);
+        $takes = $way['takes'];
         $glove = $this->library->ways()->numbers('glove');
         $measured = array_filter([
-            'area_mm2' => in_array('area', $asks, true) ? $ml['area'] : null, 'flange_mm2' => in_array('flange', $asks, true) ? $glove->number('flange') * $ml['area'] : null,
-            'ml' => in_array('ml', $asks, true) ? round($ml['mould'], 1) : null, 'wall_mm' => in_array('wall', $asks, true) ? ['least' => $glove->number('least_mm'), 'most' => $glove->number('most_mm')] : null,
+            'area_mm2' => in_array('area', $asks, true) ? $takes['area_mm2'] : null, 'flange_mm2' => in_array('flange', $asks, true) ? $glove->number('flange') * $takes['area_mm2'] : null,
+            'ml' => in_array('ml', $asks, true) ? round($takes['mould_ml'], 1) : null, 'wall_mm' => in_array('wall', $asks, true) ? ['least' => $glove->number('least_mm'), 'most' => $glove->number('most_mm')] : null,
         ], static fn (mixed $one): bool => $one !== null);
 
         return ['measured' => $measured, ...(in_array('box', $asks, true) ? ['box' => $this->library->ways()->surface('box')] : []), ...(in_array('bed', $asks, true) ? ['bed' => $this->library->ways()->surface('bed')] : [])];
@@ -236,11 +234,8 @@ final readonly class TakeWay
         return array_values($days);
     }
 
-    /**
-     * @param  array<string, mixed>  $way
-     * @param  array<string, mixed>  $asked
-     */
-    private function wants(TakenWay $taken, array $way, array $asked, CarbonImmutable $now): void
+    /** @param  array<string, mixed>  $way */
+    private function wants(TakenWay $taken, array $way, CarbonImmutable $now): void
     {
         $lines = $way['asked']['cost']['materials'];
         foreach ($way['buy'] as $buy) {

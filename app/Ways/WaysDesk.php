@@ -11,6 +11,7 @@ use Apalos\Core\Ways\Ground;
 use Apalos\Core\Ways\WaysFinder;
 use App\Contacts\ContactBook;
 use App\Library\Library;
+use App\Looks\Memo;
 use App\Models\Job;
 use App\Models\Workshop;
 use Carbon\CarbonImmutable;
@@ -22,7 +23,7 @@ use Carbon\CarbonImmutable;
  */
 final readonly class WaysDesk
 {
-    public function __construct(private Library $library, private ContactBook $contacts, private ShopSays $shop, private Workshop $workshop) {}
+    public function __construct(private Library $library, private ContactBook $contacts, private ShopSays $shop, private Workshop $workshop, private Memo $memo) {}
 
     /**
      * @param  Fields  $in  `piece`, `casts` (`ready_on`, a day, in place of hours), `gear`, `shelf` (some of it), `buy_in`, `why_not`
@@ -34,7 +35,10 @@ final readonly class WaysDesk
     {
         $ground = new Ground($this->contacts->knowledge(), $this->library->moulds(), $this->library->shelf(), $this->library->wear(), $this->library->ways(), $this->library->castingsHere());
 
-        return (new WaysFinder($ground))->ask(Fields::of($this->question($job, $in, $now)));
+        $question = $this->question($job, $in, $now);
+
+        // Whoever takes what was just answered does not keep all others from writing while it is reckoned once more.
+        return $this->memo->of("ways:{$this->workshop->id}:{$job->id}", [$this->workshop->mark, $this->library->stamp(), $this->library->stamp('contacts'), $this->workshop->ownRules()->orderBy('id')->pluck('rule')->all(), $question], static fn (): array => (new WaysFinder($ground))->ask(Fields::of($question)));
     }
 
     /**
