@@ -25,6 +25,9 @@ final class ContactBook
 
     private ?OwnTests $tests = null;
 
+    /** @var list<array{fresh: string, surface: string, base?: string|null, sealed_with?: string|null, release?: string|null, passed: bool}> */
+    private array $read = [];
+
     /** @var array<string, array<string, bool>> what was seen of a pair with any base: failed where one did */
     private array $seen = [];
 
@@ -44,6 +47,14 @@ final class ContactBook
         return $this->seen[$fresh][$surface] ?? null;
     }
 
+    /** @return list<array{fresh: string, surface: string, base?: string|null, sealed_with?: string|null, release?: string|null, passed: bool}> what the last test of each combination said */
+    public function ownTests(): array
+    {
+        $this->tests();
+
+        return $this->read;
+    }
+
     /** What the last test of each combination said. */
     private function tests(): OwnTests
     {
@@ -55,7 +66,7 @@ final class ContactBook
                 $tests[] = ['fresh' => $patch->fresh, 'surface' => $patch->surface, 'base' => $patch->base, 'sealed_with' => $patch->sealed_with, 'release' => $patch->released_with, 'passed' => $patch->passed === true];
                 $this->seen[$patch->fresh][$patch->surface] = ($this->seen[$patch->fresh][$patch->surface] ?? true) && $patch->passed === true;
             }
-            $this->tests = new OwnTests($tests);
+            $this->tests = new OwnTests($this->read = $tests);
         }
 
         return $this->tests;

@@ -58,6 +58,7 @@ final readonly class WaysDesk
             ...$this->shop->toArray($job, $in->has('shelf') ? $in->strings('shelf', 200) : null, $now),
             'piece' => $in->object('piece')->toArray(), 'casts' => [...$said, 'ready_by_h' => $this->due($casts, $now)],
             'gear' => ['vacuum' => $this->workshop->vacuum === true, 'scale_g' => $this->workshop->scale_division_g, ...$gear],
+            'tests' => array_slice($this->contacts->ownTests(), 0, 500),
             ...($in->has('buy_in') ? ['buy_in' => $in->toArray()['buy_in']] : []), ...($in->has('why_not') ? ['why_not' => $in->object('why_not')->toArray()] : []),
         ];
     }

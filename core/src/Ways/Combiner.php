@@ -226,7 +226,8 @@ final class Combiner
         }
         $others = [];
         foreach ($asked as $one) {
-            $ways = $this->meetings->between($one);
+            $tests = $one['fresh'] === $fresh ? $this->asked->tests($base, $one['surface']['id']) : [];
+            $ways = $this->meetings->between($tests === [] ? $one : [...$one, 'tests' => $tests]);
             if ($ways instanceof Phrase) {
                 return $ways;
             }
@@ -268,7 +269,10 @@ final class Combiner
         $skin = $this->asked->piece->flags['skin'];
         $surface = $base === null ? ($worked->surface ?? 'print-resin') : $this->knowledge->family($base->family)->curesTo;
 
+        $tests = $this->asked->tests($cast, $surface);
+
         return [
+            ...($tests === [] ? [] : ['tests' => $tests]),
             'fresh' => ['family' => $cast->family, 'skin_safe' => $cast->isForSkin()], 'surface' => ['id' => $surface],
             'use' => ['fine_detail' => $this->asked->mould['detail'] !== 'plain', 'skin' => $skin, 'worn' => $skin],
         ];

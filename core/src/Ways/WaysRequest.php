@@ -50,7 +50,7 @@ final readonly class WaysRequest
     /** @throws BadInput */
     public static function from(Fields $in, Knowledge $knowledge, Shelf $shelf, WaysBook $book): self
     {
-        $in->only('piece', 'casts', 'shelf', 'gear', 'hands', 'rack', 'past', 'money', 'room_c', 'buy_in', 'on_hand', 'why_not');
+        $in->only('piece', 'casts', 'shelf', 'gear', 'hands', 'rack', 'past', 'money', 'room_c', 'buy_in', 'on_hand', 'why_not', 'tests');
         $casts = $in->object('casts')->only('count', 'code', 'family', 'heat_c', 'ready_by_h');
         $count = self::whole($casts, 'count', 100_000.0);
         [$bases, $releases] = [[], []];
@@ -78,6 +78,20 @@ final readonly class WaysRequest
             self::rack($in), Past::from($in), $money->text('currency'), $rate, self::prices($money), Celsius::of($in->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)),
             self::buyIn($in), self::onHand($in), $piece->numberOrNull('stretch_pct', 0.0, 2000.0), $piece->positiveOrNull('thinnest_mm', 1000.0), self::whyNot($in), $releases, $in,
         );
+    }
+
+    /** @return list<array<string, mixed>> what the shop's own tests said of this very rubber on this surface, as `contact` takes them */
+    public function tests(?BaseSheet $fresh, string $surface): array
+    {
+        $tests = [];
+        foreach ($fresh === null ? [] : $this->in->objects('tests', 500) as $test) {
+            $of = $test->textOrNull('base');
+            if ($test->text('fresh') === $fresh->family && $test->text('surface') === $surface && ($of === null || $of === $fresh->code)) {
+                $tests[] = array_diff_key($test->toArray(), ['base' => 0]);
+            }
+        }
+
+        return $tests;
     }
 
     /** What is known of contacts, with no release that is not here. */

@@ -170,6 +170,15 @@ final class WaysTest extends TestCase
         self::assertNotContains('volume_ml', array_column(Thirty::answer()['ask'], 'about'));
     }
 
+    public function test_a_patch_that_cleared_is_tested_no_more_and_one_of_another_rubber_says_nothing(): void
+    {
+        $ask = static fn (array $tests): array => Thirty::answer(['piece' => ['original' => ['surface' => 'clay-unknown']], 'tests' => $tests, 'why_not' => ['kind' => 'open-block', 'base' => 'pr-25']])['why_not']['way'];
+        $cleared = ['fresh' => 'silicone-platinum', 'surface' => 'clay-unknown', 'base' => 'pr-25', 'sealed_with' => null, 'release' => null, 'passed' => true];
+        self::assertSame('test', $ask([])['stages'][0]['stage']);
+        self::assertNotSame('test', $ask([$cleared])['stages'][0]['stage']);
+        self::assertSame('test', $ask([[...$cleared, 'base' => 'pr-10']])['stages'][0]['stage']);
+    }
+
     public function test_no_release_is_taken_that_is_not_on_the_shelf_where_the_shelf_names_any(): void
     {
         $silicone = ['casts' => ['code' => 'pr-10', 'ready_by_h' => null], 'hands' => ['days' => Thirty::days(60)]];
