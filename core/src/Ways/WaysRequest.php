@@ -38,11 +38,12 @@ final readonly class WaysRequest
      * @param  array<string, float>  $onHand  grams, by code
      * @param  array{kind: string, base: string|null, cast: string|null, release: string|null}|null  $whyNot
      * @param  list<string>  $releases  on the shelf; all that are known where none is named
+     * @param  array<string, list<array<string, mixed>>>  $tests  of the shop's own
      */
     private function __construct(
         public PieceRequest $piece, public array $mould, public int $count, public array $casts, public ?float $due, public array $bases, public array $gear, public int $pairs,
         public WorkingHours $hours, public array $rack, public Past $past, public string $currency, public string $hourRate, public array $prices, public Celsius $room,
-        public ?array $buyIn, public array $onHand, public ?float $stretch, public ?float $thinnest, public ?array $whyNot, private array $releases, public Fields $in,
+        public ?array $buyIn, public array $onHand, public ?float $stretch, public ?float $thinnest, public ?array $whyNot, private array $releases, private array $tests, public Fields $in,
     ) {
         $this->longest = $hours->longest();
     }
@@ -76,19 +77,27 @@ final readonly class WaysRequest
             PieceRequest::from(Fields::of($mould, 'piece'), $knowledge), $mould, $count, $of, $ready === null ? null : 60.0 * $ready, $bases,
             array_combine(self::GEAR, array_map(static fn (string $one): bool => $gear->has($one) && $gear->bool($one), self::GEAR)), self::whole($hands, 'pairs', 1000.0), WorkingHours::from($hands),
             self::rack($in), Past::from($in), $money->text('currency'), $rate, self::prices($money), Celsius::of($in->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)),
-            self::buyIn($in), self::onHand($in), $piece->numberOrNull('stretch_pct', 0.0, 2000.0), $piece->positiveOrNull('thinnest_mm', 1000.0), self::whyNot($in), $releases, $in,
+            self::buyIn($in), self::onHand($in), $piece->numberOrNull('stretch_pct', 0.0, 2000.0), $piece->positiveOrNull('thinnest_mm', 1000.0), self::whyNot($in), $releases, self::tested($in), $in,
         );
     }
 
     /** @return list<array<string, mixed>> what the shop's own tests said of this very rubber on this surface, as `contact` takes them */
     public function tests(?BaseSheet $fresh, string $surface): array
     {
+        return $fresh === null ? [] : [...$this->tests["{$fresh->family}/{$surface}/"] ?? [], ...$this->tests["{$fresh->family}/{$surface}/{$fresh->code}"] ?? []];
+    }
+
+    /** @return array<string, list<array<string, mixed>>> by family, surface and, where they are of one, sheet */
+    private static function tested(Fields $in): array
+    {
         $tests = [];
-        foreach ($fresh === null ? [] : $this->in->objects('tests', 500) as $test) {
-            $of = $test->textOrNull('base');
-            if ($test->text('fresh') === $fresh->family && $test->text('surface') === $surface && ($of === null || $of === $fresh->code)) {
-                $tests[] = array_diff_key($test->toArray(), ['base' => 0]);
+        foreach ($in->objects('tests', 500) as $test) {
+            $one = ['fresh' => $test->only('fresh', 'surface', 'base', 'sealed_with', 'release', 'passed')->text('fresh'), 'surface' => $test->text('surface'), 'passed' => $test->bool('passed')];
+            foreach (['sealed_with', 'release'] as $of) {
+                // What is not named holds for any.
+                $one = in_array($of, $test->names(), true) ? [...$one, $of => $test->textOrNull($of)] : $one;
             }
+            $tests["{$one['fresh']}/{$one['surface']}/".($test->textOrNull('base') ?? '')][] = $one;
         }
 
         return $tests;
