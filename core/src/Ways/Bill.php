@@ -45,7 +45,7 @@ final readonly class Bill
             $materials[] = ['name' => $name, 'used_g' => $grams, 'waste_pct' => $loss, 'on_hand_g' => $this->asked->onHand[$code] ?? 0.0, 'kit' => $price];
             $codes[] = $code;
         }
-        $release = (int) ceil($this->asked->count / $way->gang / $way->release->every) * $way->release->cost + $moulds * array_sum(array_map(static fn (Preparation $one): float => $one->cost, $way->others));
+        $release = (int) ceil($this->asked->count / $way->gang / $way->release->every) * $way->release->cost + $moulds * array_sum(array_map(static fn (PutBetween $one): float => $one->cost, $way->others));
         $labour = static fn (string $what, float $min, string $rate): array => ['what' => $what, 'min' => $min, 'hour_rate' => $rate];
 
         return ['asked' => [

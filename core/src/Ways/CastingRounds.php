@@ -32,7 +32,7 @@ final readonly class CastingRounds
      * @param  int  $gang  pieces a mould
      * @return list<Step>|Phrase with what is waited for before the first of them
      */
-    public function of(Worked $worked, BaseSheet $cast, Preparation $release, int $moulds, int $gang, float $wait): array|Phrase
+    public function of(Worked $worked, BaseSheet $cast, PutBetween $release, int $moulds, int $gang, float $wait): array|Phrase
     {
         $rubber = $this->rubbers->of($cast);
         $demould = $this->demould($rubber);
@@ -73,7 +73,7 @@ final readonly class CastingRounds
     }
 
     /** Minutes of hands to make the moulds ready and fill them, once. */
-    private function fill(Worked $worked, Rubber $cast, Preparation $release, int $moulds, int $pieces, int $gang): float
+    private function fill(Worked $worked, Rubber $cast, PutBetween $release, int $moulds, int $pieces, int $gang): float
     {
         $mixing = $this->book->mixing($pieces * $this->asked->piece->volumeMl() * $cast->sg, $cast->viscosity);
 

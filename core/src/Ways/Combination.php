@@ -13,12 +13,12 @@ final readonly class Combination
 {
     /**
      * @param  BaseSheet|null  $base  of the mould; null where it is printed, or not of a sheet of the shelf
-     * @param  Preparation  $release  between mould and cast
-     * @param  list<Preparation>  $others  between all else: the original first
+     * @param  PutBetween  $release  between mould and cast
+     * @param  list<PutBetween>  $others  between all else: the original first
      * @param  int  $gang  pieces a mould
      * @param  array{id: string, left: array{low: int, likely: int, high: int}}|null  $rack  where it is a mould that is there
      */
-    public function __construct(public string $kind, public Worked $worked, public ?RankedMould $ranked, public ?BaseSheet $base, public BaseSheet $cast, public Preparation $release, public array $others, public int $gang, public ?array $rack = null) {}
+    public function __construct(public string $kind, public Worked $worked, public ?RankedMould $ranked, public ?BaseSheet $base, public BaseSheet $cast, public PutBetween $release, public array $others, public int $gang, public ?array $rack = null) {}
 
     public function code(): string
     {
@@ -51,11 +51,11 @@ final readonly class Combination
     /** @return list<array<string, mixed>> the questions to `contact` */
     public function contacts(): array
     {
-        return array_map(static fn (Preparation $one): array => $one->asked, [...$this->others, $this->release]);
+        return array_map(static fn (PutBetween $one): array => $one->asked, [...$this->others, $this->release]);
     }
 
     /** What it takes to make the original ready. */
-    public function original(): ?Preparation
+    public function original(): ?PutBetween
     {
         return $this->rack === null ? ($this->others[0] ?? null) : null;
     }

@@ -132,7 +132,7 @@ final class Combiner
                 return $result->because[0]['text'] ?? $result->inShort;
             }
             $of = $this->knowledge->release($release);
-            $way = new Preparation($asked, $release, $of->minutes(false, $of->coats), $of->coats * $this->book->coatMin, 0.0, 0.0, $of->cost, $of->every, null, null);
+            $way = new PutBetween($asked, $release, $of->minutes(false, $of->coats), $of->coats * $this->book->coatMin, 0.0, 0.0, $of->cost, $of->every, null, null);
 
             return array_map(static fn (int $pieces): Combination => new Combination($kind, $worked, $ranked, $base, $cast, $way, $others, $pieces), $worked->gang);
         }
@@ -206,7 +206,7 @@ final class Combiner
         return $base->hardness['scale'] === 'A' ? $base->hardness['reading'] : Shore::ofModulusOn(ShoreScale::A, Shore::of(ShoreScale::DoubleO, $base->hardness['reading'])->modulus())->reading;
     }
 
-    /** @return list<Preparation>|Phrase what the rubber of a mould meets on its way, the original first; or why that cannot be */
+    /** @return list<PutBetween>|Phrase what the rubber of a mould meets on its way, the original first; or why that cannot be */
     private function others(Worked $worked, ?BaseSheet $base): array|Phrase
     {
         if ($base === null) {
@@ -238,7 +238,7 @@ final class Combiner
     }
 
     /**
-     * @param  list<Preparation>  $others
+     * @param  list<PutBetween>  $others
      * @param  array{id: string, left: array{low: int, likely: int, high: int}}|null  $rack
      * @return \Generator<Combination>
      */

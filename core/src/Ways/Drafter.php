@@ -36,7 +36,7 @@ final class Drafter
 
     private Bill $bill;
 
-    private Chain $chain;
+    private StepByStep $chain;
 
     /** @var array<string, array{asked: array<string, mixed>|null, low: int, likely: int, high: int}> */
     private array $lives = [];
@@ -53,7 +53,7 @@ final class Drafter
         $this->making = new MouldMaking($asked, $book, $this->rubbers);
         $this->rounds = new CastingRounds($asked, $book, $this->rubbers);
         $this->bill = new Bill($asked, $book, $shelf, $this->rubbers);
-        $this->chain = new Chain($asked->hours);
+        $this->chain = new StepByStep($asked->hours);
     }
 
     /** Steps laid into hours so far: what a question costs. */
@@ -123,9 +123,9 @@ final class Drafter
         foreach ($way->tests() as $i => $test) {
             $steps[] = new Step('test-'.($i + 1), $this->book->testHands, 0.0, null, 'test', $test);
         }
-        $once = array_map(static fn (Preparation $one): float => $one->waitsOnce, [...$way->others, $way->release]);
+        $once = array_map(static fn (PutBetween $one): float => $one->waitsOnce, [...$way->others, $way->release]);
         // A patch stands as long as what is tested takes to open.
-        $others = array_filter($way->others, static fn (Preparation $one): bool => $one->test !== null) !== [];
+        $others = array_filter($way->others, static fn (PutBetween $one): bool => $one->test !== null) !== [];
         $wait = $steps === [] ? 0.0 : max([...$once, $others ? $this->demould($way->base) : 0.0, $way->release->test === null ? 0.0 : $this->demould($way->cast)]);
         $original = $way->original();
         for ($i = 1; $i <= ($mould === null ? 0 : $moulds); $i++) {

@@ -26,7 +26,7 @@ final class Meetings
 
     private ContactEngine $engine;
 
-    /** @var array<string, list<Preparation>|Phrase> */
+    /** @var array<string, list<PutBetween>|Phrase> */
     private array $known = [];
 
     /** @param  list<Candidate>  $shelf */
@@ -37,7 +37,7 @@ final class Meetings
 
     /**
      * @param  array<string, mixed>  $asked  as `contact` asks
-     * @return list<Preparation>|Phrase all that make it safe, the best first; or why nothing does
+     * @return list<PutBetween>|Phrase all that make it safe, the best first; or why nothing does
      */
     public function between(array $asked): array|Phrase
     {
@@ -46,17 +46,17 @@ final class Meetings
 
     /**
      * @param  array<string, mixed>  $asked
-     * @return list<Preparation>|Phrase
+     * @return list<PutBetween>|Phrase
      */
     private function found(array $asked): array|Phrase
     {
         $request = ContactRequest::from(Fields::of($asked), $this->knowledge);
         $result = $this->engine->judge($request);
-        $ways = $result->safe ? [new Preparation($asked, null, 0.0, 0.0, 0.0, 0.0, 0.0, 1, null, null)] : [];
+        $ways = $result->safe ? [new PutBetween($asked, null, 0.0, 0.0, 0.0, 0.0, 0.0, 1, null, null)] : [];
         foreach ($result->releases as ['release' => $release]) {
             $with = [...$asked, 'release' => $release->id];
             if ($this->engine->judge(ContactRequest::from(Fields::of($with), $this->knowledge))->safe) {
-                $ways[] = new Preparation($with, $release->id, $release->minutes($request->isPorous(), $release->coats), $release->coats * $this->book->coatMin, 0.0, 0.0, $release->cost, $release->every, null, null, $release->sure === Sure::Disputed);
+                $ways[] = new PutBetween($with, $release->id, $release->minutes($request->isPorous(), $release->coats), $release->coats * $this->book->coatMin, 0.0, 0.0, $release->cost, $release->every, null, null, $release->sure === Sure::Disputed);
             }
         }
         if ($ways === []) {
@@ -71,9 +71,9 @@ final class Meetings
 
     /**
      * @param  array<string, mixed>  $asked
-     * @return Preparation|null null where it would be another piece, or another chain
+     * @return PutBetween|null null where it would be another piece, or another chain
      */
-    private function through(array $asked, Way $out, ContactRequest $request): ?Preparation
+    private function through(array $asked, Way $out, ContactRequest $request): ?PutBetween
     {
         $surface = is_array($asked['surface'] ?? null) ? $asked['surface'] : [];
         [$release, $hands, $test] = [null, 0.0, null];
@@ -98,28 +98,28 @@ final class Meetings
 
         $each = $release?->minutes($request->isPorous(), $release->coats) ?? 0.0;
 
-        return new Preparation(
+        return new PutBetween(
             $with, $release?->id, $each, ($release->coats ?? 0) * $this->book->coatMin, max(0.0, $out->addsMin - $each), $hands + ($test === null ? 0.0 : $this->book->testHands),
             $release->cost ?? 0.0, $release->every ?? 1, $test, $out->what, $release?->sure === Sure::Disputed,
         );
     }
 
     /**
-     * @param  non-empty-list<Preparation>  $ways
-     * @return list<Preparation>
+     * @param  non-empty-list<PutBetween>  $ways
+     * @return list<PutBetween>
      */
     private static function few(array $ways): array
     {
         // Without a test comes before one with a test, whatever it takes.
         // What only some hold to part is taken where nothing else is there.
-        foreach ([static fn (Preparation $one): bool => $one->test === null, static fn (Preparation $one): bool => ! $one->isDisputed] as $better) {
+        foreach ([static fn (PutBetween $one): bool => $one->test === null, static fn (PutBetween $one): bool => ! $one->isDisputed] as $better) {
             $ways = array_values(array_filter($ways, $better)) ?: $ways;
         }
         // Behind the best stays what saves time, hands or money against all before it.
         $kept = [];
         foreach ($ways as $way) {
             $its = self::takes($way);
-            $isWorse = array_filter($kept, static fn (Preparation $one): bool => ! in_array(true, array_map(static fn (float $there, float $here): bool => $here < $there, self::takes($one), $its), true)) !== [];
+            $isWorse = array_filter($kept, static fn (PutBetween $one): bool => ! in_array(true, array_map(static fn (float $there, float $here): bool => $here < $there, self::takes($one), $its), true)) !== [];
             if (! $isWorse) {
                 $kept[] = $way;
             }
@@ -129,7 +129,7 @@ final class Meetings
     }
 
     /** @return list<float> minutes and money, each time and once */
-    private static function takes(Preparation $way): array
+    private static function takes(PutBetween $way): array
     {
         return [$way->waits, $way->hands / $way->every, $way->waitsOnce, $way->handsOnce, $way->cost / $way->every];
     }

@@ -185,6 +185,6 @@ final readonly class WayAnswer
     /** @return list<array{id: string, stage: string, name: Phrase, minutes: float, start_min: float, end_min: float}> when each step is, as `schedule` has it */
     private function stages(Draft $draft): array
     {
-        return array_map(static fn (Step $step, float $start): array => ['id' => $step->id, 'stage' => $step->stage, 'name' => $step->name, 'minutes' => $step->minutes, 'start_min' => $start, 'end_min' => $start + $step->minutes], $draft->steps, (new Chain($this->asked->hours))->earliest($draft->steps) ?? []);
+        return array_map(static fn (Step $step, float $start): array => ['id' => $step->id, 'stage' => $step->stage, 'name' => $step->name, 'minutes' => $step->minutes, 'start_min' => $start, 'end_min' => $start + $step->minutes], $draft->steps, (new StepByStep($this->asked->hours))->earliest($draft->steps) ?? []);
     }
 }

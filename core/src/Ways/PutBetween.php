@@ -7,7 +7,7 @@ namespace Apalos\Core\Ways;
 use Apalos\Core\Phrase\Phrase;
 
 /** One way of making a contact safe: what goes on, what it takes, and the question as it then stands. */
-final readonly class Preparation
+final readonly class PutBetween
 {
     /**
      * @param  array<string, mixed>  $asked  as `contact` asks for it

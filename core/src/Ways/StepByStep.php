@@ -10,7 +10,7 @@ use Apalos\Core\Day\WorkingHours;
  * Steps one after the other in the hours of a shop. All constraints only push starts later, so the earliest of all at once is found by going
  * on step by step, and back a step wherever a window would have shut: that is the plan `schedule` finds best as well.
  */
-final readonly class Chain
+final readonly class StepByStep
 {
     /** Steps back and on; no chain of a mould and its casts needs so many. */
     private const TURNS = 20_000;

@@ -9,12 +9,12 @@ use Apalos\Core\Day\DayRequest;
 use Apalos\Core\Day\WorkingHours;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
-use Apalos\Core\Ways\Chain;
 use Apalos\Core\Ways\Step;
+use Apalos\Core\Ways\StepByStep;
 use PHPUnit\Framework\TestCase;
 
 /** One step after the other is laid as `schedule` lays it. */
-final class ChainTest extends TestCase
+final class StepByStepTest extends TestCase
 {
     /** @param  list<array{float, float, float|null}>  $of  minutes, from, until
      * @return list<Step>
@@ -28,10 +28,10 @@ final class ChainTest extends TestCase
     {
         $hours = WorkingHours::of([[480.0, 1080.0], [1920.0, 2520.0]]);
         // The second coat wants 30 to 70 minutes after the first, and 200 of hands: not today any more from half past two on.
-        $starts = (new Chain($hours))->earliest(self::steps([[400.0, 0.0, null], [30.0, 0.0, null], [200.0, 30.0, 70.0]]));
+        $starts = (new StepByStep($hours))->earliest(self::steps([[400.0, 0.0, null], [30.0, 0.0, null], [200.0, 30.0, 70.0]]));
         self::assertSame([480.0, 1920.0, 1980.0], $starts);
-        self::assertNull((new Chain(WorkingHours::of([[480.0, 600.0]])))->earliest(self::steps([[100.0, 0.0, null], [30.0, 0.0, null]])));
-        self::assertSame([], (new Chain($hours))->earliest([]));
+        self::assertNull((new StepByStep(WorkingHours::of([[480.0, 600.0]])))->earliest(self::steps([[100.0, 0.0, null], [30.0, 0.0, null]])));
+        self::assertSame([], (new StepByStep($hours))->earliest([]));
     }
 
     public function test_random_chains_are_laid_as_the_day_lays_them(): void
@@ -51,7 +51,7 @@ final class ChainTest extends TestCase
                 $operations[] = $step->toArray($i === 0 ? null : 's'.($i - 1), $i === $n - 1 ? 900.0 : null);
             }
             $day = (new DayPlanner)->plan(DayRequest::from(Fields::of(['now_min' => 0, 'days' => $days, 'resources' => ['hands' => 1], 'ops' => $operations])));
-            $starts = (new Chain(WorkingHours::from(Fields::of(['days' => $days]))))->earliest($steps);
+            $starts = (new StepByStep(WorkingHours::from(Fields::of(['days' => $days]))))->earliest($steps);
             self::assertSame($day->isFeasible(), $starts !== null, "round {$round}");
             if ($starts !== null) {
                 self::assertEqualsWithDelta(array_values($day->starts), $starts, 1e-6, "round {$round}");
